@@ -1,0 +1,48 @@
+const transform = {
+  '^.+\\.(mjs|[jt]sx?)$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        target: 'es2022',
+        transform: { react: { runtime: 'automatic' } },
+      },
+      module: { type: 'commonjs' },
+    },
+  ],
+};
+const shared = {
+  rootDir: '.',
+  transform,
+  transformIgnorePatterns: [
+    '/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates|@noble/hashes)/)',
+  ],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/scripts/empty.cjs' },
+  testPathIgnorePatterns: ['/node_modules/', '/.next/', '/.local/'],
+  modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.local/'],
+};
+
+/** Three kinds: `unit` needs nothing, `db` a MariaDB, `browser` a built application and Chromium. */
+const config = {
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/src/{core,formats,devices,ui}/**/*.test.ts?(x)', '<rootDir>/cli/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'db',
+      testMatch: ['<rootDir>/src/{data,server}/**/*.test.ts'],
+      setupFiles: ['<rootDir>/scripts/test-env.cjs'],
+    },
+    {
+      ...shared,
+      displayName: 'browser',
+      testMatch: ['<rootDir>/e2e/**/*.test.ts'],
+      setupFiles: ['<rootDir>/scripts/test-env.cjs'],
+      testTimeout: 120000,
+    },
+  ],
+};
+export default config;

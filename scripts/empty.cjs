@@ -1,0 +1,1 @@
+// Stands in for modules that only mark where code may run.

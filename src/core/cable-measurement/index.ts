@@ -1,0 +1,3 @@
+export * from './measure';
+export * from './reading';
+export * from './rules';

@@ -1,0 +1,160 @@
+import { fail, ok, toUm, type IntervalMm, type Problem, type Result } from '@/core/kernel';
+import { diameterOf, nominalToleranceMm, type Quantity, type Reading } from './reading';
+import type { MeasurementRules } from './rules';
+
+/** One reading turned into a diameter with its own half-width. */
+export interface Sample {
+  readonly index: number;
+  readonly diameterMm: number;
+  readonly halfWidthMm: number;
+}
+
+/** What a set of readings of one quantity says. All lengths in mm, rounded outwards to whole micrometres. */
+export interface Measurement {
+  readonly quantity: Quantity;
+  readonly samples: readonly Sample[];
+  readonly mean: number;
+  readonly min: number;
+  readonly max: number;
+  /** Every diameter the cable may have: must pass every bore, and the seal must close on all of it. */
+  readonly interval: IntervalMm;
+  /** The largest diameter that is certainly there, and the smallest: beyond these a range certainly does not fit. */
+  readonly certainMax: number;
+  readonly certainMin: number;
+  /** (max − min)/mean over the caliper readings; null when fewer than two calipers looked. */
+  readonly ovality: number | null;
+  /** Nominal only: usable for planning, must be measured at the bench. */
+  readonly provisional: boolean;
+  readonly hasCaliper: boolean;
+  readonly hasTape: boolean;
+  readonly advice: readonly string[];
+}
+
+const outwardDown = (mm: number): number => Math.floor(mm * 1000 + 1e-6) / 1000;
+const outwardUp = (mm: number): number => Math.ceil(mm * 1000 - 1e-6) / 1000;
+
+/** Readings that carry the ovality allowance: the method looked at one diameter, or at none. Wires are round. */
+function isBlindToOvality(reading: Reading, caliperCount: number): boolean {
+  if (reading.quantity === 'armourWire') return false;
+  if (reading.method === 'datasheet') return false;
+  return reading.method !== 'caliper' || caliperCount < 2;
+}
+
+/**
+ * Interval, ovality and advice from the readings of one quantity. Datasheet values count only when nothing was measured.
+ * `readings` may hold other quantities, which are ignored; the sample's `index` points into the list given.
+ * Errors: a text that is no length, an absurd diameter; the path is `readings[i].text`.
+ * Returns null when the quantity has no reading at all.
+ */
+export function measure(
+  readings: readonly Reading[],
+  quantity: Quantity,
+  rules: MeasurementRules,
+): Result<Measurement | null> {
+  const own = readings
+    .map((reading, index) => ({ reading, index }))
+    .filter(({ reading }) => reading.quantity === quantity);
+  if (own.length === 0) return ok(null);
+  const measured = own.filter(({ reading }) => reading.method !== 'datasheet');
+  const used = measured.length > 0 ? measured : own;
+  const calipers = used.filter(({ reading }) => reading.method === 'caliper').length;
+  const problems: Problem[] = [];
+  const samples: Sample[] = [];
+  for (const { reading, index } of own) {
+    const sample = sampleOf(reading, index, calipers, rules);
+    if (!sample.ok)
+      problems.push(
+        ...sample.problems.map((p) => ({ ...p, path: `readings[${index}].${p.path || 'text'}` })),
+      );
+    else if (used.some((u) => u.index === index)) samples.push(sample.value);
+  }
+  if (problems.length > 0) return fail(problems);
+  return ok(
+    summarise(
+      quantity,
+      samples,
+      used.map((u) => u.reading),
+      rules,
+    ),
+  );
+}
+
+function sampleOf(
+  reading: Reading,
+  index: number,
+  calipers: number,
+  rules: MeasurementRules,
+): Result<Sample> {
+  const diameter = diameterOf(reading, rules.tapeThicknessMm);
+  if (!diameter.ok) return diameter;
+  const diameterMm = diameter.value;
+  if (reading.method === 'datasheet') {
+    const tolerance = nominalToleranceMm(reading, diameterMm, rules.nominalTolerance);
+    return tolerance.ok ? ok({ index, diameterMm, halfWidthMm: tolerance.value }) : tolerance;
+  }
+  const instrument =
+    reading.quantity === 'armourWire' ? rules.uncertaintyMm.armourWire : rules.uncertaintyMm[reading.method];
+  const allowance = isBlindToOvality(reading, calipers) ? diameterMm * rules.ovalityAllowance : 0;
+  return ok({ index, diameterMm, halfWidthMm: instrument + allowance });
+}
+
+function summarise(
+  quantity: Quantity,
+  samples: readonly Sample[],
+  used: readonly Reading[],
+  rules: MeasurementRules,
+): Measurement {
+  const diameters = samples.map((s) => s.diameterMm);
+  const mean = diameters.reduce((a, b) => a + b, 0) / diameters.length;
+  const caliperDiameters = diameters.filter((_, i) => used[i]?.method === 'caliper');
+  const spread = Math.max(...caliperDiameters) - Math.min(...caliperDiameters);
+  const caliperMean = caliperDiameters.reduce((a, b) => a + b, 0) / caliperDiameters.length;
+  return {
+    quantity,
+    samples,
+    mean,
+    min: Math.min(...diameters),
+    max: Math.max(...diameters),
+    interval: {
+      min: Math.max(0, outwardDown(Math.min(...samples.map((s) => s.diameterMm - s.halfWidthMm)))),
+      max: outwardUp(Math.max(...samples.map((s) => s.diameterMm + s.halfWidthMm))),
+    },
+    certainMax: outwardDown(Math.max(...samples.map((s) => s.diameterMm - s.halfWidthMm))),
+    certainMin: outwardUp(Math.min(...samples.map((s) => s.diameterMm + s.halfWidthMm))),
+    ovality: caliperDiameters.length >= 2 ? spread / caliperMean : null,
+    provisional: used.every((r) => r.method === 'datasheet'),
+    hasCaliper: caliperDiameters.length > 0,
+    hasTape: used.some((r) => r.method === 'wrapTape' || r.method === 'diameterTape'),
+    advice: adviceFor(quantity, used, caliperDiameters.length, rules),
+  };
+}
+
+function adviceFor(
+  quantity: Quantity,
+  used: readonly Reading[],
+  calipers: number,
+  rules: MeasurementRules,
+): string[] {
+  if (used.every((r) => r.method === 'datasheet')) {
+    return ['Nominal only: measure this end before anything is cut.'];
+  }
+  if (quantity === 'armourWire') return [];
+  const share = `${(rules.ovalityAllowance * 100).toFixed(1)} %`;
+  const advice: string[] = [];
+  if (calipers === 1)
+    advice.push(`One caliper reading cannot see an oval: ${share} is allowed each way. Read again at 90°.`);
+  const hasTape = used.some((r) => r.method === 'wrapTape' || r.method === 'diameterTape');
+  if (hasTape && calipers === 0)
+    advice.push(`A tape cannot see an oval: ${share} is allowed each way. Add two caliper readings.`);
+  return advice;
+}
+
+/** Ovality against a limit, both as fractions, compared in parts per million. */
+export const ovalityExceeds = (ovality: number | null, limit: number): boolean =>
+  ovality !== null && Math.round(ovality * 1e6) > Math.round(limit * 1e6);
+
+/** The bore that the cable surely passes: the top of the interval of the thickest thing that goes through. */
+export const insertionBoundMm = (measurements: readonly (Measurement | null)[]): number | null => {
+  const tops = measurements.filter((m) => m !== null).map((m) => toUm(m.interval.max));
+  return tops.length === 0 ? null : Math.max(...tops) / 1000;
+};

@@ -1,0 +1,91 @@
+import { array, object, string, type InferType } from 'yup';
+import { fail, validate, type Problem, type Result } from '@/core/kernel';
+import { accessorySchema, adaptorSchema } from './adaptor';
+import { familySchema } from './family';
+
+export const CATALOGUE_FORMAT = 'amber-collar/catalogue@1';
+
+/** A catalogue as a file: one company's own transcription of the sheets it works to. */
+export const catalogueFileSchema = object({
+  format: string().oneOf([CATALOGUE_FORMAT]).required(),
+  name: string().min(2).max(80).required(),
+  issued: string()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'is not a date such as 2026-03-01')
+    .required(),
+  families: array().of(familySchema).min(1).max(200).required(),
+  adaptors: array().of(adaptorSchema).max(1000).required(),
+  accessories: array().of(accessorySchema).max(5000).required(),
+})
+  .noUnknown()
+  .required();
+
+export type CatalogueFile = InferType<typeof catalogueFileSchema>;
+
+/**
+ * Reads a catalogue from parsed JSON. Errors name path and value: a figure out of its bounds, an unknown key, a size code or
+ * part number that stands twice, a stage that names a part the family does not have.
+ */
+export function readCatalogue(json: unknown): Result<CatalogueFile> {
+  const read = validate(catalogueFileSchema, json);
+  if (!read.ok) return read;
+  const problems = [...repeats(read.value), ...danglingParts(read.value)];
+  return problems.length > 0 ? fail(problems) : read;
+}
+
+function repeats(file: CatalogueFile): Problem[] {
+  const problems: Problem[] = [];
+  const seen = new Map<string, string>();
+  const note = (key: string, path: string, value: string) => {
+    const first = seen.get(key);
+    if (first === undefined) seen.set(key, path);
+    else problems.push({ path, message: `stands already at ${first}`, value });
+  };
+  file.families.forEach((family, f) => {
+    note(
+      `family ${family.code} ${family.sheet.revision}`,
+      `families[${f}].code`,
+      `${family.code} revision ${family.sheet.revision}`,
+    );
+    family.sizes.forEach((size, s) => {
+      const revision = `${family.code} ${family.sheet.revision}`;
+      note(`size ${revision} ${size.code}`, `families[${f}].sizes[${s}].code`, size.code);
+      note(`part ${revision} ${size.partNumber}`, `families[${f}].sizes[${s}].partNumber`, size.partNumber);
+    });
+  });
+  file.adaptors.forEach((a, i) => note(`adaptor ${a.partNumber}`, `adaptors[${i}].partNumber`, a.partNumber));
+  file.accessories.forEach((a, i) =>
+    note(`accessory ${a.partNumber}`, `accessories[${i}].partNumber`, a.partNumber),
+  );
+  return problems;
+}
+
+function danglingParts(file: CatalogueFile): Problem[] {
+  const problems: Problem[] = [];
+  file.families.forEach((family, f) => {
+    const parts = new Set(family.parts.map((p) => p.id));
+    family.stages.forEach((stage, s) => {
+      for (const key of ['member', 'held'] as const) {
+        const id = stage[key];
+        if (id !== 'cable' && id !== 'box' && !parts.has(id)) {
+          problems.push({
+            path: `families[${f}].stages[${s}].${key}`,
+            message: 'names no part of this family',
+            value: id,
+          });
+        }
+      }
+    });
+    const stages = new Set(family.stages.map((s) => s.id));
+    for (const key of ['clampStage', 'innerStage'] as const) {
+      const id = family.makeOff[key];
+      if (id !== undefined && !stages.has(id)) {
+        problems.push({
+          path: `families[${f}].makeOff.${key}`,
+          message: 'names no stage of this family',
+          value: id,
+        });
+      }
+    }
+  });
+  return problems;
+}

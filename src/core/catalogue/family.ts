@@ -1,0 +1,103 @@
+import { array, boolean, number, object, string, type InferType } from 'yup';
+import { partSchema } from './part';
+import { sizeSchema } from './size';
+import { stageSchema } from './stage';
+import {
+  ARMOUR_KINDS,
+  CONCEPTS,
+  CUT_KINDS,
+  DUST_GROUPS,
+  GAS_GROUPS,
+  MATERIALS,
+  PROCEDURE_KINDS,
+} from './vocabulary';
+
+/** Where the figures were read: the instruction sheet, its revision and date. */
+export const sheetSchema = object({
+  title: string().min(3).max(120).required(),
+  revision: string().min(1).max(20).required(),
+  issued: string()
+    .matches(/^\d{4}-\d{2}(-\d{2})?$/, 'is not a date such as 2025-04')
+    .required(),
+})
+  .noUnknown()
+  .required();
+
+/** What the certificate of the family says, as plain facts. */
+export const certificateSchema = object({
+  concepts: array().of(string().oneOf(CONCEPTS).required()).min(1).required(),
+  zones: array()
+    .of(number().oneOf([0, 1, 2, 20, 21, 22]).required())
+    .required(),
+  gasGroup: string().oneOf(GAS_GROUPS).optional(),
+  dustGroup: string().oneOf(DUST_GROUPS).optional(),
+  /** Two-digit IP codes that were tested, e.g. 66 and 68. */
+  ip: array()
+    .of(
+      string()
+        .matches(/^[0-6X][0-9X]$/, 'is not an IP code such as 66')
+        .required(),
+    )
+    .min(1)
+    .required(),
+  serviceMinC: number().min(-100).max(50).required(),
+  serviceMaxC: number().min(0).max(300).required(),
+  certificateNumber: string().max(60).optional(),
+})
+  .noUnknown()
+  .required();
+
+export const acceptsSchema = object({
+  armour: array().of(string().oneOf(ARMOUR_KINDS).required()).min(1).required(),
+  /** Needs a jacket over the armour for its outer seal. */
+  jacket: string()
+    .oneOf(['required', 'optional'] as const)
+    .required(),
+  /** Takes cables whose sheath creeps under a seal. */
+  coldFlow: boolean().required(),
+  /** Takes cables with a gas path between the cores. */
+  unfilled: boolean().required(),
+})
+  .noUnknown()
+  .required();
+
+/** How the armour is made off and looked at. Words of the sheet in our own language. */
+export const makeOffSchema = object({
+  /** Stage that clamps the armour and is undone again for the look. */
+  clampStage: string().optional(),
+  /** Stage at which the inner seal is compressed while the cable is pushed gently forward. */
+  innerStage: string().optional(),
+  /** Open and look at the clamped armour. */
+  look: boolean().required(),
+  checks: array().of(string().min(3).max(200).required()).required(),
+})
+  .noUnknown()
+  .required();
+
+export const familySchema = object({
+  code: string()
+    .matches(/^[A-Z]{2}\d$/, 'is not a family code such as RW2')
+    .required(),
+  title: string().min(3).max(120).required(),
+  sheet: sheetSchema,
+  procedureKind: string().oneOf(PROCEDURE_KINDS).required(),
+  cutKind: string().oneOf(CUT_KINDS).required(),
+  material: string().oneOf(MATERIALS).required(),
+  certificate: certificateSchema,
+  accepts: acceptsSchema,
+  /** Largest ovality (fraction) that the outer seal takes. */
+  maxOvality: number().min(0).max(0.5).required(),
+  /** Inner sheath that must stand inside the box, mm. */
+  emergenceMm: number().min(0).max(100).required(),
+  parts: array().of(partSchema).min(2).required(),
+  stages: array().of(stageSchema).required(),
+  makeOff: makeOffSchema,
+  cautions: array().of(string().min(3).max(240).required()).required(),
+  sizes: array().of(sizeSchema).min(1).max(60).required(),
+})
+  .noUnknown()
+  .required();
+
+/** A gland family in one revision of its sheet: data, not code. */
+export type Family = InferType<typeof familySchema>;
+export type Certificate = InferType<typeof certificateSchema>;

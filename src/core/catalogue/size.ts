@@ -1,0 +1,119 @@
+import { array, mixed, number, object, string, type InferType } from 'yup';
+import { printedRangeSchema } from './range';
+import { stageMethodSchema } from './stage';
+import { threadSchema } from './thread';
+import { ARMOUR_KINDS, COMPOUND_KINDS, RING_FACES } from './vocabulary';
+
+const length = (max = 400) => number().min(0).max(max);
+
+/** One face of one ring: which armour it clamps, and how thick a wire or tape. `ring` names an alternative ring's part number. */
+export const ringOptionSchema = object({
+  face: string().oneOf(RING_FACES).required(),
+  armour: array().of(string().oneOf(ARMOUR_KINDS).required()).min(1).required(),
+  range: printedRangeSchema,
+  /** Part number of the ring when it is not the one in the bag. */
+  ring: string().max(30).optional(),
+})
+  .noUnknown()
+  .required();
+export type RingOption = InferType<typeof ringOptionSchema>;
+
+/** Length of armour on the cone or under the ring, two-sided, by kind of armour. */
+export const armourLengthSchema = object({
+  armour: array().of(string().oneOf(ARMOUR_KINDS).required()).min(1).required(),
+  minMm: length().required(),
+  maxMm: length().required(),
+})
+  .noUnknown()
+  .required();
+
+export const chamberSchema = object({
+  boreMm: length().required(),
+  lengthMm: length().required(),
+  volumeMl: number().min(0).max(5000).required(),
+  maxCores: number().integer().min(1).max(400).required(),
+  maxOverCoresMm: length().required(),
+  compounds: array()
+    .of(
+      object({
+        kind: string().oneOf(COMPOUND_KINDS).required(),
+        product: string().required(),
+        maxCores: number().integer().min(1).optional(),
+      })
+        .noUnknown()
+        .required(),
+    )
+    .min(1)
+    .required(),
+}).noUnknown();
+
+export const END_STOP_TESTS = ['cableRange', 'conductorsPass', 'slidesPastArmour'] as const;
+
+export const endStopSchema = object({
+  test: string().oneOf(END_STOP_TESTS).required(),
+  /** The end stop stays for an outside diameter within this range. */
+  stays: printedRangeSchema.optional().default(undefined),
+  boreMm: length().optional(),
+  leaves: string()
+    .oneOf(['forGood', 'beforeCompound'] as const)
+    .required(),
+}).noUnknown();
+
+export const sizeSchema = object({
+  code: string()
+    .matches(/^[A-Z0-9][A-Z0-9-]{1,20}$/, 'is not a size code such as RW2-32')
+    .required(),
+  partNumber: string().min(2).max(40).required(),
+  /** The entry thread and its length as delivered, in mm from shoulder to end. */
+  entry: object({ thread: threadSchema, lengthMm: length(80).required(), undercutMm: length(10).required() })
+    .noUnknown()
+    .required(),
+  outerSeal: printedRangeSchema.optional().default(undefined),
+  innerSeal: printedRangeSchema.optional().default(undefined),
+  rings: array().of(ringOptionSchema).required(),
+  armourLengths: array().of(armourLengthSchema).required(),
+  endStop: endStopSchema.optional().default(undefined),
+  chamber: chamberSchema.optional().default(undefined),
+  /** Across flats and across corners of the largest hexagon, mm. */
+  hexFlatsMm: length().required(),
+  hexCornersMm: length().required(),
+  /** From the armour stop to the shoulder of the entry component. */
+  innerLengthMm: length().required(),
+  /** How far the closed gland stands off the wall. */
+  protrusionMm: length().required(),
+  /** Spanner across flats for each part that is turned or held, mm. */
+  spanners: mixed<Record<string, number>>()
+    .test('spanners', 'must give a spanner size in mm for each part id', (value) => {
+      if (value === undefined || value === null || typeof value !== 'object') return false;
+      return Object.values(value).every((v) => typeof v === 'number' && v > 0 && v < 300);
+    })
+    .required(),
+  /** Figures of this size that replace the family's, by stage id. */
+  stageMethods: mixed<Record<string, InferType<typeof stageMethodSchema>>>()
+    .test('stageMethods', 'must map stage ids to tightening methods', function check(value) {
+      if (value === undefined) return true;
+      if (value === null || typeof value !== 'object') return false;
+      for (const [id, method] of Object.entries(value)) {
+        try {
+          stageMethodSchema.validateSync(method, { strict: true });
+        } catch (error) {
+          return this.createError({ message: `${id}: ${(error as Error).message}` });
+        }
+      }
+      return true;
+    })
+    .optional(),
+  /** Shroud by outer diameter: the step to cut it at. */
+  shroudSteps: array()
+    .of(
+      object({ upToMm: length().required(), step: string().min(1).max(10).required() })
+        .noUnknown()
+        .required(),
+    )
+    .optional(),
+  massKg: number().min(0).max(100).optional(),
+})
+  .noUnknown()
+  .required();
+
+export type Size = InferType<typeof sizeSchema>;

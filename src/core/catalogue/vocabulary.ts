@@ -1,0 +1,53 @@
+/** Words of the trade that several records share. */
+
+export const ARMOUR_KINDS = ['roundWire', 'braid', 'tape', 'interlocked', 'corrugated', 'none'] as const;
+export type ArmourKind = (typeof ARMOUR_KINDS)[number];
+
+export const ARMOUR_WORDS: Readonly<Record<ArmourKind, string>> = {
+  roundWire: 'round-wire armour',
+  braid: 'wire braid',
+  tape: 'tape armour',
+  interlocked: 'interlocked armour',
+  corrugated: 'corrugated armour',
+  none: 'no armour',
+};
+
+/** Faces of a clamping ring. A plain ring has one face, `plain`. */
+export const RING_FACES = ['plain', 'coarse', 'fine', 'flat'] as const;
+export type RingFace = (typeof RING_FACES)[number];
+
+export const CONCEPTS = ['none', 'Ex d', 'Ex e', 'Ex t', 'Ex nR'] as const;
+export type Concept = (typeof CONCEPTS)[number];
+
+export const GAS_GROUPS = ['IIA', 'IIB', 'IIC'] as const;
+export type GasGroup = (typeof GAS_GROUPS)[number];
+
+export const DUST_GROUPS = ['IIIA', 'IIIB', 'IIIC'] as const;
+export type DustGroup = (typeof DUST_GROUPS)[number];
+
+export const MATERIALS = [
+  'brass',
+  'nickelPlatedBrass',
+  'stainlessSteel',
+  'aluminium',
+  'steel',
+  'castIron',
+  'plastic',
+] as const;
+export type Material = (typeof MATERIALS)[number];
+
+export const COMPOUND_KINDS = ['resin', 'putty'] as const;
+
+export const THREAD_FORMS = ['metric', 'npt'] as const;
+export type ThreadForm = (typeof THREAD_FORMS)[number];
+
+/** Stages carry a phase: the make-off is undone again, a seat only locates, a final one stays. */
+export const STAGE_PHASES = ['makeOff', 'seat', 'final'] as const;
+export type StagePhase = (typeof STAGE_PHASES)[number];
+
+export const PROCEDURE_KINDS = ['entryFirst', 'madeOffFirst', 'sealingFitting', 'plugIn'] as const;
+export type ProcedureKind = (typeof PROCEDURE_KINDS)[number];
+
+/** How the cable is cut for a family: see the cut-back capability. */
+export const CUT_KINDS = ['stub', 'level', 'metalClad', 'unarmoured', 'sealingFitting', 'plugIn'] as const;
+export type CutKind = (typeof CUT_KINDS)[number];

@@ -1,0 +1,134 @@
+import { toUm } from '@/core/kernel';
+import { trimNumber } from '@/core/units';
+import type { Family, Size } from '@/core/catalogue';
+import { CRITERIA } from './criteria';
+import { fitEntry, type EntryFit } from './entry-fit';
+import type { CriterionId, Finding, JudgeContext, Parts } from './finding';
+import { chooseRing, type RingFit } from './ring-fit';
+import { intervalUm, neededQuantities, provisionalReasons, type TerminationInput } from './termination-input';
+import { verdictCode, worst, type Verdict } from './verdict';
+
+/** Raised by hand whenever a change of these rules may change an answer; stored with every plan. */
+export const GLAND_SELECTION_RULES = 1;
+
+export interface CatalogueView extends Parts {
+  readonly families: readonly Family[];
+}
+
+/** One gland size judged on every criterion. */
+export interface Candidate {
+  readonly family: Family;
+  readonly size: Size;
+  readonly verdict: Verdict;
+  readonly findings: readonly Finding[];
+  readonly ring: RingFit | null;
+  readonly entry: EntryFit;
+  /** Smallest margin over the diameters compared, mm; null when none was. */
+  readonly marginMm: number | null;
+  /** 1 in the middle of the tightest range, 0 at its edge, below 0 outside. */
+  readonly centrality: number;
+}
+
+export interface Choice {
+  /** Best first: verdict, then no adaptor, then most central. */
+  readonly candidates: readonly Candidate[];
+  readonly provisional: readonly string[];
+  /** The answer in one sentence. */
+  readonly answer: string;
+}
+
+/** Judges one size with all reasons. */
+export function judge(input: TerminationInput, family: Family, size: Size, parts: Parts): Candidate {
+  const wire = input.armourWire === null ? null : intervalUm(input.armourWire);
+  const ring = input.cableType.armour === 'none' ? null : chooseRing(size, input.cableType.armour, wire);
+  const entry = fitEntry(input, family, size, parts);
+  const context: JudgeContext = { input, family, size, ring, entry };
+  const findings = CRITERIA.map((criterion) => criterion.judge(context));
+  const compared = findings.filter((f) => f.range !== undefined && f.margin !== null);
+  return {
+    family,
+    size,
+    verdict: worst(findings.map((f) => f.verdict)),
+    findings,
+    ring,
+    entry,
+    marginMm: compared.length === 0 ? null : Math.min(...compared.map((f) => f.margin ?? 0)),
+    centrality: compared.length === 0 ? 0 : Math.min(...compared.map(centralityOf)),
+  };
+}
+
+function centralityOf(finding: Finding): number {
+  if (!finding.range || !finding.interval) return 0;
+  const half = (toUm(finding.range.max) - toUm(finding.range.min)) / 2;
+  const middle = (toUm(finding.range.max) + toUm(finding.range.min)) / 2;
+  const at = (toUm(finding.interval.max) + toUm(finding.interval.min)) / 2;
+  return half === 0 ? 0 : 1 - Math.abs(at - middle) / half;
+}
+
+/** Every size of every family judged and ranked for one termination, with the answer in a sentence. */
+export function choose(input: TerminationInput, catalogue: CatalogueView): Choice {
+  const candidates = catalogue.families.flatMap((family) =>
+    family.sizes.map((size) => judge(input, family, size, catalogue)),
+  );
+  candidates.sort(byMerit);
+  const provisional = provisionalReasons(input);
+  return { candidates, provisional, answer: answerFor(input, candidates, provisional) };
+}
+
+/** Order of merit: verdict, no adaptor, most central in the ranges; for misfits the nearest miss first. Ties by code. */
+export function byMerit(a: Candidate, b: Candidate): number {
+  const verdict = verdictCode(a.verdict) - verdictCode(b.verdict);
+  if (verdict !== 0) return verdict;
+  const refusals = refusalCount(a) - refusalCount(b);
+  if (refusals !== 0) return refusals;
+  const adaptor = Number(a.entry.adaptor !== null) - Number(b.entry.adaptor !== null);
+  if (adaptor !== 0) return adaptor;
+  const central = b.centrality - a.centrality;
+  if (Math.abs(central) > 1e-9) return central;
+  return a.size.code < b.size.code ? -1 : a.size.code > b.size.code ? 1 : 0;
+}
+
+const refusalCount = (c: Candidate): number => c.findings.filter((f) => f.verdict === 'misfit').length;
+
+/** How the ring goes on: “coarse groove to the cone”, “ring AY3-R32F, flat face to the cone”; empty without armour. */
+export function ringWords(ring: RingFit | null): string {
+  if (ring === null) return '';
+  const face =
+    ring.option.face === 'plain' ? 'ring either way round' : `${ring.option.face} groove to the cone`;
+  return ring.option.ring === undefined ? face : `ring ${ring.option.ring}, ${face}`;
+}
+
+function answerFor(
+  input: TerminationInput,
+  candidates: readonly Candidate[],
+  provisional: readonly string[],
+): string {
+  const missing = neededQuantities(input.cableType).filter((q) => input[q] === null);
+  if (missing.length > 0) return `Measure first: ${missing.map((q) => QUANTITY[q]).join(', ')}.`;
+  const best = candidates[0];
+  if (best === undefined) return 'The catalogue is empty.';
+  const way = [ringWords(best.ring), best.entry.adaptor ? `adaptor ${best.entry.adaptor.partNumber}` : '']
+    .filter((w) => w !== '')
+    .join(', ');
+  const name = way === '' ? best.size.code : `${best.size.code}, ${way}`;
+  if (best.verdict === 'fits') return `${provisional.length > 0 ? 'Plan on' : 'Take'} ${name}.`;
+  if (best.verdict === 'marginal') return `Measure again: ${best.size.code} may fit, nothing certainly does.`;
+  const why = best.findings.find((f) => f.verdict === best.verdict);
+  return `No size fits. Nearest is ${best.size.code}: ${why?.reason ?? 'not judged'}.`;
+}
+
+const QUANTITY = {
+  outerSheath: 'outer sheath',
+  innerSheath: 'inner sheath',
+  armourWire: 'armour wire',
+} as const;
+
+/** How far inside the closest range the candidate is, in words for a headline. */
+export const marginWords = (candidate: Candidate): string => {
+  if (candidate.marginMm === null) return '';
+  const amount = trimNumber(Math.abs(candidate.marginMm), 2);
+  return candidate.marginMm >= 0 ? `${amount} mm inside at the closest` : `${amount} mm out at the worst`;
+};
+
+export const findingOf = (candidate: Candidate, criterion: CriterionId): Finding | undefined =>
+  candidate.findings.find((f) => f.criterion === criterion);

@@ -1,0 +1,16 @@
+import { ARMOUR_WORDS, type Family } from '@/core/catalogue';
+import type { CableType } from '@/core/schedule';
+
+/** Why a family does not take a construction, or null when it does. */
+export function constructionRefusal(family: Family, cable: CableType): string | null {
+  const { accepts } = family;
+  if (!accepts.armour.includes(cable.armour))
+    return `${family.code} does not take ${ARMOUR_WORDS[cable.armour]}`;
+  if (accepts.jacket === 'required' && !cable.jacketed)
+    return 'the outer seal needs a jacket over the armour';
+  if (cable.coldFlow && !accepts.coldFlow)
+    return 'the sheath creeps under pressure, and the inner seal would lose its grip; take a diaphragm';
+  if (!cable.effectivelyFilled && !accepts.unfilled)
+    return 'the cable has a gas path between its cores, which this family does not block';
+  return null;
+}

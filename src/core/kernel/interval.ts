@@ -1,0 +1,19 @@
+/** A closed interval in mm. */
+export interface IntervalMm {
+  readonly min: number;
+  readonly max: number;
+}
+
+/** Length in whole micrometres. Everything that is compared is compared as integers, so that no verdict hangs on a float. */
+export const toUm = (mm: number): number => Math.round(mm * 1000);
+
+export const fromUm = (um: number): number => um / 1000;
+
+/** Smallest interval that holds all the given ones; the list must not be empty. */
+export function hull(intervals: readonly IntervalMm[]): IntervalMm {
+  if (intervals.length === 0) throw new Error('hull of nothing');
+  return {
+    min: Math.min(...intervals.map((i) => i.min)),
+    max: Math.max(...intervals.map((i) => i.max)),
+  };
+}

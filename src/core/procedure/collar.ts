@@ -1,0 +1,162 @@
+import type { TerminationPlan } from './termination-plan';
+import { STATIONS, STATION_WORDS, type ArcStation } from './stations';
+import type { Progress } from './progress';
+import type { Step } from './step';
+
+export const ARC_STATES = [
+  'todo',
+  'done',
+  'provisional',
+  'blocked',
+  'hold',
+  'waiting',
+  'stale',
+  'notNeeded',
+] as const;
+export type ArcState = (typeof ARC_STATES)[number];
+
+export const ARC_WORDS: Readonly<Record<ArcState, string>> = {
+  todo: 'to do',
+  done: 'done',
+  provisional: 'provisional',
+  blocked: 'blocked',
+  hold: 'at a hold point',
+  waiting: 'waiting',
+  stale: 'stale',
+  notNeeded: 'not needed',
+};
+
+export interface Arc {
+  readonly station: ArcStation;
+  readonly state: ArcState;
+  /** Share done, 0 to 1. */
+  readonly share: number;
+  /** The station's result in a word or two, for the strip. */
+  readonly result: string;
+}
+
+export interface CollarState {
+  readonly arcs: readonly Arc[];
+  readonly next: { readonly station: ArcStation; readonly action: string } | null;
+  readonly blockedBy: string | null;
+}
+
+export interface CollarInput {
+  readonly missing: readonly string[];
+  readonly measureProblem: string | null;
+  readonly measureProvisional: boolean;
+  readonly measureResult: string;
+  /** Why nothing may be chosen: null when something fits or nothing was judged yet. */
+  readonly noFit: string | null;
+  readonly plan: TerminationPlan | null;
+  readonly stale: boolean;
+  readonly steps: readonly Step[];
+  readonly progress: Progress | null;
+}
+
+/** The seven arcs of a termination, its next action and what blocks it. */
+export function collarOf(input: CollarInput): CollarState {
+  const arcs = STATIONS.map((station) => arcFor(station, input));
+  const blockedBy = input.measureProblem ?? input.noFit ?? cutBlock(input);
+  return { arcs, next: nextAction(input), blockedBy };
+}
+
+const cutBlock = ({ plan }: CollarInput): string | null => {
+  if (plan === null) return null;
+  const problem = plan.planOnly[0] ?? plan.cutRefusal[0];
+  return problem ? problem.message : null;
+};
+
+const arc = (station: ArcStation, state: ArcState, result = '', share = state === 'done' ? 1 : 0): Arc => ({
+  station,
+  state,
+  result,
+  share,
+});
+
+function arcFor(station: ArcStation, input: CollarInput): Arc {
+  switch (station) {
+    case 'measure':
+      if (input.measureProblem !== null) return arc(station, 'blocked', 'check');
+      if (input.missing.length > 0) return arc(station, 'todo', input.measureResult);
+      return arc(station, input.measureProvisional ? 'provisional' : 'done', input.measureResult, 1);
+    case 'choose':
+      return chooseArc(input);
+    case 'seal':
+      return arc(station, input.plan === null ? 'todo' : 'notNeeded', input.plan === null ? '' : 'none');
+    default:
+      return workArc(station, input);
+  }
+}
+
+function chooseArc(input: CollarInput): Arc {
+  const { plan } = input;
+  if (plan === null)
+    return input.noFit === null ? arc('choose', 'todo') : arc('choose', 'blocked', 'no size');
+  if (input.stale) return arc('choose', 'stale', plan.size, 1);
+  return arc('choose', plan.provisional.length > 0 ? 'provisional' : 'done', plan.size, 1);
+}
+
+function workArc(station: ArcStation, input: CollarInput): Arc {
+  const { plan, steps, progress } = input;
+  if (plan === null) return arc(station, 'todo');
+  if (steps.length === 0)
+    return arc(station, station === 'cut' ? 'blocked' : 'todo', station === 'cut' ? 'plan only' : '');
+  const own = steps.filter((s) => s.station === station);
+  const doneCount = own.filter((s) => progress?.done.has(s.id)).length;
+  const share = own.length === 0 ? 0 : doneCount / own.length;
+  const result = workResult(station, plan, steps, progress);
+  if (share === 1) return arc(station, input.stale ? 'stale' : 'done', result, 1);
+  const next = progress?.next ?? null;
+  if (next?.station === station && (next.kind === 'look' || (next.kind === 'hold' && doneCount > 0)))
+    return arc(station, 'hold', result, share);
+  return arc(station, 'todo', result, share);
+}
+
+function workResult(
+  station: ArcStation,
+  plan: TerminationPlan,
+  steps: readonly Step[],
+  progress: Progress | null,
+): string {
+  switch (station) {
+    case 'cut':
+      return plan.cut ? `A ${plan.cut.armour.mm.toFixed(plan.cut.unit === 'mm' ? 0 : 1)} mm` : '';
+    case 'makeOff':
+      return plan.ring === null ? '' : plan.ring.face === 'plain' ? 'plain ring' : `${plan.ring.face} groove`;
+    case 'tighten':
+      return `${plan.stages.filter((s) => s.phase !== 'makeOff').length} stages`;
+    case 'prove':
+      return progress?.signedBy ? 'signed' : steps.length > 0 ? 'not signed' : '';
+    default:
+      return '';
+  }
+}
+
+function nextAction(input: CollarInput): CollarState['next'] {
+  const at = (station: ArcStation, action: string) => ({ station, action });
+  if (input.measureProblem !== null) return at('measure', 'check a reading');
+  if (input.missing.length > 0) return at('measure', `measure ${input.missing.join(', ')}`);
+  if (input.plan === null) {
+    return input.noFit === null
+      ? at('choose', 'choose a gland')
+      : at('choose', 'nothing fits: change cable, entry or catalogue');
+  }
+  if (input.stale) return at('choose', 'review what changed');
+  if (input.plan.provisional.length > 0) return at('measure', 'measure this end');
+  if (input.steps.length === 0)
+    return at(
+      'cut',
+      input.plan.cutRefusal.length > 0 ? 'complete the cut' : 'plan only: add the sheet’s data',
+    );
+  const step = input.progress?.next;
+  if (!step) return null;
+  const words = STATION_WORDS[step.station].toLowerCase();
+  const where: ArcStation = step.station === 'measure' || step.station === 'choose' ? 'cut' : step.station;
+  return at(
+    where,
+    step.kind === 'hold' && step.id === 'safe'
+      ? 'start at the bench'
+      : `${words}: ${step.title.split(':')[0] ?? step.title}`,
+  );
+}

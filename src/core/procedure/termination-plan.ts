@@ -1,0 +1,237 @@
+import { hashOf, type Problem } from '@/core/kernel';
+import type { Family, RingOption } from '@/core/catalogue';
+import { missingForProcedure } from '@/core/catalogue';
+import { CUT_BACK_RULES, markText, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
+import {
+  GLAND_SELECTION_RULES,
+  ringWords,
+  type Candidate,
+  type TerminationInput,
+  type Verdict,
+} from '@/core/gland-selection';
+import { slideOnList, type SlideOnItem } from '@/core/make-off';
+import { planStages, TIGHTENING_RULES, type StagePlan } from '@/core/tightening';
+import type { LengthUnit } from '@/core/units';
+
+/** Raised by hand whenever a change may change a step of a procedure. */
+export const PROCEDURE_RULES = 1;
+
+/** One thing a plan has settled. When a plan is made again, these are compared one by one. */
+export interface Decision {
+  readonly id: string;
+  readonly label: string;
+  readonly value: string;
+}
+
+/** What was chosen and worked out for one termination: data that the screen, the print and the bench all read. */
+export interface TerminationPlan {
+  readonly tag: string;
+  readonly inputHash: string;
+  readonly rules: Readonly<Record<'glandSelection' | 'cutBack' | 'tightening' | 'procedure', number>>;
+  readonly family: { readonly code: string; readonly revision: string; readonly sheet: string };
+  readonly size: string;
+  readonly partNumber: string;
+  readonly verdict: Verdict;
+  readonly marginMm: number | null;
+  readonly provisional: readonly string[];
+  readonly ring: RingOption | null;
+  readonly ringWords: string;
+  readonly adaptor: string | null;
+  readonly outside: readonly string[];
+  readonly inside: readonly string[];
+  /** Null with reasons when no marks can be given. */
+  readonly cut: CutPlan | null;
+  readonly cutRefusal: readonly Problem[];
+  readonly diameters: { readonly outerMm: number; readonly overArmourMm: number; readonly innerMm: number };
+  readonly cores: number;
+  readonly armour: TerminationInput['cableType']['armour'];
+  readonly slideOn: readonly SlideOnItem[];
+  readonly stages: readonly StagePlan[];
+  readonly planOnly: readonly Problem[];
+  readonly decisions: readonly Decision[];
+  readonly cautions: readonly string[];
+}
+
+export interface PlanRequest {
+  readonly tag: string;
+  readonly input: TerminationInput;
+  readonly routeMm: number | null;
+  readonly spareMm: number;
+  readonly unit: LengthUnit;
+}
+
+/** Hash of everything a plan depends on besides the chosen size. A plan whose hash differs from today's is stale. */
+export function planInputHash(request: PlanRequest, family: Family): string {
+  const { input } = request;
+  return hashOf({
+    cableType: input.cableType,
+    outerSheath: summary(input.outerSheath),
+    innerSheath: summary(input.innerSheath),
+    armourWire: summary(input.armourWire),
+    enclosure: input.enclosure,
+    entry: input.entry,
+    profile: input.profile,
+    routeMm: request.routeMm,
+    spareMm: request.spareMm,
+    unit: request.unit,
+    family: [family.code, family.sheet.revision, hashOf(family)],
+  });
+}
+
+const summary = (m: TerminationInput['outerSheath']) =>
+  m === null
+    ? null
+    : [m.interval.min, m.interval.max, m.certainMin, m.certainMax, m.ovality, m.provisional, m.hasTape];
+
+/** Works the whole termination out for a candidate. The candidate must come from the same input. */
+export function planTermination(request: PlanRequest, candidate: Candidate): TerminationPlan {
+  const { input } = request;
+  const { family, size, ring, entry } = candidate;
+  const { outerSheath, innerSheath, armourWire } = input;
+  if (outerSheath === null) throw new Error('a termination is planned only after its outer sheath is known');
+  const planOnly = missingForProcedure(family);
+  const outerMax = outerSheath.interval.max;
+  const cut = planCut({
+    family,
+    size,
+    entryFit: entry,
+    entry: input.entry,
+    cableType: input.cableType,
+    outerSheath,
+    innerSheath,
+    armourWire,
+    profile: input.profile,
+    routeMm: request.routeMm,
+    spareMm: request.spareMm,
+    unit: request.unit,
+  });
+  const stages = planStages(family, size, outerMax);
+  const slideOn = slideOnList(family, size, ring, outerMax);
+  const innerMm = innerSheath?.mean ?? outerSheath.mean * 0.75;
+  const base = {
+    tag: request.tag,
+    inputHash: planInputHash(request, family),
+    rules: {
+      glandSelection: GLAND_SELECTION_RULES,
+      cutBack: CUT_BACK_RULES,
+      tightening: TIGHTENING_RULES,
+      procedure: PROCEDURE_RULES,
+    },
+    family: { code: family.code, revision: family.sheet.revision, sheet: family.sheet.title },
+    size: size.code,
+    partNumber: size.partNumber,
+    verdict: candidate.verdict,
+    marginMm: candidate.marginMm,
+    provisional: [...provisionalOf(request, candidate)],
+    ring: ring?.option ?? null,
+    ringWords: ringWords(ring),
+    adaptor: entry.adaptor?.partNumber ?? null,
+    outside: entry.outside.map((a) => a.partNumber),
+    inside: entry.inside.map((a) => a.partNumber),
+    cut: cut.ok ? cut.value : null,
+    cutRefusal: cut.ok ? [] : cut.problems,
+    diameters: {
+      outerMm: outerSheath.mean,
+      overArmourMm:
+        armourWire && innerSheath
+          ? Math.min(overArmourMaxMm(input.cableType, innerSheath, armourWire), outerSheath.mean - 1)
+          : innerMm,
+      innerMm,
+    },
+    cores: input.cableType.cores,
+    armour: input.cableType.armour,
+    slideOn,
+    stages,
+    planOnly,
+    cautions: [...family.cautions, input.profile.caution],
+  };
+  return { ...base, decisions: decisionsOf(base, request.unit) };
+}
+
+function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
+  const reasons = candidate.verdict === 'marginal' ? ['a range is only marginally met'] : [];
+  const { outerSheath, innerSheath, armourWire } = request.input;
+  for (const [name, m] of [
+    ['outer sheath', outerSheath],
+    ['inner sheath', innerSheath],
+    ['armour wire', armourWire],
+  ] as const) {
+    if (m?.provisional) reasons.push(`${name} is a datasheet value`);
+  }
+  return reasons;
+}
+
+function decisionsOf(plan: Omit<TerminationPlan, 'decisions'>, unit: LengthUnit): Decision[] {
+  const decisions: Decision[] = [
+    {
+      id: 'size',
+      label: 'Gland',
+      value: `${plan.size} (${plan.family.code} revision ${plan.family.revision})`,
+    },
+    { id: 'ring', label: 'Ring', value: plan.ringWords || 'none' },
+    { id: 'adaptor', label: 'Adaptor', value: plan.adaptor ?? 'none' },
+    {
+      id: 'accessories',
+      label: 'On the thread',
+      value: [...plan.outside, ...plan.inside].join(', ') || 'nothing',
+    },
+    {
+      id: 'slideOn',
+      label: 'Slide-on list',
+      value: plan.slideOn.map((s) => [s.name, s.facing, s.trim].filter(Boolean).join(', ')).join(' → '),
+    },
+  ];
+  for (const mark of plan.cut?.marks ?? []) {
+    const depth =
+      mark.guard.maxDepthMm === null ? 'by eye' : `${mark.guard.maxDepthMm.toFixed(1)} mm deep at most`;
+    decisions.push({
+      id: `mark.${mark.id}`,
+      label: mark.title,
+      value: `${markText(mark.atMm, unit)} ${unit}`,
+    });
+    decisions.push({ id: `depth.${mark.id}`, label: `${mark.title}, depth`, value: depth });
+  }
+  for (const stage of plan.stages) {
+    const spanners = [stage.memberSpannerMm, stage.heldSpannerMm].filter((s) => s !== null).join('/');
+    decisions.push({
+      id: `stage.${stage.id}`,
+      label: stage.title,
+      value: [stage.words, spanners && `spanners ${spanners}`].filter(Boolean).join(', '),
+    });
+  }
+  return decisions;
+}
+
+/** Hash that stands for a plan in events and on the cut card. */
+export const planHash = (plan: TerminationPlan): string => hashOf(plan);
+
+export interface DecisionChange {
+  readonly id: string;
+  readonly label: string;
+  readonly before: string | null;
+  readonly after: string | null;
+}
+
+/** What a new plan settles otherwise than an old one, and what it leaves as it was. */
+export function compareDecisions(before: readonly Decision[], after: readonly Decision[]) {
+  const old = new Map(before.map((d) => [d.id, d]));
+  const now = new Map(after.map((d) => [d.id, d]));
+  const changed: DecisionChange[] = [];
+  const unchanged: Decision[] = [];
+  for (const decision of after) {
+    const was = old.get(decision.id);
+    if (was?.value === decision.value) unchanged.push(decision);
+    else
+      changed.push({
+        id: decision.id,
+        label: decision.label,
+        before: was?.value ?? null,
+        after: decision.value,
+      });
+  }
+  for (const decision of before) {
+    if (!now.has(decision.id))
+      changed.push({ id: decision.id, label: decision.label, before: decision.value, after: null });
+  }
+  return { changed, unchanged };
+}

@@ -1,0 +1,5 @@
+export * from './cable-type';
+export * from './code-profile';
+export * from './default-profile';
+export * from './enclosure';
+export * from './tag';
