@@ -82,11 +82,11 @@ export function planCut(input: CutInput): Result<CutPlan> {
   const least = through.stopToThreadEndMm + family.emergenceMm;
   const stubSpan: Span = { id: 'stub', min: least, target: least, max: least + profile.cut.stubToleranceMm };
   const reach = input.routeMm + through.stopToWallMm + profile.cut.bendSlackMm + input.spareMm;
-  if (reach <= stubSpan.max) {
-    const needed = stubSpan.max - through.stopToWallMm - profile.cut.bendSlackMm - input.spareMm;
+  const standsInMm = stubSpan.max - through.stopToWallMm;
+  if (input.routeMm <= standsInMm) {
     return refuse(
       'routeMm',
-      `the terminal is nearer than the inner sheath stands in the box: the route must be over ${needed.toFixed(0)} mm`,
+      `the terminal is nearer than the inner sheath may stand in the box: the route must be over ${standsInMm.toFixed(0)} mm`,
       input.routeMm,
     );
   }

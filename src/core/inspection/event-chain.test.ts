@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import { canonicalJson, hashOf, seededRandom } from '@/core/kernel';
+import { auditChain, eventHash, GENESIS, type ChainedEvent, type EventContent } from '.';
+
+function chain(count: number): ChainedEvent[] {
+  const events: ChainedEvent[] = [];
+  for (let i = 0; i < count; i += 1) {
+    const content: EventContent = {
+      id: `id-${i}`,
+      termination: 'K-104/B',
+      seq: i + 1,
+      stepId: `step-${i}`,
+      kind: 'confirm',
+      actor: 'fitter',
+      at: `2026-11-02T08:0${i % 10}:00.000Z`,
+      body: { fingerprint: 'f', n: i },
+      planHash: 'p',
+      prevHash: events[i - 1]?.hash ?? GENESIS,
+    };
+    events.push({ ...content, hash: eventHash(content) });
+  }
+  return events;
+}
+
+it('finds nothing in an untouched record', () => expect(auditChain(chain(12))).toEqual([]));
+
+it('finds any single change, removal or swap', () => {
+  const events = chain(8);
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 7 }),
+      fc.constantFrom(
+        'actor',
+        'at',
+        'stepId',
+        'kind',
+        'planHash',
+        'id',
+        'termination',
+        'body',
+        'hash',
+        'prevHash',
+        'drop',
+        'swap',
+      ),
+      (i, what) => {
+        const touched = structuredClone(events) as { -readonly [K in keyof ChainedEvent]: ChainedEvent[K] }[];
+        const event = touched[i];
+        if (!event) throw new Error('index');
+        if (what === 'drop') {
+          if (i === 7) return; // the tail may be missing without a trace in the chain alone
+          touched.splice(i, 1);
+        } else if (what === 'swap') {
+          if (i === 7) return;
+          touched.splice(i, 2, ...touched.slice(i, i + 2).reverse());
+        } else if (what === 'body') event.body = { fingerprint: 'f', n: i + 100 };
+        else event[what] = `${event[what]}x`;
+        expect(auditChain(touched).length).toBeGreaterThan(0);
+      },
+    ),
+  );
+});
+
+it('is not healed by hashing the changed event again: its successor still tells', () => {
+  const events = chain(3);
+  const [first, second, third] = events as [ChainedEvent, ChainedEvent, ChainedEvent];
+  const forged = { ...second, actor: 'somebody else' };
+  expect(auditChain([first, { ...forged, hash: eventHash(forged) }, third])).toEqual([
+    { seq: 3, fault: 'does not follow the event before it' },
+  ]);
+});
+
+it('hashes by value: key order and undefined members do not count', () => {
+  expect(hashOf({ a: 1, b: [1, { c: 2, d: undefined }] })).toBe(hashOf({ b: [1, { c: 2 }], a: 1 }));
+  expect(canonicalJson({ b: 1, a: 'ü' })).toBe('{"a":"ü","b":1}');
+  expect(() => canonicalJson(NaN)).toThrow();
+  // sha256 of `{}`
+  expect(hashOf({})).toBe('44136fa355b3678a1146ad16f7e8649e94fb4fc21fe77e8310c060f61caaff8a');
+});
+
+it('draws the same numbers from the same seed', () => {
+  const a = seededRandom(7);
+  const b = seededRandom(7);
+  const drawn = Array.from({ length: 1000 }, () => a());
+  expect(drawn).toEqual(Array.from({ length: 1000 }, () => b()));
+  expect(Math.min(...drawn)).toBeGreaterThanOrEqual(0);
+  expect(Math.max(...drawn)).toBeLessThan(1);
+});

@@ -1,0 +1,302 @@
+import demo from '../../../examples/catalogue/demo.json';
+import { readCatalogue } from '@/core/catalogue';
+import { judge, type TerminationInput } from '@/core/gland-selection';
+import { interval, TERMINATION } from '@/core/testing';
+import {
+  collarOf,
+  compareDecisions,
+  generateSteps,
+  mayConfirm,
+  planInputHash,
+  planTermination,
+  replay,
+  stepsToRedo,
+  type BenchAct,
+  type LookDecision,
+  type PlanRequest,
+  type Step,
+  type TerminationPlan,
+} from '.';
+
+const read = readCatalogue(demo);
+if (!read.ok) throw new Error('demo catalogue');
+const catalogue = read.value;
+
+function made(code = 'RW2-32', input: TerminationInput = TERMINATION, more: Partial<PlanRequest> = {}) {
+  const family = catalogue.families.find((f) => f.code === code.slice(0, 3));
+  const size = family?.sizes.find((s) => s.code === code);
+  if (!family || !size) throw new Error(code);
+  const request: PlanRequest = { tag: 'K-104/B', input, routeMm: 240, spareMm: 30, unit: 'mm', ...more };
+  const plan = planTermination(request, judge(input, family, size, catalogue));
+  return { plan, steps: generateSteps(plan, family), family, request };
+}
+
+const act = (step: Step, decision: LookDecision | null = null, actor = 'fitter'): BenchAct => ({
+  stepId: step.id,
+  kind: step.kind === 'look' ? 'look' : step.kind === 'sign' ? 'sign' : 'confirm',
+  fingerprint: step.fingerprint,
+  decision,
+  actor,
+});
+
+/** Does the next step until `until` is next, looking with `clamped`. */
+function workUntil(steps: readonly Step[], acts: BenchAct[], until: string | null): BenchAct[] {
+  const done = [...acts];
+  for (let guard = 0; guard < 100; guard += 1) {
+    const { next } = replay(steps, done);
+    if (next === null || next.id === until) return done;
+    done.push(act(next, next.kind === 'look' ? 'clamped' : null));
+  }
+  throw new Error('never got there');
+}
+
+const context = (steps: readonly Step[], acts: readonly BenchAct[]) => ({
+  steps,
+  acts,
+  stale: false,
+  provisional: [],
+  secondPerson: false,
+});
+const ask = (step: Step, decision: LookDecision | null = null, actor = 'fitter') => ({
+  stepId: step.id,
+  fingerprint: step.fingerprint,
+  decision,
+  actor,
+});
+const step = (steps: readonly Step[], id: string): Step => {
+  const found = steps.find((s) => s.id === id);
+  if (!found) throw new Error(id);
+  return found;
+};
+const refusal = (result: ReturnType<typeof mayConfirm>) =>
+  result.ok ? 'allowed' : result.problems.map((p) => p.message).join('; ');
+
+describe('generateSteps', () => {
+  it('goes in working order: slide on before the cut, look after the clamp, close again after the look, sign last', () => {
+    expect(made().steps.map((s) => s.id)).toEqual([
+      'safe',
+      'parts',
+      'tools',
+      'slideOn',
+      'cut.outerSheath',
+      'cut.armour',
+      'cut.innerSheath',
+      'onThread',
+      'stage.entry',
+      'stage.innerSeal',
+      'spread',
+      'ring',
+      'stage.clamp',
+      'look',
+      'stage.reclamp',
+      'stage.outerSeal',
+      'shroud',
+      'sign',
+    ]);
+  });
+
+  it('puts what slides on in the order of the sheet, the groove by the armour', () => {
+    expect(step(made('AY3-32').steps, 'slideOn').list).toEqual([
+      'shroud · wide mouth towards the cable end · cut at step 3',
+      'back nut with closing scale · thread towards the cable end',
+      'middle nut · wide bore towards the cable end',
+      'clamping ring · coarse groove towards the cone',
+    ]);
+  });
+
+  it('leads nobody through a family that is plan only, nor through a refused cut', () => {
+    const { plan, family } = made();
+    expect(generateSteps({ ...plan, planOnly: [{ path: 'stages', message: 'none' }] }, family)).toEqual([]);
+    expect(made('RW2-32', TERMINATION, { routeMm: null }).steps).toEqual([]);
+  });
+
+  it.each(catalogue.families.flatMap((f) => f.sizes.map((s) => s.code)))(
+    'gives %s steps with unique ids and fingerprints',
+    (code) => {
+      const { steps } = made(code);
+      expect(steps.length).toBeGreaterThan(12);
+      expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+      expect(new Set(steps.map((s) => s.fingerprint)).size).toBe(steps.length);
+    },
+  );
+});
+
+describe('mayConfirm', () => {
+  const { steps } = made();
+  const [first, second] = steps as [Step, Step];
+
+  it('allows the next step and no other', () => {
+    expect(mayConfirm(context(steps, []), ask(first)).ok).toBe(true);
+    expect(refusal(mayConfirm(context(steps, []), ask(second)))).toMatch(/first: Isolated/);
+    expect(refusal(mayConfirm(context(steps, [act(first)]), ask(first)))).toMatch(/comes later/);
+    expect(refusal(mayConfirm(context(steps, []), { ...ask(first), stepId: 'dance' }))).toMatch(/not a step/);
+  });
+
+  it('wants a name, a fresh plan, a firm plan, and the step as it stands today', () => {
+    expect(refusal(mayConfirm(context(steps, []), ask(first, null, ' ')))).toMatch(/name is needed/);
+    expect(refusal(mayConfirm({ ...context(steps, []), stale: true }, ask(first)))).toMatch(
+      /has changed since/,
+    );
+    expect(
+      refusal(
+        mayConfirm({ ...context(steps, []), provisional: ['outer sheath is a datasheet value'] }, ask(first)),
+      ),
+    ).toMatch(/provisional: outer sheath/);
+    expect(refusal(mayConfirm(context(steps, []), { ...ask(first), fingerprint: 'x' }))).toMatch(
+      /changed since it was shown/,
+    );
+  });
+
+  it('wants a decision at the look, and only there', () => {
+    const acts = workUntil(steps, [], 'look');
+    const look = step(steps, 'look');
+    expect(refusal(mayConfirm(context(steps, acts), ask(look)))).toMatch(/what you saw/);
+    expect(mayConfirm(context(steps, acts), ask(look, 'trim')).ok).toBe(true);
+    expect(refusal(mayConfirm(context(steps, []), ask(first, 'clamped')))).toMatch(/only the look/);
+  });
+
+  it('wants another person to sign where the job says so', () => {
+    const acts = workUntil(steps, [], 'sign');
+    const sign = step(steps, 'sign');
+    const two = { ...context(steps, acts), secondPerson: true };
+    expect(refusal(mayConfirm(two, ask(sign)))).toMatch(/another person/);
+    expect(mayConfirm(two, ask(sign, null, 'inspector')).ok).toBe(true);
+  });
+});
+
+describe('replay', () => {
+  const { steps } = made();
+
+  it('finishes after every step was done once', () => {
+    const acts = workUntil(steps, [], null);
+    expect(acts).toHaveLength(steps.length);
+    expect(replay(steps, acts)).toMatchObject({ next: null, loops: 0, signedBy: 'fitter' });
+  });
+
+  it.each([
+    ['trim', 'stage.clamp'],
+    ['spreadAgain', 'spread'],
+  ] as const)(
+    'goes back from the look with “%s” to %s, records the loop, and cannot pass the closing',
+    (decision, back) => {
+      const before = workUntil(steps, [], 'look');
+      const acts = [...before, act(step(steps, 'look'), decision)];
+      expect(replay(steps, acts)).toMatchObject({ loops: 1, next: { id: back } });
+      const again = workUntil(steps, acts, 'stage.reclamp');
+      expect(replay(steps, again).next?.id).toBe('stage.reclamp');
+      expect(refusal(mayConfirm(context(steps, again), ask(step(steps, 'stage.outerSeal'))))).toMatch(
+        /first: Close the armour clamp again/,
+      );
+      expect(replay(steps, workUntil(steps, again, null)).loops).toBe(1);
+    },
+  );
+});
+
+describe('a changed measurement', () => {
+  const was = made();
+  const doneUntilLook = workUntil(was.steps, [], 'look');
+
+  it('makes the plan stale', () => {
+    const now = { ...was.request, input: { ...TERMINATION, outerSheath: interval('outerSheath', 28, 28.5) } };
+    expect(planInputHash(now, was.family)).not.toBe(was.plan.inputHash);
+    expect(planInputHash({ ...was.request }, was.family)).toBe(was.plan.inputHash);
+  });
+
+  it('leaves all work standing when no decision hangs on it', () => {
+    const now = made('RW2-32', { ...TERMINATION, outerSheath: interval('outerSheath', 28, 28.5) });
+    expect(compareDecisions(was.plan.decisions, now.plan.decisions).changed).toEqual([]);
+    expect(stepsToRedo(was.steps, now.steps, doneUntilLook)).toEqual([]);
+  });
+
+  it('names the changed decision and every step that stands on it', () => {
+    // 30 mm more route: the marks move, the glands do not
+    const now = made('RW2-32', TERMINATION, { routeMm: 270 });
+    expect(
+      compareDecisions(was.plan.decisions, now.plan.decisions).changed.map((c) => [c.id, c.before, c.after]),
+    ).toEqual([
+      ['mark.outerSheath', '387 mm', '417 mm'],
+      ['mark.armour', '364 mm', '394 mm'],
+      ['mark.innerSheath', '302 mm', '332 mm'],
+    ]);
+    expect(stepsToRedo(was.steps, now.steps, doneUntilLook).map((s) => s.id)).toEqual([
+      'cut.outerSheath',
+      'cut.armour',
+      'cut.innerSheath',
+      'onThread',
+      'stage.entry',
+      'stage.innerSeal',
+      'spread',
+      'ring',
+      'stage.clamp',
+    ]);
+    expect(replay(now.steps, doneUntilLook).next?.id).toBe('cut.outerSheath');
+  });
+
+  it('does not count old work again when the plan comes back to where it was', () => {
+    const now = made('RW2-32', TERMINATION, { routeMm: 270 });
+    const recut = [...doneUntilLook, act(step(now.steps, 'cut.outerSheath'))];
+    // Back to the old plan: the cable was cut anew in between, so neither the cut nor what stood on it is done.
+    const { done } = replay(was.steps, recut);
+    expect([...done]).toEqual(['safe', 'parts', 'tools', 'slideOn']);
+  });
+
+  it('undoes everything from the parts on when another size is taken', () => {
+    const now = made('AY3-32');
+    expect(stepsToRedo(was.steps, now.steps, doneUntilLook).map((s) => s.id)).toContain('parts');
+    expect(replay(now.steps, doneUntilLook).next?.id).toBe('parts');
+  });
+});
+
+describe('collarOf', () => {
+  const { plan, steps } = made();
+  const base = {
+    missing: [],
+    measureProblem: null,
+    measureProvisional: false,
+    measureResult: '28–28.4',
+    noFit: null,
+    plan,
+    stale: false,
+    steps,
+    progress: replay(steps, []),
+  };
+  const states = (input: Partial<typeof base> | { plan: TerminationPlan | null }) =>
+    collarOf({ ...base, ...input }).arcs.map((a) => a.state);
+
+  it('starts empty and asks to measure', () => {
+    const collar = collarOf({ ...base, missing: ['outer sheath'], plan: null, steps: [], progress: null });
+    expect(collar.arcs.every((a) => a.state === 'todo')).toBe(true);
+    expect(collar.next).toEqual({ station: 'measure', action: 'measure outer sheath' });
+  });
+
+  it('shows provisional, stale, blocked and not needed', () => {
+    expect(states({ measureProvisional: true })[0]).toBe('provisional');
+    expect(states({ stale: true })[1]).toBe('stale');
+    expect(states({})[4]).toBe('notNeeded');
+    const none = collarOf({ ...base, plan: null, steps: [], progress: null, noFit: 'outer seal: 3 mm over' });
+    expect(none.arcs[1]?.state).toBe('blocked');
+    expect(none.blockedBy).toMatch(/3 mm over/);
+  });
+
+  it('fills as the work goes on, and ends with nothing to do', () => {
+    const half = workUntil(steps, [], 'cut.armour');
+    expect(collarOf({ ...base, progress: replay(steps, half) }).arcs[2]).toMatchObject({
+      state: 'todo',
+      share: 1 / 3,
+    });
+    expect(collarOf({ ...base, progress: replay(steps, workUntil(steps, [], 'look')) }).arcs[3]?.state).toBe(
+      'hold',
+    );
+    const all = collarOf({ ...base, progress: replay(steps, workUntil(steps, [], null)) });
+    expect(all.arcs.map((a) => a.state)).toEqual([
+      'done',
+      'done',
+      'done',
+      'done',
+      'notNeeded',
+      'done',
+      'done',
+    ]);
+    expect(all.next).toBeNull();
+  });
+});
