@@ -35,6 +35,30 @@ export interface Arc {
   readonly result: string;
 }
 
+const LETTERS: Readonly<Record<ArcState, string>> = {
+  todo: 't',
+  done: 'd',
+  provisional: 'p',
+  blocked: 'b',
+  hold: 'h',
+  waiting: 'w',
+  stale: 's',
+  notNeeded: 'n',
+};
+
+/** The arcs as fourteen characters, letter and tenths of the share: what lists of thousands carry. */
+export const encodeArcs = (arcs: readonly Arc[]): string =>
+  arcs.map((a) => `${LETTERS[a.state]}${a.share >= 1 ? 9 : Math.min(8, Math.floor(a.share * 10))}`).join('');
+
+/** Back to states and shares; results are not part of the code. */
+export function decodeArcs(code: string): Arc[] {
+  return STATIONS.map((station, i) => {
+    const state = ARC_STATES.find((s) => LETTERS[s] === code[2 * i]) ?? 'todo';
+    const tenths = Number(code[2 * i + 1] ?? 0);
+    return { station, state, share: tenths === 9 ? 1 : tenths / 10, result: '' };
+  });
+}
+
 export interface CollarState {
   readonly arcs: readonly Arc[];
   readonly next: { readonly station: ArcStation; readonly action: string } | null;

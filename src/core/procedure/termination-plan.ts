@@ -74,8 +74,19 @@ export function planInputHash(request: PlanRequest, family: Family): string {
     routeMm: request.routeMm,
     spareMm: request.spareMm,
     unit: request.unit,
-    family: [family.code, family.sheet.revision, hashOf(family)],
+    family: [family.code, family.sheet.revision, familyHash(family)],
   });
+}
+
+const hashes = new WeakMap<Family, string>();
+
+/** A family is large and never changes, so its hash is worked out once for each object. */
+function familyHash(family: Family): string {
+  const known = hashes.get(family);
+  if (known !== undefined) return known;
+  const made = hashOf(family);
+  hashes.set(family, made);
+  return made;
 }
 
 const summary = (m: TerminationInput['outerSheath']) =>

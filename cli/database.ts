@@ -1,0 +1,37 @@
+// Brings a database up to date: migrations, rights of the application's account, the demo job. Run by the scripts.
+import { readFileSync } from 'node:fs';
+import { problemLine } from '@/core/kernel';
+import { closeDatabase } from '@/data';
+import { grantApplication, migrate } from '@/data/migrate';
+import { loadDemo } from '@/server/demo';
+
+async function main(): Promise<number> {
+  const owner = process.env.DATABASE_OWNER_URL ?? process.env.DATABASE_URL;
+  if (!owner) {
+    console.error('DATABASE_URL is not set');
+    return 2;
+  }
+  const ran = await migrate(owner);
+  if (ran.length > 0) console.log(`database: ${ran.length} migration steps`);
+  const application = process.env.DATABASE_APPLICATION;
+  if (application) await grantApplication(owner, application);
+  if (process.argv.includes('--demo')) {
+    const demo = await loadDemo(readFileSync('examples/catalogue/demo.json', 'utf8'));
+    if (!demo.ok) {
+      for (const problem of demo.problems) console.error(problemLine(problem));
+      return 2;
+    }
+    if (demo.value === 'loaded') console.log('database: demo job loaded');
+  }
+  return 0;
+}
+
+main()
+  .then((code) => {
+    process.exitCode = code;
+  })
+  .finally(closeDatabase)
+  .catch((error: unknown) => {
+    console.error(error);
+    process.exitCode = 1;
+  });

@@ -1,0 +1,41 @@
+// npm run demo: from a bare machine to the demo job in the browser.
+import { mkdirSync } from 'node:fs';
+import { ensureBuild, ensureDebian, ensureNode, LOCAL, run } from './lib/setup.mjs';
+
+const dev = process.argv.includes('--dev');
+const started = Date.now();
+mkdirSync(LOCAL, { recursive: true });
+const external = process.env.DATABASE_URL;
+ensureDebian({ database: !external, tests: false });
+ensureNode();
+if (!dev) ensureBuild();
+
+const { startMariadb, freePort } = await import('./lib/mariadb.mjs');
+const { startApplication } = await import('./lib/application.mjs');
+const db = external
+  ? { url: external, ownerUrl: process.env.DATABASE_OWNER_URL ?? external, application: undefined, stop: async () => {} }
+  : await startMariadb('mariadb', Number(process.env.DEMO_DATABASE_PORT ?? 3317));
+
+let application;
+let stopping = false;
+async function stop(code) {
+  if (stopping) return;
+  stopping = true;
+  await application?.stop();
+  await db.stop();
+  process.exit(code);
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
+
+try {
+  run(process.execPath, ['node_modules/tsx/dist/cli.mjs', '--conditions=react-server', 'cli/database.ts', '--demo'], {
+    env: { ...process.env, DATABASE_URL: db.url, DATABASE_OWNER_URL: db.ownerUrl, ...(db.application ? { DATABASE_APPLICATION: db.application } : {}) },
+  });
+  application = await startApplication({ port: await freePort(Number(process.env.PORT ?? 3000)), databaseUrl: db.url, dev });
+  console.log(`\nAmber Collar is at ${application.address} (ready after ${((Date.now() - started) / 1000).toFixed(0)} s). Ctrl+C stops it and its database.\n`);
+  await application.ended;
+  await stop(stopping ? 0 : 1);
+} catch (error) {
+  console.error(error instanceof Error ? error.message : error);
+  await stop(1);
+}

@@ -1,0 +1,42 @@
+// Starting and stopping the built application.
+import { spawn } from 'node:child_process';
+import { openSync } from 'node:fs';
+import { join } from 'node:path';
+import { LOCAL, ROOT } from './setup.mjs';
+
+const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Starts `next start` (or `next dev`) on loopback and waits until it answers. */
+export async function startApplication({ port, databaseUrl, dev = false, logName = 'application.log' }) {
+  const log = openSync(join(LOCAL, logName), 'a');
+  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '--hostname', '127.0.0.1', '--port', String(port)], {
+    cwd: ROOT,
+    stdio: ['ignore', log, log],
+    env: { ...process.env, DATABASE_URL: databaseUrl, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: dev ? 'development' : 'production' },
+  });
+  const address = `http://127.0.0.1:${port}`;
+  for (let i = 0; i < 300; i += 1) {
+    if (child.exitCode !== null) throw new Error(`the application ended at once; see .local/${logName}`);
+    try {
+      const answer = await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(5000) });
+      if (answer.ok) {
+        return {
+          address,
+          pid: child.pid,
+          ended: new Promise((resolve) => child.once('exit', resolve)),
+          async stop() {
+            if (child.exitCode !== null) return;
+            child.kill('SIGTERM');
+            for (let n = 0; n < 50 && child.exitCode === null && child.signalCode === null; n += 1) await sleep(100);
+            if (child.exitCode === null && child.signalCode === null) child.kill('SIGKILL');
+          },
+        };
+      }
+    } catch {
+      // not listening yet
+    }
+    await sleep(200);
+  }
+  child.kill('SIGKILL');
+  throw new Error(`the application did not answer; see .local/${logName}`);
+}

@@ -1,0 +1,67 @@
+import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
+import mysql, { type Pool } from 'mysql2/promise';
+import * as schema from './schema';
+
+type Database = MySql2Database<typeof schema>;
+
+/** A transaction or the plain connection. Opaque outside this folder: only queries of this folder can use it. */
+export type Tx = Pick<Database, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete' | 'execute'>;
+
+interface Connected {
+  readonly pool: Pool;
+  readonly database: Database;
+}
+
+// A reloaded module in development must find the pool it opened before, or connections pile up.
+const holder = globalThis as typeof globalThis & { amberCollarDatabase?: Connected | undefined };
+
+function connect(): Connected {
+  if (holder.amberCollarDatabase) return holder.amberCollarDatabase;
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set; `npm run demo` starts a private database and sets it');
+  const pool = mysql.createPool({ uri: url, timezone: 'Z', connectionLimit: 8, charset: 'utf8mb4', connectTimeout: 3000, jsonStrings: true });
+  holder.amberCollarDatabase = { pool, database: drizzle({ client: pool, schema, mode: 'planetscale' }) };
+  return holder.amberCollarDatabase;
+}
+
+/** For single reads that need no transaction. */
+export const database = (): Tx => connect().database;
+
+/**
+ * Runs `work` in one transaction: all of it or nothing. Read committed, so that what is read after taking a row's lock is what the
+ * holder before has written.
+ */
+export function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
+  return connect().database.transaction((tx) => work(tx), { isolationLevel: 'read committed' });
+}
+
+export async function closeDatabase(): Promise<void> {
+  const open = holder.amberCollarDatabase;
+  holder.amberCollarDatabase = undefined;
+  await open?.pool.end();
+}
+
+/** Codes by which the driver says that the server is away, as opposed to unhappy with a statement. */
+const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'PROTOCOL_CONNECTION_LOST', 'ETIMEDOUT', 'ENOENT', 'EPIPE', 'ER_SERVER_SHUTDOWN', 'ER_CON_COUNT_ERROR']);
+
+function codeOf(error: unknown): string | undefined {
+  for (let at: unknown = error, depth = 0; at instanceof Error && depth < 4; at = at.cause, depth += 1) {
+    const { code } = at as { code?: unknown };
+    if (typeof code === 'string') return code;
+  }
+  return undefined;
+}
+
+export const isDatabaseAway = (error: unknown): boolean => AWAY.has(codeOf(error) ?? '');
+
+/** A unique key was hit: somebody has that tag, that entry or that number already. */
+export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY';
+
+/** The name of the unique key that was hit, to know which field to point at. */
+export function duplicateKey(error: unknown): string {
+  for (let at: unknown = error, depth = 0; at instanceof Error && depth < 4; at = at.cause, depth += 1) {
+    const match = /for key '(?:[^'.]+\.)?([^']+)'/.exec(at.message);
+    if (match?.[1]) return match[1];
+  }
+  return '';
+}

@@ -1,0 +1,67 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import mysql, { type RowDataPacket } from 'mysql2/promise';
+
+export interface MigrationStep {
+  readonly name: string;
+  readonly sql: string;
+}
+
+/** Steps of all migration files in order: `-- step: name`, then one statement. */
+export function readSteps(folder = join(process.cwd(), 'src/data/migrations')): MigrationStep[] {
+  return readdirSync(folder)
+    .filter((file) => file.endsWith('.sql'))
+    .sort()
+    .flatMap((file) => {
+      const [, ...parts] = readFileSync(join(folder, file), 'utf8').split(/^-- step: /m);
+      return parts.map((part) => {
+        const [name = '', ...lines] = part.split('\n');
+        return { name: `${file.replace('.sql', '')}/${name.trim()}`, sql: lines.join('\n').trim().replace(/;$/, '') };
+      });
+    });
+}
+
+/**
+ * Runs the steps that have not run yet and returns their names. Data definition commits implicitly, so each step is recorded on its
+ * own and written so that it can run twice: a migration that was cut off goes on where it stopped.
+ */
+export async function migrate(ownerUrl: string, steps = readSteps()): Promise<string[]> {
+  const connection = await mysql.createConnection({ uri: ownerUrl, timezone: 'Z' });
+  try {
+    await connection.query(
+      'CREATE TABLE IF NOT EXISTS schema_step (name VARCHAR(120) NOT NULL PRIMARY KEY, done_at DATETIME(3) NOT NULL) ENGINE=InnoDB',
+    );
+    const [rows] = await connection.query<RowDataPacket[]>('SELECT name FROM schema_step');
+    const done = new Set(rows.map((r) => String(r.name)));
+    const ran: string[] = [];
+    for (const step of steps) {
+      if (done.has(step.name)) continue;
+      await connection.query(step.sql);
+      await connection.execute('INSERT INTO schema_step (name, done_at) VALUES (?, UTC_TIMESTAMP(3))', [step.name]);
+      ran.push(step.name);
+    }
+    return ran;
+  } finally {
+    await connection.end();
+  }
+}
+
+/** Tables in which the application may only add: the record cannot be changed by the account that writes it. */
+const APPEND_ONLY = new Set(['bench_event']);
+
+/** Gives the application's account what it needs, table by table, and no more. `application` is a user name. */
+export async function grantApplication(ownerUrl: string, application: string): Promise<void> {
+  if (!/^[a-z_]{1,32}$/.test(application)) throw new Error(`not a user name: ${application}`);
+  const connection = await mysql.createConnection({ uri: ownerUrl, timezone: 'Z' });
+  try {
+    const [tables] = await connection.query<RowDataPacket[]>('SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()');
+    for (const { name } of tables) {
+      const rights = APPEND_ONLY.has(String(name)) ? 'SELECT, INSERT' : 'SELECT, INSERT, UPDATE, DELETE';
+      for (const host of ['127.0.0.1', 'localhost']) {
+        await connection.query(`GRANT ${rights} ON \`${String(name)}\` TO '${application}'@'${host}'`);
+      }
+    }
+  } finally {
+    await connection.end();
+  }
+}

@@ -1,0 +1,99 @@
+import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { Tx } from '../connection';
+import { cable, edit, plan, reading, termination } from '../schema';
+
+/** Tables whose rows people change and may undo. */
+export type EditTable = 'cable' | 'termination' | 'reading' | 'plan';
+
+/** What a field may hold; instants travel as ISO text. */
+export type FieldValue = string | number | null;
+
+/** One row's fields before and after. A new row is born alive: undoing it retires, withdraws or supersedes it. */
+export interface RowChange {
+  readonly table: EditTable;
+  readonly id: number;
+  readonly before: Readonly<Record<string, FieldValue>>;
+  readonly after: Readonly<Record<string, FieldValue>>;
+}
+
+export interface EditRow {
+  readonly id: number;
+  readonly label: string;
+  readonly actor: string;
+  readonly at: Date;
+  readonly changes: readonly RowChange[];
+}
+
+const TABLES = { cable, termination, reading, plan } as const;
+const INSTANTS = new Set(['retiredAt', 'withdrawnAt', 'supersededAt']);
+const FIELDS: Readonly<Record<EditTable, readonly string[]>> = {
+  cable: ['tag', 'typeId', 'routeMm', 'note', 'retiredAt'],
+  termination: ['entryId', 'tailMm', 'spareMm'],
+  reading: ['withdrawnAt'],
+  plan: ['supersededAt'],
+};
+
+const toColumn = (field: string, value: FieldValue): FieldValue | Date =>
+  INSTANTS.has(field) && typeof value === 'string' ? new Date(value) : value;
+
+/** Writes the fields of one row, raising its version where it has one. Unknown fields are a bug. */
+export async function writeRow(tx: Tx, table: EditTable, id: number, fields: RowChange['after']): Promise<void> {
+  const set: Record<string, unknown> = {};
+  for (const [field, value] of Object.entries(fields)) {
+    if (!FIELDS[table].includes(field)) throw new Error(`${table}.${field} cannot be edited`);
+    set[field] = toColumn(field, value);
+  }
+  if (table === 'cable' || table === 'termination') set.version = sql`version + 1`;
+  const target = TABLES[table];
+  await tx.update(target).set(set).where(eq(target.id, id));
+}
+
+/** The named fields of a row as they are now, or null when there is no such row. */
+export async function readRow(tx: Tx, table: EditTable, id: number, fields: readonly string[]): Promise<Record<string, FieldValue> | null> {
+  const target = TABLES[table];
+  const [row] = await tx.select().from(target).where(eq(target.id, id)).for('update');
+  if (!row) return null;
+  const record = row as Record<string, unknown>;
+  return Object.fromEntries(
+    fields.map((f) => {
+      const value = record[f];
+      return [f, value instanceof Date ? value.toISOString() : (value as FieldValue)];
+    }),
+  );
+}
+
+export async function insertEdit(tx: Tx, jobId: number, label: string, actor: string, at: Date, changes: readonly RowChange[]): Promise<number> {
+  const [result] = await tx.insert(edit).values({ jobId, label, actor, at, changes: JSON.stringify(changes) });
+  return result.insertId;
+}
+
+const editRow = (row: typeof edit.$inferSelect): EditRow => ({
+  id: row.id,
+  label: row.label,
+  actor: row.actor,
+  at: row.at,
+  changes: JSON.parse(row.changes) as RowChange[],
+});
+
+/** The newest edit of a job by this person that still stands. */
+export async function lastEdit(tx: Tx, jobId: number, actor: string): Promise<EditRow | null> {
+  const [row] = await tx
+    .select()
+    .from(edit)
+    .where(and(eq(edit.jobId, jobId), eq(edit.actor, actor), isNull(edit.undoneAt)))
+    .orderBy(desc(edit.id))
+    .limit(1);
+  return row ? editRow(row) : null;
+}
+
+/** Who last wrote to a row, to name them when two people meet on it. */
+export async function lastEditorOf(tx: Tx, jobId: number, table: EditTable, id: number): Promise<string | null> {
+  const rows = await tx.select().from(edit).where(eq(edit.jobId, jobId)).orderBy(desc(edit.id)).limit(200);
+  const found = rows.map(editRow).find((e) => e.changes.some((c) => c.table === table && c.id === id));
+  return found?.actor ?? null;
+}
+
+export async function markUndone(tx: Tx, ids: readonly number[], at: Date): Promise<void> {
+  if (ids.length === 0) return;
+  await tx.update(edit).set({ undoneAt: at }).where(inArray(edit.id, [...ids]));
+}

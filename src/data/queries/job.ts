@@ -1,0 +1,80 @@
+import { and, eq } from 'drizzle-orm';
+import type { CableType, CodeProfile, Enclosure, Entry } from '@/core/schedule';
+import type { Tx } from '../connection';
+import { cableType, enclosure, entry, job } from '../schema';
+
+export interface JobRow {
+  readonly id: number;
+  readonly slug: string;
+  readonly name: string;
+  readonly unit: 'mm' | 'in';
+  readonly secondPerson: boolean;
+  readonly profile: CodeProfile;
+  readonly version: number;
+}
+
+const jobRow = (row: typeof job.$inferSelect): JobRow => ({
+  ...row,
+  secondPerson: row.secondPerson === 1,
+  profile: JSON.parse(row.profile) as CodeProfile,
+});
+
+export async function listJobs(tx: Tx): Promise<JobRow[]> {
+  return (await tx.select().from(job).orderBy(job.name)).map(jobRow);
+}
+
+export async function findJob(tx: Tx, slug: string): Promise<JobRow | null> {
+  const [row] = await tx.select().from(job).where(eq(job.slug, slug));
+  return row ? jobRow(row) : null;
+}
+
+export async function insertJob(tx: Tx, row: typeof job.$inferInsert): Promise<number> {
+  const [result] = await tx.insert(job).values(row);
+  return result.insertId;
+}
+
+export async function insertCableType(tx: Tx, jobId: number, facts: CableType): Promise<number> {
+  const [result] = await tx.insert(cableType).values({ jobId, code: facts.code, facts: JSON.stringify(facts) });
+  return result.insertId;
+}
+
+export async function listCableTypes(tx: Tx, jobId: number): Promise<{ id: number; code: string; facts: CableType }[]> {
+  const rows = await tx.select().from(cableType).where(eq(cableType.jobId, jobId)).orderBy(cableType.code);
+  return rows.map((r) => ({ id: r.id, code: r.code, facts: JSON.parse(r.facts) as CableType }));
+}
+
+export async function insertEnclosure(tx: Tx, jobId: number, area: string, facts: Enclosure): Promise<number> {
+  const [result] = await tx.insert(enclosure).values({ jobId, tag: facts.tag, area, facts: JSON.stringify(facts) });
+  return result.insertId;
+}
+
+export async function insertEntry(tx: Tx, enclosureId: number, facts: Entry): Promise<number> {
+  const [result] = await tx.insert(entry).values({ enclosureId, label: facts.label, facts: JSON.stringify(facts) });
+  return result.insertId;
+}
+
+export interface EntryRow {
+  readonly id: number;
+  readonly enclosure: string;
+  readonly label: string;
+  readonly area: string;
+}
+
+/** Every hole of every box of a job. */
+export async function listEntries(tx: Tx, jobId: number): Promise<EntryRow[]> {
+  return tx
+    .select({ id: entry.id, enclosure: enclosure.tag, label: entry.label, area: enclosure.area })
+    .from(entry)
+    .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
+    .where(eq(enclosure.jobId, jobId))
+    .orderBy(enclosure.tag, entry.label);
+}
+
+export async function findEntry(tx: Tx, jobId: number, tag: string, label: string): Promise<number | null> {
+  const [row] = await tx
+    .select({ id: entry.id })
+    .from(entry)
+    .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
+    .where(and(eq(enclosure.jobId, jobId), eq(enclosure.tag, tag), eq(entry.label, label)));
+  return row?.id ?? null;
+}

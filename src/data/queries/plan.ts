@@ -1,0 +1,54 @@
+import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
+import type { TerminationPlan } from '@/core/procedure';
+import type { Tx } from '../connection';
+import { plan } from '../schema';
+
+export interface StoredPlan {
+  readonly id: number;
+  readonly terminationId: number;
+  readonly familyRevisionId: number;
+  readonly planHash: string;
+  readonly plan: TerminationPlan;
+  readonly actor: string;
+  readonly madeAt: Date;
+}
+
+const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
+  id: row.id,
+  terminationId: row.terminationId,
+  familyRevisionId: row.familyRevisionId,
+  planHash: row.planHash,
+  plan: JSON.parse(row.body) as TerminationPlan,
+  actor: row.actor,
+  madeAt: row.madeAt,
+});
+
+/** The plans in force, at most one for each termination. */
+export async function currentPlans(tx: Tx, terminationIds: readonly number[]): Promise<StoredPlan[]> {
+  if (terminationIds.length === 0) return [];
+  const rows = await tx.select().from(plan).where(and(inArray(plan.terminationId, [...terminationIds]), isNull(plan.supersededAt)));
+  return rows.map(storedPlan);
+}
+
+export async function planHistory(tx: Tx, terminationId: number): Promise<{ size: string; actor: string; madeAt: Date; planHash: string; current: boolean }[]> {
+  const rows = await tx.select().from(plan).where(eq(plan.terminationId, terminationId)).orderBy(desc(plan.id));
+  return rows.map((r) => ({ size: r.size, actor: r.actor, madeAt: r.madeAt, planHash: r.planHash, current: r.supersededAt === null }));
+}
+
+export async function insertPlan(
+  tx: Tx,
+  row: { terminationId: number; familyRevisionId: number; plan: TerminationPlan; planHash: string; actor: string; madeAt: Date },
+): Promise<number> {
+  const [result] = await tx.insert(plan).values({
+    terminationId: row.terminationId,
+    familyRevisionId: row.familyRevisionId,
+    size: row.plan.size,
+    planHash: row.planHash,
+    inputHash: row.plan.inputHash,
+    provisional: row.plan.provisional.length > 0 ? 1 : 0,
+    body: JSON.stringify(row.plan),
+    actor: row.actor,
+    madeAt: row.madeAt,
+  });
+  return result.insertId;
+}

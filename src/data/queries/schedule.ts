@@ -1,0 +1,117 @@
+import { and, asc, desc, eq, inArray, isNull, like, or, sql, type SQL } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/mysql-core';
+import type { Tx } from '../connection';
+import { cable, cableType, enclosure, entry, termination } from '../schema';
+
+export interface ScheduleEnd {
+  readonly id: number;
+  readonly version: number;
+  readonly enclosure: string | null;
+  readonly entry: string | null;
+  readonly tailMm: number | null;
+  readonly spareMm: number;
+}
+
+export interface ScheduleRow {
+  readonly id: number;
+  readonly version: number;
+  readonly tag: string;
+  readonly type: string;
+  readonly routeMm: number | null;
+  readonly note: string;
+  readonly a: ScheduleEnd;
+  readonly b: ScheduleEnd;
+}
+
+export const SCHEDULE_SORTS = ['tag', 'type', 'routeMm', 'note', 'aEnclosure', 'bEnclosure'] as const;
+
+export interface ScheduleQuery {
+  readonly filter: string;
+  readonly sort: (typeof SCHEDULE_SORTS)[number];
+  readonly descending: boolean;
+  readonly offset: number;
+  readonly limit: number;
+}
+
+const ta = alias(termination, 'ta');
+const tb = alias(termination, 'tb');
+const ea = alias(entry, 'ea');
+const eb = alias(entry, 'eb');
+const xa = alias(enclosure, 'xa');
+const xb = alias(enclosure, 'xb');
+
+const select = (tx: Tx) =>
+  tx
+    .select({
+      id: cable.id,
+      version: cable.version,
+      tag: cable.tag,
+      type: cableType.code,
+      routeMm: cable.routeMm,
+      note: cable.note,
+      a: { id: ta.id, version: ta.version, enclosure: xa.tag, entry: ea.label, tailMm: ta.tailMm, spareMm: ta.spareMm },
+      b: { id: tb.id, version: tb.version, enclosure: xb.tag, entry: eb.label, tailMm: tb.tailMm, spareMm: tb.spareMm },
+    })
+    .from(cable)
+    .innerJoin(cableType, eq(cable.typeId, cableType.id))
+    .innerJoin(ta, and(eq(ta.cableId, cable.id), eq(ta.end, 'A')))
+    .innerJoin(tb, and(eq(tb.cableId, cable.id), eq(tb.end, 'B')))
+    .leftJoin(ea, eq(ta.entryId, ea.id))
+    .leftJoin(eb, eq(tb.entryId, eb.id))
+    .leftJoin(xa, eq(ea.enclosureId, xa.id))
+    .leftJoin(xb, eq(eb.enclosureId, xb.id));
+
+const escapeLike = (text: string): string => text.replace(/[\\%_]/g, (c) => `\\${c}`);
+
+function matching(jobId: number, filter: string): SQL | undefined {
+  const living = and(eq(cable.jobId, jobId), isNull(cable.retiredAt));
+  if (filter.trim() === '') return living;
+  const pattern = `%${escapeLike(filter.trim())}%`;
+  return and(living, or(like(cable.tag, pattern), like(cableType.code, pattern), like(xa.tag, pattern), like(xb.tag, pattern), like(cable.note, pattern)));
+}
+
+// Tags are sorted as people read them, K-2 before K-10.
+const SORT: Readonly<Record<(typeof SCHEDULE_SORTS)[number], SQL>> = {
+  tag: sql`NATURAL_SORT_KEY(${cable.tag})`,
+  type: sql`${cableType.code}`,
+  routeMm: sql`${cable.routeMm}`,
+  note: sql`${cable.note}`,
+  aEnclosure: sql`NATURAL_SORT_KEY(${xa.tag})`,
+  bEnclosure: sql`NATURAL_SORT_KEY(${xb.tag})`,
+};
+
+/** One page of the schedule, filtered and sorted by the server, with the count of all that match. */
+export async function findSchedule(tx: Tx, jobId: number, query: ScheduleQuery): Promise<{ rows: ScheduleRow[]; total: number }> {
+  const where = matching(jobId, query.filter);
+  const direction = query.descending ? desc : asc;
+  const rows = await select(tx).where(where).orderBy(direction(SORT[query.sort]), asc(cable.id)).limit(query.limit).offset(query.offset);
+  const [count] = await tx
+    .select({ n: sql<number>`COUNT(*)` })
+    .from(cable)
+    .innerJoin(cableType, eq(cable.typeId, cableType.id))
+    .innerJoin(ta, and(eq(ta.cableId, cable.id), eq(ta.end, 'A')))
+    .innerJoin(tb, and(eq(tb.cableId, cable.id), eq(tb.end, 'B')))
+    .leftJoin(ea, eq(ta.entryId, ea.id))
+    .leftJoin(eb, eq(tb.entryId, eb.id))
+    .leftJoin(xa, eq(ea.enclosureId, xa.id))
+    .leftJoin(xb, eq(eb.enclosureId, xb.id))
+    .where(where);
+  return { rows, total: Number(count?.n ?? 0) };
+}
+
+/** The whole schedule of a job, in tag order. */
+export async function loadSchedule(tx: Tx, jobId: number): Promise<ScheduleRow[]> {
+  return select(tx)
+    .where(and(eq(cable.jobId, jobId), isNull(cable.retiredAt)))
+    .orderBy(sql`NATURAL_SORT_KEY(${cable.tag})`);
+}
+
+export async function loadScheduleRows(tx: Tx, cableIds: readonly number[]): Promise<ScheduleRow[]> {
+  if (cableIds.length === 0) return [];
+  return select(tx).where(inArray(cable.id, [...cableIds]));
+}
+
+export async function insertCable(tx: Tx, row: typeof cable.$inferInsert): Promise<number> {
+  const [result] = await tx.insert(cable).values(row);
+  return result.insertId;
+}

@@ -1,0 +1,74 @@
+import { and, eq, isNull, sql } from 'drizzle-orm';
+import { encodeArcs, type CollarState } from '@/core/procedure';
+import type { Tx } from '../connection';
+import { cable, cableType, enclosure, entry, stationSummary, termination } from '../schema';
+
+/** One line of the rack and of the board. */
+export interface SummaryRow {
+  readonly cable: string;
+  readonly end: 'A' | 'B';
+  readonly enclosure: string | null;
+  readonly title: string | null;
+  readonly area: string | null;
+  readonly type: string;
+  /** See `decodeArcs`. */
+  readonly arcs: string;
+  readonly next: CollarState['next'];
+  readonly blockedBy: string | null;
+}
+
+const BATCH = 500;
+
+/** Stores what `collarOf` said. Written in the same transaction as whatever changed it. */
+export async function writeSummaries(tx: Tx, rows: readonly { terminationId: number; collar: CollarState }[]): Promise<void> {
+  for (let i = 0; i < rows.length; i += BATCH) {
+    await tx
+      .insert(stationSummary)
+      .values(
+        rows.slice(i, i + BATCH).map(({ terminationId, collar }) => ({
+          terminationId,
+          arcs: encodeArcs(collar.arcs),
+          nextStation: collar.next?.station ?? null,
+          nextAction: collar.next?.action.slice(0, 200) ?? null,
+          blockedBy: collar.blockedBy?.slice(0, 500) ?? null,
+        })),
+      )
+      .onDuplicateKeyUpdate({
+        set: {
+          arcs: sql`VALUES(arcs)`,
+          nextStation: sql`VALUES(next_station)`,
+          nextAction: sql`VALUES(next_action)`,
+          blockedBy: sql`VALUES(blocked_by)`,
+        },
+      });
+  }
+}
+
+/** All living terminations of a job in tag order. */
+export async function loadSummaries(tx: Tx, jobId: number): Promise<SummaryRow[]> {
+  const rows = await tx
+    .select({
+      cable: cable.tag,
+      end: termination.end,
+      enclosure: enclosure.tag,
+      title: sql<string | null>`JSON_VALUE(${enclosure.facts}, '$.title')`,
+      area: enclosure.area,
+      type: cableType.code,
+      arcs: stationSummary.arcs,
+      nextStation: stationSummary.nextStation,
+      nextAction: stationSummary.nextAction,
+      blockedBy: stationSummary.blockedBy,
+    })
+    .from(termination)
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .innerJoin(cableType, eq(cable.typeId, cableType.id))
+    .innerJoin(stationSummary, eq(stationSummary.terminationId, termination.id))
+    .leftJoin(entry, eq(termination.entryId, entry.id))
+    .leftJoin(enclosure, eq(entry.enclosureId, enclosure.id))
+    .where(and(eq(cable.jobId, jobId), isNull(cable.retiredAt)))
+    .orderBy(sql`NATURAL_SORT_KEY(${cable.tag})`, termination.end);
+  return rows.map(({ nextStation, nextAction, ...row }) => ({
+    ...row,
+    next: nextStation === null || nextAction === null ? null : ({ station: nextStation, action: nextAction } as CollarState['next']),
+  }));
+}

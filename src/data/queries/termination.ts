@@ -1,0 +1,156 @@
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { Reading } from '@/core/cable-measurement';
+import { readingSchema } from '@/core/cable-measurement';
+import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
+import type { Tx } from '../connection';
+import { cable, cableType, enclosure, entry, reading, termination } from '../schema';
+
+/** A reading as stored: `end` null means it stands for the whole cable (a datasheet, or a sample from the drum). */
+export interface StoredReading {
+  readonly id: number;
+  readonly cableId: number;
+  readonly end: End | null;
+  readonly reading: Reading;
+}
+
+export interface TerminationRow {
+  readonly id: number;
+  readonly end: End;
+  readonly version: number;
+  readonly tailMm: number | null;
+  readonly spareMm: number;
+  readonly cable: { readonly id: number; readonly tag: string; readonly routeMm: number | null; readonly note: string; readonly version: number; readonly retiredAt: Date | null };
+  readonly cableType: CableType;
+  readonly place: { readonly entryId: number; readonly area: string; readonly enclosure: Enclosure; readonly entry: Entry } | null;
+}
+
+const columns = {
+  id: termination.id,
+  end: termination.end,
+  version: termination.version,
+  tailMm: termination.tailMm,
+  spareMm: termination.spareMm,
+  entryId: termination.entryId,
+  cable: {
+    id: cable.id,
+    tag: cable.tag,
+    routeMm: cable.routeMm,
+    note: cable.note,
+    version: cable.version,
+    retiredAt: cable.retiredAt,
+  },
+  typeFacts: cableType.facts,
+  area: enclosure.area,
+  enclosureFacts: enclosure.facts,
+  entryFacts: entry.facts,
+};
+
+const base = (tx: Tx) =>
+  tx
+    .select(columns)
+    .from(termination)
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .innerJoin(cableType, eq(cable.typeId, cableType.id))
+    .leftJoin(entry, eq(termination.entryId, entry.id))
+    .leftJoin(enclosure, eq(entry.enclosureId, enclosure.id));
+
+type Joined = Awaited<ReturnType<typeof base>>[number];
+
+function terminationRow(row: Joined): TerminationRow {
+  const { entryId, typeFacts, area, enclosureFacts, entryFacts, ...rest } = row;
+  const placed = entryId !== null && area !== null && enclosureFacts !== null && entryFacts !== null;
+  return {
+    ...rest,
+    cableType: JSON.parse(typeFacts) as CableType,
+    place: placed
+      ? { entryId, area, enclosure: JSON.parse(enclosureFacts) as Enclosure, entry: JSON.parse(entryFacts) as Entry }
+      : null,
+  };
+}
+
+/** The living termination of that tag, or else the last retired one, so that a page can say what became of it. */
+export async function findTermination(tx: Tx, jobId: number, cableTag: string, end: End): Promise<TerminationRow | null> {
+  const rows = await base(tx)
+    .where(and(eq(cable.jobId, jobId), eq(cable.tag, cableTag), eq(termination.end, end)))
+    .orderBy(sql`${cable.retiredAt} IS NOT NULL`, sql`${cable.id} DESC`)
+    .limit(1);
+  return rows[0] ? terminationRow(rows[0]) : null;
+}
+
+export async function loadTerminations(tx: Tx, ids: readonly number[]): Promise<TerminationRow[]> {
+  if (ids.length === 0) return [];
+  return (await base(tx).where(inArray(termination.id, [...ids]))).map(terminationRow);
+}
+
+export async function terminationIdsOfCables(tx: Tx, cableIds: readonly number[]): Promise<number[]> {
+  if (cableIds.length === 0) return [];
+  const rows = await tx.select({ id: termination.id }).from(termination).where(inArray(termination.cableId, [...cableIds]));
+  return rows.map((r) => r.id);
+}
+
+/** Takes the termination's row so that two writers to its record wait for one another. */
+export async function lockTermination(tx: Tx, id: number): Promise<void> {
+  await tx.select({ id: termination.id }).from(termination).where(eq(termination.id, id)).for('update');
+}
+
+export async function insertTermination(tx: Tx, row: typeof termination.$inferInsert): Promise<number> {
+  const [result] = await tx.insert(termination).values(row);
+  return result.insertId;
+}
+
+const optional = <K extends string, V>(key: K, value: V | null): { [P in K]?: V } => (value === null ? {} : ({ [key]: value } as { [P in K]: V }));
+
+function storedReading(row: typeof reading.$inferSelect): StoredReading {
+  const value = readingSchema.validateSync({
+    quantity: row.quantity,
+    method: row.method,
+    text: row.text,
+    unit: row.unit,
+    ...optional('instrument', row.instrument),
+    ...optional('person', row.person),
+    ...optional('at', row.takenAt),
+    ...optional('angleDeg', row.angleDeg),
+    ...optional('tolerance', row.tolerance),
+  });
+  return { id: row.id, cableId: row.cableId, end: row.end, reading: value };
+}
+
+/** Readings that have not been withdrawn, of several cables at once, oldest first. */
+export async function loadReadings(tx: Tx, cableIds: readonly number[]): Promise<StoredReading[]> {
+  if (cableIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(reading)
+    .where(and(inArray(reading.cableId, [...cableIds]), isNull(reading.withdrawnAt)))
+    .orderBy(reading.id);
+  return rows.map(storedReading);
+}
+
+const readingValues = (cableId: number, end: End | null, r: Reading): typeof reading.$inferInsert => ({
+  cableId,
+  end,
+  quantity: r.quantity,
+  method: r.method,
+  text: r.text,
+  unit: r.unit,
+  tolerance: r.tolerance ?? null,
+  instrument: r.instrument ?? null,
+  person: r.person ?? null,
+  takenAt: r.at ?? null,
+  angleDeg: r.angleDeg ?? null,
+});
+
+export async function insertReading(tx: Tx, cableId: number, end: End | null, r: Reading): Promise<number> {
+  const [result] = await tx.insert(reading).values(readingValues(cableId, end, r));
+  return result.insertId;
+}
+
+export async function insertReadings(tx: Tx, rows: readonly { cableId: number; end: End | null; reading: Reading }[]): Promise<void> {
+  if (rows.length === 0) return;
+  await tx.insert(reading).values(rows.map((r) => readingValues(r.cableId, r.end, r.reading)));
+}
+
+export async function findReading(tx: Tx, id: number): Promise<(StoredReading & { withdrawnAt: Date | null }) | null> {
+  const [row] = await tx.select().from(reading).where(eq(reading.id, id));
+  return row ? { ...storedReading(row), withdrawnAt: row.withdrawnAt } : null;
+}

@@ -1,0 +1,154 @@
+import { datetime, double, int, longtext, mysqlEnum, mysqlTable, tinyint, varchar } from 'drizzle-orm/mysql-core';
+
+// The tables as the queries see them. Keys, checks and triggers live in the migrations; a test compares the two.
+
+const id = () => int('id', { unsigned: true }).autoincrement().primaryKey();
+const ref = (name: string) => int(name, { unsigned: true });
+const instant = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+const version = () => int('version', { unsigned: true }).notNull().default(1);
+
+export const catalogueImport = mysqlTable('catalogue_import', {
+  id: id(),
+  name: varchar('name', { length: 80 }).notNull(),
+  hash: varchar('hash', { length: 64 }).notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  importedAt: instant('imported_at').notNull(),
+});
+
+export const familyRevision = mysqlTable('family_revision', {
+  id: id(),
+  importId: ref('import_id').notNull(),
+  code: varchar('code', { length: 10 }).notNull(),
+  revision: varchar('revision', { length: 20 }).notNull(),
+  hash: varchar('hash', { length: 64 }).notNull(),
+  planOnly: tinyint('plan_only').notNull(),
+  body: longtext('body').notNull(),
+});
+
+export const partRevision = mysqlTable('part_revision', {
+  id: id(),
+  importId: ref('import_id').notNull(),
+  kind: mysqlEnum('kind', ['adaptor', 'accessory']).notNull(),
+  partNumber: varchar('part_number', { length: 40 }).notNull(),
+  hash: varchar('hash', { length: 64 }).notNull(),
+  body: longtext('body').notNull(),
+});
+
+export const job = mysqlTable('job', {
+  id: id(),
+  slug: varchar('slug', { length: 40 }).notNull(),
+  name: varchar('name', { length: 120 }).notNull(),
+  unit: mysqlEnum('unit', ['mm', 'in']).notNull(),
+  secondPerson: tinyint('second_person').notNull(),
+  profile: longtext('profile').notNull(),
+  version: version(),
+});
+
+export const cableType = mysqlTable('cable_type', {
+  id: id(),
+  jobId: ref('job_id').notNull(),
+  code: varchar('code', { length: 40 }).notNull(),
+  facts: longtext('facts').notNull(),
+  version: version(),
+});
+
+export const enclosure = mysqlTable('enclosure', {
+  id: id(),
+  jobId: ref('job_id').notNull(),
+  tag: varchar('tag', { length: 40 }).notNull(),
+  area: varchar('area', { length: 80 }).notNull(),
+  facts: longtext('facts').notNull(),
+  version: version(),
+});
+
+export const entry = mysqlTable('entry', {
+  id: id(),
+  enclosureId: ref('enclosure_id').notNull(),
+  label: varchar('label', { length: 20 }).notNull(),
+  facts: longtext('facts').notNull(),
+  version: version(),
+});
+
+export const cable = mysqlTable('cable', {
+  id: id(),
+  jobId: ref('job_id').notNull(),
+  tag: varchar('tag', { length: 40 }).notNull(),
+  typeId: ref('type_id').notNull(),
+  routeMm: double('route_mm'),
+  note: varchar('note', { length: 200 }).notNull().default(''),
+  retiredAt: instant('retired_at'),
+  version: version(),
+});
+
+export const termination = mysqlTable('termination', {
+  id: id(),
+  cableId: ref('cable_id').notNull(),
+  end: mysqlEnum('cable_end', ['A', 'B']).notNull(),
+  entryId: ref('entry_id'),
+  tailMm: double('tail_mm'),
+  spareMm: double('spare_mm').notNull().default(0),
+  version: version(),
+});
+
+export const reading = mysqlTable('reading', {
+  id: id(),
+  cableId: ref('cable_id').notNull(),
+  end: mysqlEnum('cable_end', ['A', 'B']),
+  quantity: varchar('quantity', { length: 20 }).notNull(),
+  method: varchar('method', { length: 20 }).notNull(),
+  text: varchar('text', { length: 40 }).notNull(),
+  unit: mysqlEnum('unit', ['mm', 'in']).notNull(),
+  tolerance: varchar('tolerance', { length: 40 }),
+  instrument: varchar('instrument', { length: 60 }),
+  person: varchar('person', { length: 60 }),
+  takenAt: varchar('taken_at', { length: 40 }),
+  angleDeg: double('angle_deg'),
+  withdrawnAt: instant('withdrawn_at'),
+});
+
+export const plan = mysqlTable('plan', {
+  id: id(),
+  terminationId: ref('termination_id').notNull(),
+  familyRevisionId: ref('family_revision_id').notNull(),
+  size: varchar('size', { length: 30 }).notNull(),
+  planHash: varchar('plan_hash', { length: 64 }).notNull(),
+  inputHash: varchar('input_hash', { length: 64 }).notNull(),
+  provisional: tinyint('provisional').notNull(),
+  body: longtext('body').notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  madeAt: instant('made_at').notNull(),
+  supersededAt: instant('superseded_at'),
+});
+
+export const benchEvent = mysqlTable('bench_event', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  terminationId: ref('termination_id').notNull(),
+  seq: int('seq', { unsigned: true }).notNull(),
+  stepId: varchar('step_id', { length: 60 }).notNull(),
+  kind: varchar('kind', { length: 20 }).notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  at: varchar('at', { length: 30 }).notNull(),
+  body: longtext('body').notNull(),
+  planHash: varchar('plan_hash', { length: 64 }).notNull(),
+  prevHash: varchar('prev_hash', { length: 64 }).notNull(),
+  hash: varchar('hash', { length: 64 }).notNull(),
+  receivedAt: instant('received_at').notNull(),
+});
+
+export const stationSummary = mysqlTable('station_summary', {
+  terminationId: int('termination_id', { unsigned: true }).primaryKey(),
+  arcs: varchar('arcs', { length: 20 }).notNull(),
+  nextStation: varchar('next_station', { length: 20 }),
+  nextAction: varchar('next_action', { length: 200 }),
+  blockedBy: varchar('blocked_by', { length: 500 }),
+});
+
+export const edit = mysqlTable('edit', {
+  id: id(),
+  jobId: ref('job_id').notNull(),
+  label: varchar('label', { length: 200 }).notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  at: instant('at').notNull(),
+  changes: longtext('changes').notNull(),
+  undoneAt: instant('undone_at'),
+});

@@ -1,0 +1,6 @@
+/** Who does something. Today a name typed once; every operation takes it, so that accounts will touch one place. */
+export interface Actor {
+  readonly name: string;
+}
+
+export const actorName = (actor: Actor): string => actor.name.trim().slice(0, 60);

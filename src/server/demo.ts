@@ -1,0 +1,120 @@
+import { randomUUID } from 'node:crypto';
+import { ok, type Result } from '@/core/kernel';
+import { IEC_ZONES_PROFILE } from '@/core/schedule';
+import {
+  database,
+  findEntry,
+  findJob,
+  insertCable,
+  insertCableType,
+  insertEnclosure,
+  insertEntry,
+  insertJob,
+  insertReadings,
+  insertTermination,
+  type Tx,
+} from '@/data';
+import { CABLE_TYPES, CABLES, ENCLOSURES, JOB } from '@/data/seed/quillmere';
+import { assessOne, refreshSummaries, requireJob } from './operations/load';
+import { importCatalogue } from './operations/catalogue';
+import { takeSize } from './operations/choose';
+import { confirmStep } from './operations/record';
+import { operation } from './transaction';
+
+/** Loads the demo catalogue and job where they are not there yet. Everything after the bare schedule goes the way a user goes. */
+export async function loadDemo(catalogueText: string): Promise<Result<'loaded' | 'there'>> {
+  const imported = await importCatalogue(catalogueText, { name: 'planner' }, new Date('2026-10-19T08:00:00.000Z'));
+  if (!imported.ok) return imported;
+  if (await findJob(database(), JOB.slug)) return ok('there');
+  const made = await operation(async (tx) => {
+    await insertSchedule(tx);
+    return ok(null);
+  });
+  if (!made.ok) return made;
+  const worked = await workTheDemo();
+  return worked.ok ? ok('loaded') : worked;
+}
+
+async function insertSchedule(tx: Tx): Promise<void> {
+  const jobId = await insertJob(tx, {
+    slug: JOB.slug,
+    name: JOB.name,
+    unit: JOB.unit,
+    secondPerson: JOB.secondPerson ? 1 : 0,
+    profile: JSON.stringify(IEC_ZONES_PROFILE),
+  });
+  const types = new Map<string, number>();
+  for (const facts of CABLE_TYPES) types.set(facts.code, await insertCableType(tx, jobId, facts));
+  for (const { area, enclosure, entries } of ENCLOSURES) {
+    const id = await insertEnclosure(tx, jobId, area, enclosure);
+    for (const entry of entries) await insertEntry(tx, id, entry);
+  }
+  const terminations: number[] = [];
+  for (const cable of CABLES) {
+    const typeId = types.get(cable.type);
+    if (typeId === undefined) throw new Error(`demo: no type ${cable.type}`);
+    const cableId = await insertCable(tx, { jobId, tag: cable.tag, typeId, routeMm: cable.routeM * 1000, note: cable.note ?? '' });
+    for (const [end, at] of [['A', cable.a], ['B', cable.b]] as const) {
+      const [box = '', label = ''] = at.place.split('/');
+      const entryId = await findEntry(tx, jobId, box, label);
+      if (entryId === null) throw new Error(`demo: no entry ${at.place}`);
+      terminations.push(await insertTermination(tx, { cableId, end, entryId, tailMm: at.tailMm, spareMm: 50 }));
+    }
+    await insertReadings(tx, cable.readings.map(({ end, reading }) => ({ cableId, end, reading })));
+  }
+  const job = await requireJob(tx, JOB.slug);
+  if (!job.ok) throw new Error('demo: the job was just made');
+  await refreshSummaries(tx, job.value, terminations);
+}
+
+/** Terminations that are planned, and how far the bench has come: a step id, `signed`, or null for planned only. */
+const WORKED: readonly (readonly [cable: string, end: 'A' | 'B', until: string | null])[] = [
+  ['K-101', 'A', 'signed'],
+  ['K-101', 'B', 'stage.outerSeal'],
+  ['K-102', 'A', 'signed'],
+  ['K-102', 'B', 'signed'],
+  ['K-104', 'A', 'sign'],
+  ['K-105', 'A', 'cut.armour'],
+  ['K-105', 'B', null],
+  ['K-108', 'A', 'look'],
+  ['K-108', 'B', null],
+  ['K-110', 'A', 'cut.outerSheath'],
+  ['K-115', 'A', null],
+  ['K-117', 'A', 'stage.reclamp'],
+  ['K-117', 'B', 'ring'],
+  ['K-120', 'A', 'slideOn'],
+  ['K-120', 'B', null],
+  ['K-129', 'B', null],
+  ['K-130', 'A', null],
+  ['K-131', 'B', 'onThread'],
+];
+
+async function workTheDemo(): Promise<Result<null>> {
+  let clock = Date.parse('2026-11-03T07:00:00.000Z');
+  const tick = (minutes: number) => new Date((clock += minutes * 60_000));
+  for (const [cable, end, until] of WORKED) {
+    const ref = { job: JOB.slug, cable, end };
+    const seen = await assessOne(database(), ref);
+    if (!seen.ok) return seen;
+    const best = seen.value.assessment.choice?.candidates[0];
+    if (!best) throw new Error(`demo: nothing to choose for ${cable}/${end}`);
+    const taken = await takeSize(ref, best.size.code, randomUUID(), { name: 'planner' }, tick(2));
+    if (!taken.ok) return taken;
+    if (until === null) continue;
+    for (let guard = 0; guard < 60; guard += 1) {
+      const now = await assessOne(database(), ref);
+      if (!now.ok) return now;
+      const step = now.value.assessment.progress?.next;
+      if (!step || step.id === until) break;
+      const at = tick(step.station === 'cut' ? 5 : 3);
+      const done = await confirmStep(
+        ref,
+        { id: randomUUID(), stepId: step.id, fingerprint: step.fingerprint, decision: step.kind === 'look' ? 'clamped' : null, at: at.toISOString() },
+        { name: step.kind === 'sign' ? 'inspector' : 'fitter 1' },
+        at,
+      );
+      if (!done.ok) return done;
+    }
+  }
+  return ok(null);
+}

@@ -1,0 +1,36 @@
+import { fail, refuse, type Result } from '@/core/kernel';
+import { duplicateKey, isDatabaseAway, isDuplicate } from '@/data';
+import { log } from './log';
+
+const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }>> = {
+  cable_once: { path: 'tag', message: 'this tag is already in the job' },
+  entry_taken: { path: 'entry', message: 'this entry is taken by another cable end' },
+  one_current_plan: { path: 'plan', message: 'somebody else has just planned this termination: look again' },
+  event_order: { path: 'event', message: 'somebody else has just confirmed a step here: look again' },
+};
+
+export const DATABASE_AWAY = 'The database does not answer. Nothing was saved, nothing is lost here: try again in a moment.';
+
+/** Runs an operation and turns the failures that a database may foreseeably give into problems at a field. Bugs still throw. */
+export async function guarded<T>(work: () => Promise<Result<T>>): Promise<Result<T>> {
+  try {
+    return await work();
+  } catch (error) {
+    if (isDatabaseAway(error)) {
+      log.warn({ err: error }, 'database away');
+      return refuse('', DATABASE_AWAY);
+    }
+    if (isDuplicate(error)) {
+      const words = DUPLICATE_WORDS[duplicateKey(error)];
+      if (words) return fail([words]);
+    }
+    throw error;
+  }
+}
+
+/** Carries a refusal out of a transaction, so that it rolls back. */
+export class Refusal extends Error {
+  constructor(readonly result: Result<never>) {
+    super('refused');
+  }
+}

@@ -1,0 +1,143 @@
+import { fail, ok, type Problem, type Result } from '@/core/kernel';
+import { measure, type Measurement, type Reading } from '@/core/cable-measurement';
+import { choose, neededQuantities, type CatalogueView, type Choice, type TerminationInput } from '@/core/gland-selection';
+import { auditChain, type ChainFault } from '@/core/inspection';
+import {
+  collarOf,
+  generateSteps,
+  planInputHash,
+  replay,
+  type BenchAct,
+  type CollarState,
+  type LookDecision,
+  type PlanRequest,
+  type Progress,
+  type Step,
+} from '@/core/procedure';
+import { terminationTag } from '@/core/schedule';
+import { trimNumber } from '@/core/units';
+import type { JobRow, StoredCatalogue, StoredEvent, StoredPlan, StoredReading, TerminationRow } from '@/data';
+
+export type Measured = Readonly<Record<'outerSheath' | 'innerSheath' | 'armourWire', Measurement | null>>;
+
+/** Everything the core has to say about one termination today. */
+export interface Assessment {
+  readonly tag: string;
+  readonly row: TerminationRow;
+  readonly readings: readonly StoredReading[];
+  readonly measured: Measured;
+  readonly measureProblems: readonly Problem[];
+  readonly missing: readonly string[];
+  /** Null while something is missing: an entry, or a reading that cannot be read. */
+  readonly request: PlanRequest | null;
+  readonly choice: Choice | null;
+  readonly plan: StoredPlan | null;
+  readonly stale: boolean;
+  readonly steps: readonly Step[];
+  readonly acts: readonly BenchAct[];
+  readonly progress: Progress | null;
+  readonly events: readonly StoredEvent[];
+  readonly chainFaults: readonly ChainFault[];
+  readonly collar: CollarState;
+}
+
+export interface AssessInput {
+  readonly job: JobRow;
+  readonly row: TerminationRow;
+  /** Readings of the cable, of both ends. */
+  readonly readings: readonly StoredReading[];
+  readonly plan: StoredPlan | null;
+  readonly events: readonly StoredEvent[];
+  readonly catalogue: StoredCatalogue;
+}
+
+export const catalogueView = (catalogue: StoredCatalogue): CatalogueView => ({
+  families: catalogue.families.map((f) => f.family),
+  adaptors: catalogue.adaptors,
+  accessories: catalogue.accessories,
+});
+
+/** Readings that speak for an end: its own, and those of the whole cable. The other end's do not. */
+export const readingsOfEnd = (readings: readonly StoredReading[], end: 'A' | 'B'): StoredReading[] =>
+  readings.filter((r) => r.end === null || r.end === end);
+
+const WORDS = { outerSheath: 'outer sheath', innerSheath: 'inner sheath', armourWire: 'armour wire' } as const;
+
+export function measureEnd(readings: readonly Reading[], job: JobRow): Result<Measured> {
+  const rules = job.profile.measurement;
+  const problems: Problem[] = [];
+  const take = (quantity: keyof Measured): Measurement | null => {
+    const measured = measure(readings, quantity, rules);
+    if (measured.ok) return measured.value;
+    problems.push(...measured.problems);
+    return null;
+  };
+  const measured = { outerSheath: take('outerSheath'), innerSheath: take('innerSheath'), armourWire: take('armourWire') };
+  return problems.length > 0 ? fail(problems) : ok(measured);
+}
+
+const NOTHING: Measured = { outerSheath: null, innerSheath: null, armourWire: null };
+
+export function actsOf(events: readonly StoredEvent[]): BenchAct[] {
+  return events.map((e) => {
+    const body = e.body as { fingerprint?: string; decision?: LookDecision } | null;
+    return {
+      stepId: e.stepId,
+      kind: e.kind as BenchAct['kind'],
+      fingerprint: body?.fingerprint ?? null,
+      decision: body?.decision ?? null,
+      actor: e.actor,
+    };
+  });
+}
+
+export function assess(input: AssessInput): Assessment {
+  const { job, row, plan, events, catalogue } = input;
+  const readings = readingsOfEnd(input.readings, row.end);
+  const measuredResult = measureEnd(readings.map((r) => r.reading), job);
+  const measured = measuredResult.ok ? measuredResult.value : NOTHING;
+  const measureProblems = measuredResult.ok ? [] : measuredResult.problems;
+  const missing = neededQuantities(row.cableType).filter((q) => measured[q] === null);
+  const tag = terminationTag(row.cable.tag, row.end);
+  const core: TerminationInput | null = row.place
+    ? { cableType: row.cableType, ...measured, enclosure: row.place.enclosure, entry: row.place.entry, profile: job.profile }
+    : null;
+  const request: PlanRequest | null =
+    core && measureProblems.length === 0 ? { tag, input: core, routeMm: row.tailMm, spareMm: row.spareMm, unit: job.unit } : null;
+  const choice = request && missing.length === 0 ? choose(request.input, catalogueView(catalogue)) : null;
+  const family = plan ? catalogue.families.find((f) => f.id === plan.familyRevisionId) : undefined;
+  const stale = plan !== null && (request === null || !family || planInputHash(request, family.family) !== plan.plan.inputHash);
+  const steps = plan && family ? generateSteps(plan.plan, family.family) : [];
+  const acts = actsOf(events);
+  const progress = plan ? replay(steps, acts) : null;
+  const best = choice?.candidates[0];
+  const collar = collarOf({
+    missing: [...(row.place ? [] : ['an entry']), ...missing.map((q) => WORDS[q])],
+    measureProblem: measureProblems[0]?.message ?? null,
+    measureProvisional: Object.values(measured).some((m) => m?.provisional),
+    measureResult: measured.outerSheath ? `${trimNumber(measured.outerSheath.interval.min, 1)}–${trimNumber(measured.outerSheath.interval.max, 1)}` : '',
+    noFit: best?.verdict === 'misfit' ? choice?.answer ?? null : null,
+    plan: plan?.plan ?? null,
+    stale,
+    steps,
+    progress,
+  });
+  return {
+    tag,
+    row,
+    readings,
+    measured,
+    measureProblems,
+    missing,
+    request,
+    choice,
+    plan,
+    stale,
+    steps,
+    acts,
+    progress,
+    events,
+    chainFaults: auditChain(events),
+    collar: row.place ? collar : { ...collar, next: { station: 'measure', action: 'give it an entry in the schedule' }, blockedBy: 'no entry: it is not known which box this end goes into' },
+  };
+}

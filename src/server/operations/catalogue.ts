@@ -1,0 +1,76 @@
+import { fail, hashOf, ok, refuse, type Problem, type Result } from '@/core/kernel';
+import { missingForProcedure, readCatalogue } from '@/core/catalogue';
+import { database, findImport, insertFamilyRevision, insertImport, insertPartRevision, listFamilyRevisions, loadCatalogue, type StoredCatalogue } from '@/data';
+import { actorName, type Actor } from '../actor';
+import { guarded } from '../guard';
+import { operation } from '../transaction';
+
+export interface ImportReport {
+  readonly name: string;
+  /** Nothing was new: this very file is in the catalogue already. */
+  readonly already: boolean;
+  readonly families: readonly { readonly code: string; readonly revision: string; readonly sizes: number; readonly state: 'new' | 'there'; readonly missing: readonly string[] }[];
+  readonly parts: number;
+}
+
+const MAX_CATALOGUE_BYTES = 8 * 1024 * 1024;
+
+/**
+ * Takes a catalogue file in, as a whole or not at all. A family revision that is already there must be the same to the last figure:
+ * a sheet's figures never change under a revision that plans stand on. A family that lacks procedure data comes in as plan only.
+ */
+export function importCatalogue(text: string, actor: Actor, now: Date): Promise<Result<ImportReport>> {
+  return operation<ImportReport>(async (tx) => {
+    if (text.length > MAX_CATALOGUE_BYTES) return refuse('file', `is larger than ${MAX_CATALOGUE_BYTES / 1048576} MB`);
+    let json: unknown;
+    try {
+      json = JSON.parse(text);
+    } catch (error) {
+      return refuse('file', `is not JSON: ${(error as Error).message}`);
+    }
+    const read = readCatalogue(json);
+    if (!read.ok) return read;
+    const file = read.value;
+    const hash = hashOf(file);
+    const there = new Map((await listFamilyRevisions(tx)).map((r) => [`${r.code} ${r.revision}`, r.hash]));
+    const problems: Problem[] = [];
+    const families = file.families.map((family, i) => {
+      const known = there.get(`${family.code} ${family.sheet.revision}`);
+      const own = hashOf(family);
+      if (known !== undefined && known !== own) {
+        problems.push({
+          path: `families[${i}].sheet.revision`,
+          message: `${family.code} revision ${family.sheet.revision} is in the catalogue with other figures; a changed sheet needs its own revision`,
+          value: family.sheet.revision,
+        });
+      }
+      return { family, hash: own, state: known === undefined ? ('new' as const) : ('there' as const), missing: missingForProcedure(family) };
+    });
+    if (problems.length > 0) return fail(problems);
+    const already = (await findImport(tx, hash)) !== null;
+    if (!already) {
+      const importId = await insertImport(tx, { name: file.name, hash, actor: actorName(actor), importedAt: now });
+      for (const { family, hash: own, state, missing } of families) {
+        if (state === 'there') continue;
+        await insertFamilyRevision(tx, { importId, code: family.code, revision: family.sheet.revision, hash: own, planOnly: missing.length > 0 ? 1 : 0, body: JSON.stringify(family) });
+      }
+      for (const part of file.adaptors) await insertPartRevision(tx, { importId, kind: 'adaptor', partNumber: part.partNumber, hash: hashOf(part), body: JSON.stringify(part) });
+      for (const part of file.accessories) await insertPartRevision(tx, { importId, kind: 'accessory', partNumber: part.partNumber, hash: hashOf(part), body: JSON.stringify(part) });
+    }
+    return ok({
+      name: file.name,
+      already,
+      families: families.map(({ family, state, missing }) => ({
+        code: family.code,
+        revision: family.sheet.revision,
+        sizes: family.sizes.length,
+        state,
+        missing: missing.map((m) => `${m.path}: ${m.message}`),
+      })),
+      parts: file.adaptors.length + file.accessories.length,
+    });
+  });
+}
+
+/** The catalogue in force. */
+export const viewCatalogue = (): Promise<Result<StoredCatalogue>> => guarded(async () => ok(await loadCatalogue(database())));

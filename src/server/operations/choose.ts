@@ -1,0 +1,134 @@
+import { ok, refuse, type Result } from '@/core/kernel';
+import { choose, judge, type Candidate } from '@/core/gland-selection';
+import { compareDecisions, generateSteps, planHash, planTermination, stepsToRedo, type DecisionChange, type Step, type TerminationPlan } from '@/core/procedure';
+import { insertPlan, loadCatalogue, type JobRow, type StoredFamily, type Tx } from '@/data';
+import { actorName, type Actor } from '../actor';
+import { operation } from '../transaction';
+import { catalogueView, type Assessment } from './assess';
+import { EditLog } from './edits';
+import { assessOne, refreshSummaries, type TerminationRef } from './load';
+import { append } from './record';
+
+/** Takes a size for a termination and stores the plan. Misfits cannot be taken, marginals only provisionally, and it says why. */
+export function takeSize(ref: TerminationRef, sizeCode: string, eventId: string, actor: Actor, now: Date): Promise<Result<{ provisional: boolean }>> {
+  return operation(async (tx) => {
+    const found = await assessOne(tx, ref);
+    if (!found.ok) return found;
+    const { job, assessment } = found.value;
+    const { request } = assessment;
+    if (request === null) return refuse('', assessment.collar.blockedBy ?? 'there is nothing to choose for yet');
+    const catalogue = await loadCatalogue(tx);
+    const choice = choose(request.input, catalogueView(catalogue));
+    const candidate = choice.candidates.find((c) => c.size.code === sizeCode);
+    if (!candidate) return refuse('size', 'is not in the catalogue', sizeCode);
+    const refusal = whyNot(candidate);
+    if (refusal !== null) return refuse('size', refusal, sizeCode);
+    const family = catalogue.families.find((f) => f.family === candidate.family);
+    if (!family) throw new Error('the candidate comes from this catalogue');
+    const plan = planTermination(request, candidate);
+    await storePlan(tx, job, assessment, plan, family, `${plan.size} chosen for ${assessment.tag}`, eventId, actor, now);
+    return ok({ provisional: plan.provisional.length > 0 });
+  });
+}
+
+/** Why a candidate may not be taken, in one line with its numbers; null when it may. */
+export function whyNot(candidate: Candidate): string | null {
+  if (candidate.verdict === 'fits' || candidate.verdict === 'marginal') return null;
+  const reasons = candidate.findings.filter((f) => f.verdict === candidate.verdict).map((f) => f.reason);
+  return `${candidate.size.code} cannot be taken: ${reasons.join('; ')}`;
+}
+
+async function storePlan(
+  tx: Tx,
+  job: JobRow,
+  assessment: Assessment,
+  plan: TerminationPlan,
+  family: StoredFamily,
+  label: string,
+  eventId: string,
+  actor: Actor,
+  now: Date,
+): Promise<void> {
+  const { row } = assessment;
+  const log = new EditLog(tx);
+  if (assessment.plan) await log.write('plan', assessment.plan.id, { supersededAt: now.toISOString() });
+  const hash = planHash(plan);
+  const id = await insertPlan(tx, { terminationId: row.id, familyRevisionId: family.id, plan, planHash: hash, actor: actorName(actor), madeAt: now });
+  log.born('plan', id, 'supersededAt', now);
+  await log.save(job, label, actor, now);
+  // Once the bench has begun, the record says that the plan under it has changed, and in what.
+  if (assessment.events.length > 0) {
+    const steps = generateSteps(plan, family.family);
+    const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
+    const redo = stepsToRedo(assessment.steps, steps, assessment.acts).map((s) => s.id);
+    await append(tx, assessment, {
+      id: eventId,
+      stepId: 'plan',
+      kind: 'replan',
+      actor: actorName(actor),
+      at: now.toISOString(),
+      body: { changed, restamped: unchanged.map((d) => d.id), redo },
+      planHash: hash,
+    }, now);
+  }
+  await refreshSummaries(tx, job, [row.id]);
+}
+
+export interface ChangeReview {
+  readonly size: string;
+  /** Null when the chosen size may be kept; else why not. */
+  readonly refusal: string | null;
+  readonly restamped: readonly string[];
+  readonly changed: readonly DecisionChange[];
+  readonly redo: readonly { readonly id: string; readonly title: string }[];
+  readonly provisional: readonly string[];
+}
+
+/** What making the plan again with today's measurements would leave, change, and ask to be redone. Null when it is not stale. */
+export function reviewChange(assessment: Assessment, families: readonly StoredFamily[], view: ReturnType<typeof catalogueView>): ChangeReview | null {
+  const remade = remake(assessment, families, view);
+  if (remade === null) return null;
+  if (!remade.ok) return { size: assessment.plan?.plan.size ?? '', refusal: remade.problems.map((p) => p.message).join('; '), restamped: [], changed: [], redo: [], provisional: [] };
+  const { plan, steps } = remade.value;
+  const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
+  return {
+    size: plan.size,
+    refusal: null,
+    restamped: unchanged.map((d) => d.label),
+    changed,
+    redo: stepsToRedo(assessment.steps, steps, assessment.acts).map(({ id, title }) => ({ id, title })),
+    provisional: plan.provisional,
+  };
+}
+
+function remake(assessment: Assessment, families: readonly StoredFamily[], view: ReturnType<typeof catalogueView>): Result<{ plan: TerminationPlan; steps: Step[]; family: StoredFamily }> | null {
+  if (!assessment.stale || !assessment.plan) return null;
+  const { request } = assessment;
+  if (request === null) return refuse('', assessment.collar.blockedBy ?? 'something is missing');
+  const old = assessment.plan;
+  const family = families.find((f) => f.id === old.familyRevisionId) ?? families.find((f) => f.family.code === old.plan.family.code);
+  const size = family?.family.sizes.find((s) => s.code === old.plan.size);
+  if (!family || !size) return refuse('size', `${old.plan.size} is no longer in the catalogue`);
+  if (assessment.missing.length > 0) return refuse('', `not measured: ${assessment.missing.join(', ')}`);
+  const candidate = judge(request.input, family.family, size, view);
+  const refusal = whyNot(candidate);
+  if (refusal !== null) return refuse('size', refusal);
+  const plan = planTermination(request, candidate);
+  return ok({ plan, steps: generateSteps(plan, family.family), family });
+}
+
+/** Makes a stale plan again in the same size: unchanged decisions are restamped, changed ones recorded with the steps to redo. */
+export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: Date): Promise<Result<null>> {
+  return operation(async (tx) => {
+    const found = await assessOne(tx, ref);
+    if (!found.ok) return found;
+    const { job, assessment } = found.value;
+    const catalogue = await loadCatalogue(tx);
+    const remade = remake(assessment, catalogue.families, catalogueView(catalogue));
+    if (remade === null) return refuse('', 'the plan is not stale: somebody has made it again already');
+    if (!remade.ok) return remade;
+    const { plan, family } = remade.value;
+    await storePlan(tx, job, assessment, plan, family, `plan of ${assessment.tag} made again`, eventId, actor, now);
+    return ok(null);
+  });
+}

@@ -1,0 +1,100 @@
+import { ok, refuse, type Result } from '@/core/kernel';
+import {
+  insertEdit,
+  lastEdit,
+  loadEvents,
+  markUndone,
+  readRow,
+  terminationIdsOfCables,
+  writeRow,
+  type EditTable,
+  type FieldValue,
+  type JobRow,
+  type RowChange,
+  type Tx,
+} from '@/data';
+import { actorName, type Actor } from '../actor';
+import { operation } from '../transaction';
+import { refreshSummaries, requireJob } from './load';
+
+/** Collects what an operation changes, so that one line undoes all of it. */
+export class EditLog {
+  readonly changes: RowChange[] = [];
+
+  constructor(private readonly tx: Tx) {}
+
+  /** Writes fields of a row and remembers what was there. Fields that do not change are left out. */
+  async write(table: EditTable, id: number, fields: Readonly<Record<string, FieldValue>>): Promise<void> {
+    const was = await readRow(this.tx, table, id, Object.keys(fields));
+    if (was === null) throw new Error(`${table} ${id} is not there`);
+    const after = Object.fromEntries(Object.entries(fields).filter(([k, v]) => was[k] !== v));
+    if (Object.keys(after).length === 0) return;
+    await writeRow(this.tx, table, id, after);
+    this.changes.push({ table, id, before: Object.fromEntries(Object.keys(after).map((k) => [k, was[k] ?? null])), after });
+  }
+
+  /** Remembers a row that was born: undoing it puts the instant of its end into `field`. */
+  born(table: EditTable, id: number, field: 'retiredAt' | 'withdrawnAt' | 'supersededAt', at: Date): void {
+    this.changes.push({ table, id, before: { [field]: at.toISOString() }, after: { [field]: null } });
+  }
+
+  /** Remembers the entry that a new termination took, so that undoing frees it. */
+  placed(terminationId: number, entryId: number | null): void {
+    if (entryId !== null) this.changes.push({ table: 'termination', id: terminationId, before: { entryId: null }, after: { entryId } });
+  }
+
+  async save(job: JobRow, label: string, actor: Actor, at: Date): Promise<void> {
+    if (this.changes.length > 0) await insertEdit(this.tx, job.id, label.slice(0, 200), actorName(actor), at, this.changes);
+  }
+}
+
+/** Ids of the terminations that a set of changes may have touched. */
+async function touched(tx: Tx, changes: readonly RowChange[]): Promise<number[]> {
+  const cables = changes.filter((c) => c.table === 'cable').map((c) => c.id);
+  const ids = new Set([...changes.filter((c) => c.table === 'termination').map((c) => c.id), ...(await terminationIdsOfCables(tx, cables))]);
+  for (const change of changes) {
+    if (change.table === 'reading') {
+      const owner = await readRow(tx, 'reading', change.id, ['cableId']);
+      if (owner) for (const id of await terminationIdsOfCables(tx, [Number(owner.cableId)])) ids.add(id);
+    }
+    if (change.table === 'plan') {
+      const owner = await readRow(tx, 'plan', change.id, ['terminationId']);
+      if (owner) ids.add(Number(owner.terminationId));
+    }
+  }
+  return [...ids];
+}
+
+/**
+ * Takes back the newest edit of this person in this job. Refused when somebody has changed one of its rows since, or when bench work
+ * stands on a plan that would go.
+ */
+export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Result<{ label: string }>> {
+  return operation(async (tx) => {
+    const job = await requireJob(tx, jobSlug);
+    if (!job.ok) return job;
+    const edit = await lastEdit(tx, job.value.id, actorName(actor));
+    if (edit === null) return refuse('', 'there is nothing of yours to undo in this job');
+    for (const change of edit.changes) {
+      const is = await readRow(tx, change.table, change.id, Object.keys(change.after));
+      const moved = is === null || Object.entries(change.after).some(([k, v]) => is[k] !== v);
+      if (moved) return refuse('', `“${edit.label}” cannot be undone: it has been changed again since`);
+      if (change.table === 'plan' && change.after.supersededAt === null) {
+        const plan = await readRow(tx, 'plan', change.id, ['terminationId', 'planHash']);
+        const events = await loadEvents(tx, [Number(plan?.terminationId)]);
+        if (events.some((e) => e.planHash === plan?.planHash)) {
+          return refuse('', `“${edit.label}” cannot be undone: work at the bench stands on this plan. Choose again instead`);
+        }
+      }
+    }
+    for (const change of [...edit.changes].reverse()) {
+      const before = Object.entries(change.before).map(([k, v]) => [k, change.after[k] === null && isInstant(k) ? now.toISOString() : v]);
+      await writeRow(tx, change.table, change.id, Object.fromEntries(before) as RowChange['before']);
+    }
+    await markUndone(tx, [edit.id], now);
+    await refreshSummaries(tx, job.value, await touched(tx, edit.changes));
+    return ok({ label: edit.label });
+  });
+}
+
+const isInstant = (field: string): boolean => field === 'retiredAt' || field === 'withdrawnAt' || field === 'supersededAt';

@@ -1,0 +1,90 @@
+import { ok, refuse, type Result } from '@/core/kernel';
+import { eventHash, GENESIS, type EventContent } from '@/core/inspection';
+import { LOOK_DECISIONS, mayConfirm, type LookDecision } from '@/core/procedure';
+import { appendEvent, findEvent, lockTermination, type Tx } from '@/data';
+import { actorName, type Actor } from '../actor';
+import { operation } from '../transaction';
+import type { Assessment } from './assess';
+import { assessOne, refreshSummaries, requireTermination, type TerminationRef } from './load';
+
+type Draft = Omit<EventContent, 'termination' | 'seq' | 'prevHash'>;
+
+/** Chains an event to the last one of its termination and stores it. The caller holds the termination's lock. */
+export async function append(tx: Tx, assessment: Assessment, draft: Draft, now: Date): Promise<void> {
+  const last = assessment.events[assessment.events.length - 1];
+  const content: EventContent = { ...draft, termination: assessment.tag, seq: (last?.seq ?? 0) + 1, prevHash: last?.hash ?? GENESIS };
+  await appendEvent(tx, assessment.row.id, { ...content, hash: eventHash(content) }, now);
+}
+
+export interface ConfirmInput {
+  /** Made by the client, so that a repeated send is stored once. */
+  readonly id: string;
+  readonly stepId: string;
+  readonly fingerprint: string;
+  readonly decision: LookDecision | null;
+  /** When the hand confirmed it, by the bench's clock. */
+  readonly at: string;
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+/** A bench clock may run ahead by this much before its times are refused. */
+const CLOCK_AHEAD_MS = 10 * 60_000;
+
+function checkInput(input: ConfirmInput, now: Date): Result<null> {
+  if (!UUID.test(input.id)) return refuse('id', 'is not an event id', input.id);
+  const at = Date.parse(input.at);
+  if (Number.isNaN(at) || new Date(at).toISOString() !== input.at) return refuse('at', 'is not a time', input.at);
+  if (at > now.getTime() + CLOCK_AHEAD_MS) return refuse('at', 'the clock of this device runs ahead: set it before you go on', input.at);
+  if (input.decision !== null && !LOOK_DECISIONS.includes(input.decision)) return refuse('decision', 'is not a decision', input.decision);
+  return ok(null);
+}
+
+/** Confirms the next step at the bench, or says why it may not be confirmed. */
+export function confirmStep(ref: TerminationRef, input: ConfirmInput, actor: Actor, now: Date): Promise<Result<{ repeated: boolean }>> {
+  return operation<{ repeated: boolean }>(async (tx) => {
+    const valid = checkInput(input, now);
+    if (!valid.ok) return valid;
+    const named = await requireTermination(tx, ref);
+    if (!named.ok) return named;
+    await lockTermination(tx, named.value.row.id);
+    const already = await findEvent(tx, input.id);
+    if (already) {
+      return already.terminationId === named.value.row.id && already.stepId === input.stepId
+        ? ok({ repeated: true })
+        : refuse('id', 'this event id belongs to something else', input.id);
+    }
+    const found = await assessOne(tx, ref);
+    if (!found.ok) return found;
+    const { job, assessment } = found.value;
+    if (!assessment.plan) return refuse('plan', 'no gland has been chosen yet');
+    if (assessment.steps.length === 0) return refuse('plan', assessment.collar.blockedBy ?? 'this plan has no steps');
+    const may = mayConfirm(
+      {
+        steps: assessment.steps,
+        acts: assessment.acts,
+        stale: assessment.stale,
+        provisional: assessment.plan.plan.provisional,
+        secondPerson: job.secondPerson,
+      },
+      { stepId: input.stepId, fingerprint: input.fingerprint, decision: input.decision, actor: actor.name },
+    );
+    if (!may.ok) return may;
+    const step = may.value;
+    await append(
+      tx,
+      assessment,
+      {
+        id: input.id,
+        stepId: step.id,
+        kind: step.kind === 'look' || step.kind === 'sign' ? step.kind : 'confirm',
+        actor: actorName(actor),
+        at: input.at,
+        body: { fingerprint: step.fingerprint, title: step.title, ...(input.decision ? { decision: input.decision } : {}), ...(step.figure ? { figure: step.figure } : {}) },
+        planHash: assessment.plan.planHash,
+      },
+      now,
+    );
+    await refreshSummaries(tx, job, [assessment.row.id]);
+    return ok({ repeated: false });
+  });
+}

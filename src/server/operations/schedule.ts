@@ -1,0 +1,203 @@
+import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
+import { compareTags, tagSchema } from '@/core/schedule';
+import { parseLength } from '@/core/units';
+import {
+  database,
+  findSchedule,
+  insertCable,
+  insertTermination,
+  lastEditorOf,
+  listCableTypes,
+  listEntries,
+  loadEvents,
+  loadScheduleRows,
+  terminationIdsOfCables,
+  type FieldValue,
+  type JobRow,
+  type ScheduleQuery,
+  type ScheduleRow,
+  type Tx,
+} from '@/data';
+import type { Actor } from '../actor';
+import { guarded } from '../guard';
+import { operation } from '../transaction';
+import { EditLog } from './edits';
+import { refreshSummaries, requireJob } from './load';
+
+/** Largest page that the grid asks for. */
+const MAX_PAGE = 100;
+
+export function schedulePage(jobSlug: string, query: ScheduleQuery): Promise<Result<{ rows: ScheduleRow[]; total: number }>> {
+  return guarded(async () => {
+    const job = await requireJob(database(), jobSlug);
+    if (!job.ok) return job;
+    return ok(await findSchedule(database(), job.value.id, { ...query, limit: Math.min(query.limit, MAX_PAGE) }));
+  });
+}
+
+/** What the grid offers in its pick lists. */
+export function scheduleChoices(jobSlug: string): Promise<Result<{ types: string[]; entries: string[] }>> {
+  return guarded(async () => {
+    const job = await requireJob(database(), jobSlug);
+    if (!job.ok) return job;
+    const types = await listCableTypes(database(), job.value.id);
+    const entries = await listEntries(database(), job.value.id);
+    return ok({ types: types.map((t) => t.code), entries: entries.map((e) => `${e.enclosure}/${e.label}`).sort(compareTags) });
+  });
+}
+
+/** Fields of a schedule row as a person types them. */
+export const SCHEDULE_FIELDS = ['tag', 'type', 'route', 'note', 'aPlace', 'aTail', 'aSpare', 'bPlace', 'bTail', 'bSpare'] as const;
+export type ScheduleField = (typeof SCHEDULE_FIELDS)[number];
+export type ScheduleEdit = Partial<Record<ScheduleField, string>>;
+
+interface Parsed {
+  readonly cable: Record<string, FieldValue>;
+  readonly A: Record<string, FieldValue>;
+  readonly B: Record<string, FieldValue>;
+}
+
+/** Typed text to columns, every field with its own message. */
+async function parseFields(tx: Tx, job: JobRow, input: ScheduleEdit): Promise<Result<Parsed>> {
+  const problems: Problem[] = [];
+  const parsed = { cable: {} as Record<string, FieldValue>, A: {} as Record<string, FieldValue>, B: {} as Record<string, FieldValue> };
+  if (input.tag !== undefined) {
+    try {
+      parsed.cable.tag = tagSchema.validateSync(input.tag);
+    } catch (error) {
+      problems.push({ path: 'tag', message: (error as Error).message, value: input.tag });
+    }
+  }
+  if (input.type !== undefined) {
+    const type = (await listCableTypes(tx, job.id)).find((t) => t.code === input.type);
+    if (type) parsed.cable.typeId = type.id;
+    else problems.push({ path: 'type', message: input.type === '' ? 'a type is needed' : 'is not a cable type of this job', value: input.type });
+  }
+  if (input.note !== undefined) {
+    if (input.note.length > 200) problems.push({ path: 'note', message: 'is longer than 200 characters' });
+    else parsed.cable.note = input.note;
+  }
+  const length = (field: ScheduleField, assumed: 'm' | 'job', maxMm: number): number | null | undefined => {
+    const text = input[field]?.trim();
+    if (text === undefined) return undefined;
+    if (text === '') return null;
+    const bare = /^[\d.,]+$/.test(text);
+    const read = bare && assumed === 'm' ? parseLength(`${text} m`) : parseLength(text, assumed === 'job' ? job.unit : undefined);
+    if (!read.ok) problems.push({ path: field, message: read.problems[0]?.message ?? 'is not a length', value: text });
+    else if (read.value.mm > maxMm) problems.push({ path: field, message: `is longer than ${maxMm / 1000} m`, value: text });
+    else return read.value.mm;
+    return undefined;
+  };
+  const route = length('route', 'm', 20_000_000);
+  if (route !== undefined) parsed.cable.routeMm = route;
+  const entries = input.aPlace || input.bPlace ? new Map((await listEntries(tx, job.id)).map((e) => [`${e.enclosure}/${e.label}`, e.id])) : new Map<string, number>();
+  for (const end of ['A', 'B'] as const) {
+    const key = end.toLowerCase() as 'a' | 'b';
+    const place = input[`${key}Place`]?.trim();
+    if (place !== undefined) {
+      const id = place === '' ? null : entries.get(place);
+      if (id === undefined) problems.push({ path: `${key}Place`, message: 'is not an entry of this job; write enclosure/entry', value: place });
+      else parsed[end].entryId = id;
+    }
+    const tail = length(`${key}Tail`, 'job', 20_000);
+    if (tail !== undefined) parsed[end].tailMm = tail;
+    const spare = length(`${key}Spare`, 'job', 20_000);
+    if (spare !== undefined) parsed[end].spareMm = spare ?? 0;
+  }
+  return problems.length > 0 ? fail(problems) : ok(parsed);
+}
+
+/** A new cable with both its terminations. */
+export function addCable(jobSlug: string, input: ScheduleEdit, actor: Actor, now: Date): Promise<Result<{ id: number }>> {
+  return operation(async (tx) => {
+    const job = await requireJob(tx, jobSlug);
+    if (!job.ok) return job;
+    const parsed = await parseFields(tx, job.value, { ...input, tag: input.tag ?? '', type: input.type ?? '' });
+    if (!parsed.ok) return parsed;
+    const { cable, A, B } = parsed.value;
+    const id = await insertCable(tx, {
+      jobId: job.value.id,
+      tag: String(cable.tag),
+      typeId: Number(cable.typeId),
+      routeMm: (cable.routeMm as number | null | undefined) ?? null,
+      note: String(cable.note ?? ''),
+    });
+    const log = new EditLog(tx);
+    log.born('cable', id, 'retiredAt', now);
+    for (const [end, fields] of [['A', A], ['B', B]] as const) {
+      const entryId = (fields.entryId as number | null | undefined) ?? null;
+      const termination = await insertTermination(tx, {
+        cableId: id,
+        end,
+        entryId,
+        tailMm: (fields.tailMm as number | null | undefined) ?? null,
+        spareMm: Number(fields.spareMm ?? 0),
+      });
+      log.placed(termination, entryId);
+    }
+    await log.save(job.value, `cable ${String(cable.tag)} added`, actor, now);
+    await refreshSummaries(tx, job.value, await terminationIdsOfCables(tx, [id]));
+    return ok({ id });
+  });
+}
+
+export interface Versions {
+  readonly cable: number;
+  readonly A: number;
+  readonly B: number;
+}
+
+/** Two people met on one row: who else, and what is there now. */
+export interface Conflict {
+  readonly by: string | null;
+  readonly row: ScheduleRow;
+}
+
+export type EditOutcome = { readonly saved: ScheduleRow } | { readonly conflict: Conflict };
+
+/** Changes fields of one cable and its ends. When somebody was faster, nothing is written and their values come back. */
+export function editCable(jobSlug: string, cableId: number, versions: Versions, input: ScheduleEdit, actor: Actor, now: Date): Promise<Result<EditOutcome>> {
+  return operation<EditOutcome>(async (tx) => {
+    const job = await requireJob(tx, jobSlug);
+    if (!job.ok) return job;
+    const [row] = await loadScheduleRows(tx, [cableId]);
+    if (!row) return refuse('', 'this cable is not in the job');
+    const parsed = await parseFields(tx, job.value, input);
+    if (!parsed.ok) return parsed;
+    const { cable, A, B } = parsed.value;
+    const late =
+      (Object.keys(cable).length > 0 && row.version !== versions.cable) ||
+      (Object.keys(A).length > 0 && row.a.version !== versions.A) ||
+      (Object.keys(B).length > 0 && row.b.version !== versions.B);
+    if (late) {
+      const by = (await lastEditorOf(tx, job.value.id, 'cable', cableId)) ?? (await lastEditorOf(tx, job.value.id, 'termination', row.a.id));
+      return ok({ conflict: { by, row } });
+    }
+    const log = new EditLog(tx);
+    if (Object.keys(cable).length > 0) await log.write('cable', cableId, cable);
+    if (Object.keys(A).length > 0) await log.write('termination', row.a.id, A);
+    if (Object.keys(B).length > 0) await log.write('termination', row.b.id, B);
+    await log.save(job.value, `${row.tag}: ${Object.keys(input).join(', ')}`, actor, now);
+    await refreshSummaries(tx, job.value, [row.a.id, row.b.id]);
+    const [saved] = await loadScheduleRows(tx, [cableId]);
+    if (!saved) throw new Error('the row was there a moment ago');
+    return ok({ saved });
+  });
+}
+
+/** Takes a cable out of the schedule. Its record stays; its entries are free again. */
+export function retireCable(jobSlug: string, cableId: number, actor: Actor, now: Date): Promise<Result<{ tag: string; events: number }>> {
+  return operation(async (tx) => {
+    const job = await requireJob(tx, jobSlug);
+    if (!job.ok) return job;
+    const [row] = await loadScheduleRows(tx, [cableId]);
+    if (!row) return refuse('', 'this cable is not in the job');
+    const events = await loadEvents(tx, [row.a.id, row.b.id]);
+    const log = new EditLog(tx);
+    await log.write('cable', cableId, { retiredAt: now.toISOString() });
+    for (const end of [row.a, row.b]) await log.write('termination', end.id, { entryId: null });
+    await log.save(job.value, `cable ${row.tag} retired`, actor, now);
+    return ok({ tag: row.tag, events: events.length });
+  });
+}
+
