@@ -13,7 +13,12 @@ if (!dev) ensureBuild();
 const { startMariadb, freePort } = await import('./lib/mariadb.mjs');
 const { startApplication } = await import('./lib/application.mjs');
 const db = external
-  ? { url: external, ownerUrl: process.env.DATABASE_OWNER_URL ?? external, application: undefined, stop: async () => {} }
+  ? {
+      url: external,
+      ownerUrl: process.env.DATABASE_OWNER_URL ?? external,
+      application: undefined,
+      stop: async () => {},
+    }
   : await startMariadb('mariadb', Number(process.env.DEMO_DATABASE_PORT ?? 3317));
 
 let application;
@@ -28,11 +33,26 @@ async function stop(code) {
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
 
 try {
-  run(process.execPath, ['node_modules/tsx/dist/cli.mjs', '--conditions=react-server', 'cli/database.ts', '--demo'], {
-    env: { ...process.env, DATABASE_URL: db.url, DATABASE_OWNER_URL: db.ownerUrl, ...(db.application ? { DATABASE_APPLICATION: db.application } : {}) },
+  run(
+    process.execPath,
+    ['node_modules/tsx/dist/cli.mjs', '--conditions=react-server', 'cli/database.ts', '--demo'],
+    {
+      env: {
+        ...process.env,
+        DATABASE_URL: db.url,
+        DATABASE_OWNER_URL: db.ownerUrl,
+        ...(db.application ? { DATABASE_APPLICATION: db.application } : {}),
+      },
+    },
+  );
+  application = await startApplication({
+    port: await freePort(Number(process.env.PORT ?? 3000)),
+    databaseUrl: db.url,
+    dev,
   });
-  application = await startApplication({ port: await freePort(Number(process.env.PORT ?? 3000)), databaseUrl: db.url, dev });
-  console.log(`\nAmber Collar is at ${application.address} (ready after ${((Date.now() - started) / 1000).toFixed(0)} s). Ctrl+C stops it and its database.\n`);
+  console.log(
+    `\nAmber Collar is at ${application.address} (ready after ${((Date.now() - started) / 1000).toFixed(0)} s). Ctrl+C stops it and its database.\n`,
+  );
   await application.ended;
   await stop(stopping ? 0 : 1);
 } catch (error) {

@@ -9,11 +9,27 @@ const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 /** Starts `next start` (or `next dev`) on loopback and waits until it answers. */
 export async function startApplication({ port, databaseUrl, dev = false, logName = 'application.log' }) {
   const log = openSync(join(LOCAL, logName), 'a');
-  const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '--hostname', '127.0.0.1', '--port', String(port)], {
-    cwd: ROOT,
-    stdio: ['ignore', log, log],
-    env: { ...process.env, DATABASE_URL: databaseUrl, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: dev ? 'development' : 'production' },
-  });
+  const child = spawn(
+    process.execPath,
+    [
+      'node_modules/next/dist/bin/next',
+      dev ? 'dev' : 'start',
+      '--hostname',
+      '127.0.0.1',
+      '--port',
+      String(port),
+    ],
+    {
+      cwd: ROOT,
+      stdio: ['ignore', log, log],
+      env: {
+        ...process.env,
+        DATABASE_URL: databaseUrl,
+        NEXT_TELEMETRY_DISABLED: '1',
+        NODE_ENV: dev ? 'development' : 'production',
+      },
+    },
+  );
   const address = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 300; i += 1) {
     if (child.exitCode !== null) throw new Error(`the application ended at once; see .local/${logName}`);
@@ -27,7 +43,8 @@ export async function startApplication({ port, databaseUrl, dev = false, logName
           async stop() {
             if (child.exitCode !== null) return;
             child.kill('SIGTERM');
-            for (let n = 0; n < 50 && child.exitCode === null && child.signalCode === null; n += 1) await sleep(100);
+            for (let n = 0; n < 50 && child.exitCode === null && child.signalCode === null; n += 1)
+              await sleep(100);
             if (child.exitCode === null && child.signalCode === null) child.kill('SIGKILL');
           },
         };

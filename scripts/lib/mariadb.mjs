@@ -13,7 +13,9 @@ const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 export function freePort(wished) {
   return new Promise((resolve, reject) => {
     const server = createServer();
-    server.once('error', () => (wished === 0 ? reject(new Error('no free port')) : freePort(0).then(resolve, reject)));
+    server.once('error', () =>
+      wished === 0 ? reject(new Error('no free port')) : freePort(0).then(resolve, reject),
+    );
     server.listen(wished, '127.0.0.1', () => {
       const { port } = server.address();
       server.close(() => resolve(port));
@@ -22,7 +24,11 @@ export function freePort(wished) {
 }
 
 function sql(socket, password, text) {
-  const result = spawnSync('mariadb', ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${password}`], { input: text, encoding: 'utf8' });
+  const result = spawnSync(
+    'mariadb',
+    ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${password}`],
+    { input: text, encoding: 'utf8' },
+  );
   if (result.status !== 0) throw new Error(`database: ${result.stderr}`);
 }
 
@@ -45,7 +51,10 @@ export async function startMariadb(name, wishedPort) {
   const data = join(home, 'data');
   mkdirSync(home, { recursive: true });
   const passwords = readPasswords(join(home, 'passwords.json'));
-  const short = join(home, 'db.sock').length < 100 ? home : join('/tmp', `amber-collar-${userInfo().uid}-${passwords.tag}`);
+  const short =
+    join(home, 'db.sock').length < 100
+      ? home
+      : join('/tmp', `amber-collar-${userInfo().uid}-${passwords.tag}`);
   mkdirSync(short, { recursive: true, mode: 0o700 });
   const socket = join(short, 'db.sock');
   const pidFile = join(home, 'db.pid');
@@ -53,7 +62,17 @@ export async function startMariadb(name, wishedPort) {
   const fresh = !existsSync(join(data, 'mysql'));
   if (fresh) {
     mkdirSync(data, { recursive: true });
-    const made = spawnSync('mariadb-install-db', ['--no-defaults', `--user=${userInfo().username}`, `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db'], { encoding: 'utf8' });
+    const made = spawnSync(
+      'mariadb-install-db',
+      [
+        '--no-defaults',
+        `--user=${userInfo().username}`,
+        `--datadir=${data}`,
+        '--auth-root-authentication-method=normal',
+        '--skip-test-db',
+      ],
+      { encoding: 'utf8' },
+    );
     if (made.status !== 0) throw new Error(`database: could not be made\n${made.stdout}\n${made.stderr}`);
   }
   const port = await freePort(wishedPort);
@@ -83,7 +102,12 @@ export async function startMariadb(name, wishedPort) {
   await waitUntilUp(socket, fresh ? '' : passwords.root, child, errorLog);
   if (fresh) {
     const at = (user, password, rights) =>
-      ['127.0.0.1', 'localhost'].map((host) => `CREATE USER IF NOT EXISTS '${user}'@'${host}' IDENTIFIED BY '${password}'; ${rights} TO '${user}'@'${host}'${user === 'amber_owner' ? ' WITH GRANT OPTION' : ''};`).join('\n');
+      ['127.0.0.1', 'localhost']
+        .map(
+          (host) =>
+            `CREATE USER IF NOT EXISTS '${user}'@'${host}' IDENTIFIED BY '${password}'; ${rights} TO '${user}'@'${host}'${user === 'amber_owner' ? ' WITH GRANT OPTION' : ''};`,
+        )
+        .join('\n');
     sql(
       socket,
       '',
@@ -101,7 +125,11 @@ SET PASSWORD FOR 'root'@'localhost' = PASSWORD('${passwords.root}');`,
     pid: child.pid,
     port,
     async stop() {
-      spawnSync('mariadb-admin', ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${passwords.root}`, 'shutdown'], { stdio: 'ignore' });
+      spawnSync(
+        'mariadb-admin',
+        ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${passwords.root}`, 'shutdown'],
+        { stdio: 'ignore' },
+      );
       for (let i = 0; i < 100 && alive(child.pid); i += 1) await sleep(100);
       if (alive(child.pid)) process.kill(child.pid, 'SIGTERM');
       if (short !== home) rmSync(short, { recursive: true, force: true });
@@ -137,7 +165,11 @@ const isMariadb = (pid) => {
 async function waitUntilUp(socket, password, child, errorLog) {
   for (let i = 0; i < 300; i += 1) {
     if (child.exitCode !== null) break;
-    const ping = spawnSync('mariadb-admin', ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${password}`, 'ping'], { stdio: 'ignore' });
+    const ping = spawnSync(
+      'mariadb-admin',
+      ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${password}`, 'ping'],
+      { stdio: 'ignore' },
+    );
     if (ping.status === 0) return;
     await sleep(100);
   }

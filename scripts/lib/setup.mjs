@@ -11,7 +11,8 @@ export const LOCAL = join(ROOT, '.local');
 export function run(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
   if (result.error) throw result.error;
-  if (result.status !== 0) throw new Error(`${command} ${args.join(' ')} ended with ${result.status ?? result.signal}`);
+  if (result.status !== 0)
+    throw new Error(`${command} ${args.join(' ')} ended with ${result.status ?? result.signal}`);
 }
 
 const DATABASE_PACKAGES = [
@@ -37,7 +38,10 @@ export function ensureDebian({ database, tests }) {
   console.log(`setup: installing ${missing.join(', ')}`);
   const apt = (args) => {
     const [command, ...rest] = [...sudo, 'apt-get', '-qq', ...args];
-    run(command, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    run(command, rest, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   };
   apt(['update']);
   apt(['install', '-y', '--no-install-recommends', ...missing]);
@@ -51,7 +55,9 @@ export function ensureNode() {
   const lock = hashFile(join(ROOT, 'package-lock.json'));
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('setup: installing npm packages');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { env: { ...process.env, NODE_ENV: 'development' } });
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    env: { ...process.env, NODE_ENV: 'development' },
+  });
   writeFileSync(stamp, lock);
 }
 
@@ -77,7 +83,8 @@ export function ensureBuild() {
   }
   const now = hash.digest('hex');
   const stamp = join(LOCAL, 'build.stamp');
-  if (existsSync(join(ROOT, '.next', 'BUILD_ID')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
+  if (existsSync(join(ROOT, '.next', 'BUILD_ID')) && existsSync(stamp) && readFileSync(stamp, 'utf8') === now)
+    return;
   console.log('setup: building the application');
   const started = Date.now();
   const built = spawnSync('node', ['node_modules/next/dist/bin/next', 'build'], {

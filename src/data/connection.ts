@@ -19,7 +19,14 @@ function connect(): Connected {
   if (holder.amberCollarDatabase) return holder.amberCollarDatabase;
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set; `npm run demo` starts a private database and sets it');
-  const pool = mysql.createPool({ uri: url, timezone: 'Z', connectionLimit: 8, charset: 'utf8mb4', connectTimeout: 3000, jsonStrings: true });
+  const pool = mysql.createPool({
+    uri: url,
+    timezone: 'Z',
+    connectionLimit: 8,
+    charset: 'utf8mb4',
+    connectTimeout: 3000,
+    jsonStrings: true,
+  });
   holder.amberCollarDatabase = { pool, database: drizzle({ client: pool, schema, mode: 'planetscale' }) };
   return holder.amberCollarDatabase;
 }
@@ -42,7 +49,16 @@ export async function closeDatabase(): Promise<void> {
 }
 
 /** Codes by which the driver says that the server is away, as opposed to unhappy with a statement. */
-const AWAY = new Set(['ECONNREFUSED', 'ECONNRESET', 'PROTOCOL_CONNECTION_LOST', 'ETIMEDOUT', 'ENOENT', 'EPIPE', 'ER_SERVER_SHUTDOWN', 'ER_CON_COUNT_ERROR']);
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'PROTOCOL_CONNECTION_LOST',
+  'ETIMEDOUT',
+  'ENOENT',
+  'EPIPE',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+]);
 
 function codeOf(error: unknown): string | undefined {
   for (let at: unknown = error, depth = 0; at instanceof Error && depth < 4; at = at.cause, depth += 1) {

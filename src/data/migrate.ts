@@ -16,7 +16,10 @@ export function readSteps(folder = join(process.cwd(), 'src/data/migrations')): 
       const [, ...parts] = readFileSync(join(folder, file), 'utf8').split(/^-- step: /m);
       return parts.map((part) => {
         const [name = '', ...lines] = part.split('\n');
-        return { name: `${file.replace('.sql', '')}/${name.trim()}`, sql: lines.join('\n').trim().replace(/;$/, '') };
+        return {
+          name: `${file.replace('.sql', '')}/${name.trim()}`,
+          sql: lines.join('\n').trim().replace(/;$/, ''),
+        };
       });
     });
 }
@@ -37,7 +40,9 @@ export async function migrate(ownerUrl: string, steps = readSteps()): Promise<st
     for (const step of steps) {
       if (done.has(step.name)) continue;
       await connection.query(step.sql);
-      await connection.execute('INSERT INTO schema_step (name, done_at) VALUES (?, UTC_TIMESTAMP(3))', [step.name]);
+      await connection.execute('INSERT INTO schema_step (name, done_at) VALUES (?, UTC_TIMESTAMP(3))', [
+        step.name,
+      ]);
       ran.push(step.name);
     }
     return ran;
@@ -54,7 +59,9 @@ export async function grantApplication(ownerUrl: string, application: string): P
   if (!/^[a-z_]{1,32}$/.test(application)) throw new Error(`not a user name: ${application}`);
   const connection = await mysql.createConnection({ uri: ownerUrl, timezone: 'Z' });
   try {
-    const [tables] = await connection.query<RowDataPacket[]>('SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()');
+    const [tables] = await connection.query<RowDataPacket[]>(
+      'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()',
+    );
     for (const { name } of tables) {
       const rights = APPEND_ONLY.has(String(name)) ? 'SELECT, INSERT' : 'SELECT, INSERT, UPDATE, DELETE';
       for (const host of ['127.0.0.1', 'localhost']) {

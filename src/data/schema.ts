@@ -1,4 +1,13 @@
-import { datetime, double, int, longtext, mysqlEnum, mysqlTable, tinyint, varchar } from 'drizzle-orm/mysql-core';
+import {
+  datetime,
+  double,
+  int,
+  longtext,
+  mysqlEnum,
+  mysqlTable,
+  tinyint,
+  varchar,
+} from 'drizzle-orm/mysql-core';
 
 // The tables as the queries see them. Keys, checks and triggers live in the migrations; a test compares the two.
 

@@ -23,7 +23,11 @@ import { operation } from './transaction';
 
 /** Loads the demo catalogue and job where they are not there yet. Everything after the bare schedule goes the way a user goes. */
 export async function loadDemo(catalogueText: string): Promise<Result<'loaded' | 'there'>> {
-  const imported = await importCatalogue(catalogueText, { name: 'planner' }, new Date('2026-10-19T08:00:00.000Z'));
+  const imported = await importCatalogue(
+    catalogueText,
+    { name: 'planner' },
+    new Date('2026-10-19T08:00:00.000Z'),
+  );
   if (!imported.ok) return imported;
   if (await findJob(database(), JOB.slug)) return ok('there');
   const made = await operation(async (tx) => {
@@ -53,14 +57,28 @@ async function insertSchedule(tx: Tx): Promise<void> {
   for (const cable of CABLES) {
     const typeId = types.get(cable.type);
     if (typeId === undefined) throw new Error(`demo: no type ${cable.type}`);
-    const cableId = await insertCable(tx, { jobId, tag: cable.tag, typeId, routeMm: cable.routeM * 1000, note: cable.note ?? '' });
-    for (const [end, at] of [['A', cable.a], ['B', cable.b]] as const) {
+    const cableId = await insertCable(tx, {
+      jobId,
+      tag: cable.tag,
+      typeId,
+      routeMm: cable.routeM * 1000,
+      note: cable.note ?? '',
+    });
+    for (const [end, at] of [
+      ['A', cable.a],
+      ['B', cable.b],
+    ] as const) {
       const [box = '', label = ''] = at.place.split('/');
       const entryId = await findEntry(tx, jobId, box, label);
       if (entryId === null) throw new Error(`demo: no entry ${at.place}`);
-      terminations.push(await insertTermination(tx, { cableId, end, entryId, tailMm: at.tailMm, spareMm: 50 }));
+      terminations.push(
+        await insertTermination(tx, { cableId, end, entryId, tailMm: at.tailMm, spareMm: 50 }),
+      );
     }
-    await insertReadings(tx, cable.readings.map(({ end, reading }) => ({ cableId, end, reading })));
+    await insertReadings(
+      tx,
+      cable.readings.map(({ end, reading }) => ({ cableId, end, reading })),
+    );
   }
   const job = await requireJob(tx, JOB.slug);
   if (!job.ok) throw new Error('demo: the job was just made');
@@ -109,7 +127,13 @@ async function workTheDemo(): Promise<Result<null>> {
       const at = tick(step.station === 'cut' ? 5 : 3);
       const done = await confirmStep(
         ref,
-        { id: randomUUID(), stepId: step.id, fingerprint: step.fingerprint, decision: step.kind === 'look' ? 'clamped' : null, at: at.toISOString() },
+        {
+          id: randomUUID(),
+          stepId: step.id,
+          fingerprint: step.fingerprint,
+          decision: step.kind === 'look' ? 'clamped' : null,
+          at: at.toISOString(),
+        },
         { name: step.kind === 'sign' ? 'inspector' : 'fitter 1' },
         at,
       );

@@ -9,7 +9,8 @@ const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }
   event_order: { path: 'event', message: 'somebody else has just confirmed a step here: look again' },
 };
 
-export const DATABASE_AWAY = 'The database does not answer. Nothing was saved, nothing is lost here: try again in a moment.';
+export const DATABASE_AWAY =
+  'The database does not answer. Nothing was saved, nothing is lost here: try again in a moment.';
 
 /** Runs an operation and turns the failures that a database may foreseeably give into problems at a field. Bugs still throw. */
 export async function guarded<T>(work: () => Promise<Result<T>>): Promise<Result<T>> {

@@ -1,5 +1,13 @@
 import { fail, ok, type Problem, type Result } from '@/core/kernel';
-import { METHODS, METHOD_WORDS, diameterOf, nominalToleranceMm, type Method, type Quantity, type Reading } from '@/core/cable-measurement';
+import {
+  METHODS,
+  METHOD_WORDS,
+  diameterOf,
+  nominalToleranceMm,
+  type Method,
+  type Quantity,
+  type Reading,
+} from '@/core/cable-measurement';
 import { parseLength, type LengthUnit } from '@/core/units';
 
 /*
@@ -34,7 +42,9 @@ export function writeReadingCell(readings: readonly Reading[]): string {
   return readings
     .map((r) => {
       const source = [r.instrument, r.person, r.at];
-      const braces = source.some((s) => s !== undefined) ? ` {${source.map((s) => escapeText(s ?? '')).join('; ')}}` : '';
+      const braces = source.some((s) => s !== undefined)
+        ? ` {${source.map((s) => escapeText(s ?? '')).join('; ')}}`
+        : '';
       const tolerance = r.tolerance === undefined ? '' : ` ± ${r.tolerance}`;
       const angle = r.angleDeg === undefined ? '' : ` @${r.angleDeg}`;
       return `${METHOD_WORDS[r.method]} ${r.text} [${r.unit}]${tolerance}${angle}${braces}`;
@@ -42,7 +52,8 @@ export function writeReadingCell(readings: readonly Reading[]): string {
     .join(' | ');
 }
 
-const ONE = /^(?<value>[^[\]±@{}]+?)\s*(?:\[(?<unit>mm|in)\])?\s*(?:±\s*(?<tolerance>[^@{]+?))?\s*(?:@\s*(?<angle>\d+(?:\.\d+)?)\s*°?)?\s*(?:\{(?<source>.*)\})?$/su;
+const ONE =
+  /^(?<value>[^[\]±@{}]+?)\s*(?:\[(?<unit>mm|in)\])?\s*(?:±\s*(?<tolerance>[^@{]+?))?\s*(?:@\s*(?<angle>\d+(?:\.\d+)?)\s*°?)?\s*(?:\{(?<source>.*)\})?$/su;
 
 /** Reads a cell back. `unit` is the row's unit column; without one a bare number is refused. `tapeThicknessMm` is needed to judge a circumference. */
 export function parseReadingCell(
@@ -62,20 +73,33 @@ export function parseReadingCell(
   return problems.length > 0 ? fail(problems) : ok(readings);
 }
 
-function parseOne(text: string, quantity: Quantity, rowUnit: LengthUnit | undefined, tapeThicknessMm: number): Result<Reading> {
+function parseOne(
+  text: string,
+  quantity: Quantity,
+  rowUnit: LengthUnit | undefined,
+  tapeThicknessMm: number,
+): Result<Reading> {
   const bad = (message: string): Result<Reading> => fail([{ path: '', message, value: text }]);
   const lower = text.toLowerCase();
   const method: Method | undefined = METHODS.find((m) => lower.startsWith(METHOD_WORDS[m].toLowerCase()));
   const rest = (method === undefined ? text : text.slice(METHOD_WORDS[method].length)).trim();
   const match = ONE.exec(rest);
   if (!match?.groups) return bad('is not a reading; write for example: caliper 30.2 mm @0');
-  const { value = '', unit: fieldUnit, tolerance, angle, source } = match.groups as Record<string, string | undefined>;
-  if (/[a-z]/i.test(value[0] ?? '')) return bad('unknown method; use caliper, wrap tape, diameter tape or datasheet');
+  const {
+    value = '',
+    unit: fieldUnit,
+    tolerance,
+    angle,
+    source,
+  } = match.groups as Record<string, string | undefined>;
+  if (/[a-z]/i.test(value[0] ?? ''))
+    return bad('unknown method; use caliper, wrap tape, diameter tape or datasheet');
   const stated = (fieldUnit as LengthUnit | undefined) ?? rowUnit;
   const length = parseLength(value, stated);
   if (!length.ok) return bad(length.problems[0]?.message ?? 'is not a length');
   const unit = stated ?? (length.value.unit === 'in' || length.value.unit === 'ft' ? 'in' : 'mm');
-  const [instrument, person, at] = source === undefined ? [] : cutAt(source, ';').map((s) => unescapeText(s.replace(/^ /, '')));
+  const [instrument, person, at] =
+    source === undefined ? [] : cutAt(source, ';').map((s) => unescapeText(s.replace(/^ /, '')));
   const reading: Reading = {
     quantity,
     method: method ?? 'datasheet',

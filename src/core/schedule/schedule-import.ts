@@ -92,7 +92,11 @@ type Cells = Readonly<Record<string, string>>;
 const fold = (tag: string): string => tag.normalize('NFC').toLowerCase();
 
 /** Judges every row of a file against the job as it is. Nothing is written here; a refused row says why, cell by cell. */
-export function previewImport(rows: readonly Cells[], columns: ReadonlySet<string>, context: ImportContext): ImportRow[] {
+export function previewImport(
+  rows: readonly Cells[],
+  columns: ReadonlySet<string>,
+  context: ImportContext,
+): ImportRow[] {
   const current = new Map([...context.current].map(([tag, cable]) => [fold(tag), cable]));
   const seenTags = new Map<string, number>();
   const taken = new Map<string, string>();
@@ -108,13 +112,21 @@ export function previewImport(rows: readonly Cells[], columns: ReadonlySet<strin
   }
   return rows.map((cells, i) => {
     const line = i + 2;
-    const read = readRow(cells, columns, current.get(fold((cells.cable ?? '').trim())) ?? null, context, taken);
+    const read = readRow(
+      cells,
+      columns,
+      current.get(fold((cells.cable ?? '').trim())) ?? null,
+      context,
+      taken,
+    );
     const problems = [...read.problems];
     const key = fold(read.cable.tag);
     const first = seenTags.get(key);
-    if (first !== undefined) problems.push({ path: 'cable', message: `stands already in line ${first}`, value: read.cable.tag });
+    if (first !== undefined)
+      problems.push({ path: 'cable', message: `stands already in line ${first}`, value: read.cable.tag });
     else seenTags.set(key, line);
-    if (problems.length > 0) return { line, tag: read.cable.tag, status: 'refused', problems, changes: [], cable: null };
+    if (problems.length > 0)
+      return { line, tag: read.cable.tag, status: 'refused', problems, changes: [], cable: null };
     for (const end of ['A', 'B'] as const) {
       const { place } = read.cable[end];
       if (place !== null) taken.set(place, `${read.cable.tag}/${end}`);
@@ -126,9 +138,16 @@ export function previewImport(rows: readonly Cells[], columns: ReadonlySet<strin
   });
 }
 
-function readRow(cells: Cells, columns: ReadonlySet<string>, was: ScheduleCable | null, context: ImportContext, taken: ReadonlyMap<string, string>) {
+function readRow(
+  cells: Cells,
+  columns: ReadonlySet<string>,
+  was: ScheduleCable | null,
+  context: ImportContext,
+  taken: ReadonlyMap<string, string>,
+) {
   const problems: Problem[] = [];
-  const problem = (path: string, message: string, value?: string) => problems.push(value === undefined ? { path, message } : { path, message, value });
+  const problem = (path: string, message: string, value?: string) =>
+    problems.push(value === undefined ? { path, message } : { path, message, value });
   const cell = (column: string) => (cells[column] ?? '').trim();
   const tag = cell('cable');
   try {
@@ -138,7 +157,8 @@ function readRow(cells: Cells, columns: ReadonlySet<string>, was: ScheduleCable 
   }
   const type = cell('type');
   if (!columns.has('type') && was === null) problem('type', 'a new cable needs its type');
-  else if (columns.has('type') && !context.types.has(type)) problem('type', type === '' ? 'a type is needed' : 'is not a cable type of this job', type);
+  else if (columns.has('type') && !context.types.has(type))
+    problem('type', type === '' ? 'a type is needed' : 'is not a cable type of this job', type);
   const unit = unitOf(cell('unit'), problem);
   const length = (column: string, assumed: 'mm' | 'm', maxMm: number): number | null => {
     const text = cell(column);
@@ -152,17 +172,21 @@ function readRow(cells: Cells, columns: ReadonlySet<string>, was: ScheduleCable 
   const end = (letter: 'a' | 'b', before: ScheduleEndValues | undefined): ScheduleEndValues => ({
     place: columns.has(`${letter}_enclosure`) ? placeOf(letter) : (before?.place ?? null),
     tailMm: columns.has(`${letter}_tail`) ? length(`${letter}_tail`, 'mm', 20_000) : (before?.tailMm ?? null),
-    spareMm: columns.has(`${letter}_spare`) ? (length(`${letter}_spare`, 'mm', 20_000) ?? 0) : (before?.spareMm ?? 0),
+    spareMm: columns.has(`${letter}_spare`)
+      ? (length(`${letter}_spare`, 'mm', 20_000) ?? 0)
+      : (before?.spareMm ?? 0),
   });
   const placeOf = (letter: 'a' | 'b'): string | null => {
     const [box, hole] = [cell(`${letter}_enclosure`), cell(`${letter}_entry`)];
     if (box === '' && hole === '') return null;
     if (!context.enclosures.has(box)) problem(`${letter}_enclosure`, 'is not an enclosure of this job', box);
-    else if (!context.entries.has(`${box}/${hole}`)) problem(`${letter}_entry`, `is not an entry of ${box}`, hole);
+    else if (!context.entries.has(`${box}/${hole}`))
+      problem(`${letter}_entry`, `is not an entry of ${box}`, hole);
     else {
       const by = taken.get(`${box}/${hole}`);
       const own = `${tag}/${letter.toUpperCase()}`;
-      if (by !== undefined && fold(by) !== fold(own)) problem(`${letter}_entry`, `is taken by ${by}`, `${box}/${hole}`);
+      if (by !== undefined && fold(by) !== fold(own))
+        problem(`${letter}_entry`, `is taken by ${by}`, `${box}/${hole}`);
       return `${box}/${hole}`;
     }
     return null;
@@ -183,11 +207,22 @@ function readRow(cells: Cells, columns: ReadonlySet<string>, was: ScheduleCable 
   const note = columns.has('note') ? cell('note') : (was?.note ?? '');
   if (note.length > 200) problem('note', 'is longer than 200 characters');
   const routeMm = columns.has('route') ? length('route', 'm', 20_000_000) : (was?.routeMm ?? null);
-  const cable: ScheduleCable = { tag: was?.tag ?? tag, type: columns.has('type') ? type : (was?.type ?? ''), routeMm, note, A, B, readings };
+  const cable: ScheduleCable = {
+    tag: was?.tag ?? tag,
+    type: columns.has('type') ? type : (was?.type ?? ''),
+    routeMm,
+    note,
+    A,
+    B,
+    readings,
+  };
   return { cable, problems };
 }
 
-function unitOf(text: string, problem: (path: string, message: string, value?: string) => void): LengthUnit | undefined {
+function unitOf(
+  text: string,
+  problem: (path: string, message: string, value?: string) => void,
+): LengthUnit | undefined {
   if (text === '') return undefined;
   const unit = text.toLowerCase();
   if (unit === 'mm' || unit === 'in') return unit;
@@ -198,7 +233,9 @@ function unitOf(text: string, problem: (path: string, message: string, value?: s
 /** A cable as the cells of our own file: what export writes and what a preview compares. */
 export function scheduleCells(cable: ScheduleCable): Record<ScheduleColumn, string> {
   const readings = (end: End | null, quantity: Quantity) =>
-    writeReadingCell(cable.readings.filter((r) => r.end === end && r.reading.quantity === quantity).map((r) => r.reading));
+    writeReadingCell(
+      cable.readings.filter((r) => r.end === end && r.reading.quantity === quantity).map((r) => r.reading),
+    );
   const end = (letter: 'a' | 'b', values: ScheduleEndValues) => {
     const at = values.place?.lastIndexOf('/') ?? -1;
     return {
@@ -232,4 +269,5 @@ function changesOf(was: ScheduleCable | null, is: ScheduleCable): CellChange[] {
 }
 
 /** Same readings in the same order, whatever object they sit in. */
-export const sameReadings = (a: ScheduleCable['readings'], b: ScheduleCable['readings']): boolean => canonicalJson(a) === canonicalJson(b);
+export const sameReadings = (a: ScheduleCable['readings'], b: ScheduleCable['readings']): boolean =>
+  canonicalJson(a) === canonicalJson(b);

@@ -32,7 +32,11 @@ function storedEvent(row: Row): StoredEvent {
 
 export async function loadEvents(tx: Tx, terminationIds: readonly number[]): Promise<StoredEvent[]> {
   if (terminationIds.length === 0) return [];
-  const rows = await tx.select().from(benchEvent).where(inArray(benchEvent.terminationId, [...terminationIds])).orderBy(asc(benchEvent.terminationId), asc(benchEvent.seq));
+  const rows = await tx
+    .select()
+    .from(benchEvent)
+    .where(inArray(benchEvent.terminationId, [...terminationIds]))
+    .orderBy(asc(benchEvent.terminationId), asc(benchEvent.seq));
   return rows.map(storedEvent);
 }
 
@@ -41,7 +45,14 @@ export async function findEvent(tx: Tx, id: string): Promise<StoredEvent | null>
   return row ? storedEvent(row) : null;
 }
 
-export async function appendEvent(tx: Tx, terminationId: number, event: ChainedEvent, receivedAt: Date): Promise<void> {
+export async function appendEvent(
+  tx: Tx,
+  terminationId: number,
+  event: ChainedEvent,
+  receivedAt: Date,
+): Promise<void> {
   const { termination, body, ...rest } = event;
-  await tx.insert(benchEvent).values({ ...rest, terminationId, body: JSON.stringify({ termination, body }), receivedAt });
+  await tx
+    .insert(benchEvent)
+    .values({ ...rest, terminationId, body: JSON.stringify({ termination, body }), receivedAt });
 }

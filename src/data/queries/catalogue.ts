@@ -31,9 +31,19 @@ function storedFamily(row: { id: number; hash: string; body: string; planOnly: n
 
 /** The newest revision of every family and part. What is stored was validated when it came in. */
 export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
-  const newest = await tx.select({ id: sql<number>`MAX(${familyRevision.id})` }).from(familyRevision).groupBy(familyRevision.code);
+  const newest = await tx
+    .select({ id: sql<number>`MAX(${familyRevision.id})` })
+    .from(familyRevision)
+    .groupBy(familyRevision.code);
   const ids = newest.map((r) => r.id);
-  const families = ids.length === 0 ? [] : await tx.select().from(familyRevision).where(inArray(familyRevision.id, ids)).orderBy(familyRevision.code);
+  const families =
+    ids.length === 0
+      ? []
+      : await tx
+          .select()
+          .from(familyRevision)
+          .where(inArray(familyRevision.id, ids))
+          .orderBy(familyRevision.code);
   const parts = await tx.select().from(partRevision).orderBy(partRevision.id);
   const adaptors = new Map<string, Adaptor>();
   const accessories = new Map<string, Accessory>();
@@ -41,7 +51,11 @@ export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
     if (part.kind === 'adaptor') adaptors.set(part.partNumber, JSON.parse(part.body) as Adaptor);
     else accessories.set(part.partNumber, JSON.parse(part.body) as Accessory);
   }
-  return { families: families.map(storedFamily), adaptors: [...adaptors.values()], accessories: [...accessories.values()] };
+  return {
+    families: families.map(storedFamily),
+    adaptors: [...adaptors.values()],
+    accessories: [...accessories.values()],
+  };
 }
 
 export async function findFamilyRevision(tx: Tx, id: number): Promise<StoredFamily | null> {
@@ -51,12 +65,20 @@ export async function findFamilyRevision(tx: Tx, id: number): Promise<StoredFami
 
 export async function listFamilyRevisions(tx: Tx) {
   return tx
-    .select({ id: familyRevision.id, code: familyRevision.code, revision: familyRevision.revision, hash: familyRevision.hash })
+    .select({
+      id: familyRevision.id,
+      code: familyRevision.code,
+      revision: familyRevision.revision,
+      hash: familyRevision.hash,
+    })
     .from(familyRevision);
 }
 
 export async function findImport(tx: Tx, hash: string): Promise<number | null> {
-  const [row] = await tx.select({ id: catalogueImport.id }).from(catalogueImport).where(eq(catalogueImport.hash, hash));
+  const [row] = await tx
+    .select({ id: catalogueImport.id })
+    .from(catalogueImport)
+    .where(eq(catalogueImport.hash, hash));
   return row?.id ?? null;
 }
 
@@ -71,5 +93,8 @@ export async function insertFamilyRevision(tx: Tx, row: typeof familyRevision.$i
 
 /** A part with the same figures as before is the same part: nothing is stored twice. */
 export async function insertPartRevision(tx: Tx, row: typeof partRevision.$inferInsert): Promise<void> {
-  await tx.insert(partRevision).values(row).onDuplicateKeyUpdate({ set: { hash: sql`hash` } });
+  await tx
+    .insert(partRevision)
+    .values(row)
+    .onDuplicateKeyUpdate({ set: { hash: sql`hash` } });
 }

@@ -37,7 +37,12 @@ const toColumn = (field: string, value: FieldValue): FieldValue | Date =>
   INSTANTS.has(field) && typeof value === 'string' ? new Date(value) : value;
 
 /** Writes the fields of one row, raising its version where it has one. Unknown fields are a bug. */
-export async function writeRow(tx: Tx, table: EditTable, id: number, fields: RowChange['after']): Promise<void> {
+export async function writeRow(
+  tx: Tx,
+  table: EditTable,
+  id: number,
+  fields: RowChange['after'],
+): Promise<void> {
   const set: Record<string, unknown> = {};
   for (const [field, value] of Object.entries(fields)) {
     if (!FIELDS[table].includes(field)) throw new Error(`${table}.${field} cannot be edited`);
@@ -49,7 +54,12 @@ export async function writeRow(tx: Tx, table: EditTable, id: number, fields: Row
 }
 
 /** The named fields of a row as they are now, or null when there is no such row. */
-export async function readRow(tx: Tx, table: EditTable, id: number, fields: readonly string[]): Promise<Record<string, FieldValue> | null> {
+export async function readRow(
+  tx: Tx,
+  table: EditTable,
+  id: number,
+  fields: readonly string[],
+): Promise<Record<string, FieldValue> | null> {
   const target = TABLES[table];
   const [row] = await tx.select().from(target).where(eq(target.id, id)).for('update');
   if (!row) return null;
@@ -62,8 +72,17 @@ export async function readRow(tx: Tx, table: EditTable, id: number, fields: read
   );
 }
 
-export async function insertEdit(tx: Tx, jobId: number, label: string, actor: string, at: Date, changes: readonly RowChange[]): Promise<number> {
-  const [result] = await tx.insert(edit).values({ jobId, label, actor, at, changes: JSON.stringify(changes) });
+export async function insertEdit(
+  tx: Tx,
+  jobId: number,
+  label: string,
+  actor: string,
+  at: Date,
+  changes: readonly RowChange[],
+): Promise<number> {
+  const [result] = await tx
+    .insert(edit)
+    .values({ jobId, label, actor, at, changes: JSON.stringify(changes) });
   return result.insertId;
 }
 
@@ -87,7 +106,12 @@ export async function lastEdit(tx: Tx, jobId: number, actor: string): Promise<Ed
 }
 
 /** Who last wrote to a row, to name them when two people meet on it. */
-export async function lastEditorOf(tx: Tx, jobId: number, table: EditTable, id: number): Promise<string | null> {
+export async function lastEditorOf(
+  tx: Tx,
+  jobId: number,
+  table: EditTable,
+  id: number,
+): Promise<string | null> {
   const rows = await tx.select().from(edit).where(eq(edit.jobId, jobId)).orderBy(desc(edit.id)).limit(200);
   const found = rows.map(editRow).find((e) => e.changes.some((c) => c.table === table && c.id === id));
   return found?.actor ?? null;
@@ -95,5 +119,8 @@ export async function lastEditorOf(tx: Tx, jobId: number, table: EditTable, id: 
 
 export async function markUndone(tx: Tx, ids: readonly number[], at: Date): Promise<void> {
   if (ids.length === 0) return;
-  await tx.update(edit).set({ undoneAt: at }).where(inArray(edit.id, [...ids]));
+  await tx
+    .update(edit)
+    .set({ undoneAt: at })
+    .where(inArray(edit.id, [...ids]));
 }

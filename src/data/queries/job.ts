@@ -34,22 +34,36 @@ export async function insertJob(tx: Tx, row: typeof job.$inferInsert): Promise<n
 }
 
 export async function insertCableType(tx: Tx, jobId: number, facts: CableType): Promise<number> {
-  const [result] = await tx.insert(cableType).values({ jobId, code: facts.code, facts: JSON.stringify(facts) });
+  const [result] = await tx
+    .insert(cableType)
+    .values({ jobId, code: facts.code, facts: JSON.stringify(facts) });
   return result.insertId;
 }
 
-export async function listCableTypes(tx: Tx, jobId: number): Promise<{ id: number; code: string; facts: CableType }[]> {
+export async function listCableTypes(
+  tx: Tx,
+  jobId: number,
+): Promise<{ id: number; code: string; facts: CableType }[]> {
   const rows = await tx.select().from(cableType).where(eq(cableType.jobId, jobId)).orderBy(cableType.code);
   return rows.map((r) => ({ id: r.id, code: r.code, facts: JSON.parse(r.facts) as CableType }));
 }
 
-export async function insertEnclosure(tx: Tx, jobId: number, area: string, facts: Enclosure): Promise<number> {
-  const [result] = await tx.insert(enclosure).values({ jobId, tag: facts.tag, area, facts: JSON.stringify(facts) });
+export async function insertEnclosure(
+  tx: Tx,
+  jobId: number,
+  area: string,
+  facts: Enclosure,
+): Promise<number> {
+  const [result] = await tx
+    .insert(enclosure)
+    .values({ jobId, tag: facts.tag, area, facts: JSON.stringify(facts) });
   return result.insertId;
 }
 
 export async function insertEntry(tx: Tx, enclosureId: number, facts: Entry): Promise<number> {
-  const [result] = await tx.insert(entry).values({ enclosureId, label: facts.label, facts: JSON.stringify(facts) });
+  const [result] = await tx
+    .insert(entry)
+    .values({ enclosureId, label: facts.label, facts: JSON.stringify(facts) });
   return result.insertId;
 }
 

@@ -26,18 +26,41 @@ const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
 /** The plans in force, at most one for each termination. */
 export async function currentPlans(tx: Tx, terminationIds: readonly number[]): Promise<StoredPlan[]> {
   if (terminationIds.length === 0) return [];
-  const rows = await tx.select().from(plan).where(and(inArray(plan.terminationId, [...terminationIds]), isNull(plan.supersededAt)));
+  const rows = await tx
+    .select()
+    .from(plan)
+    .where(and(inArray(plan.terminationId, [...terminationIds]), isNull(plan.supersededAt)));
   return rows.map(storedPlan);
 }
 
-export async function planHistory(tx: Tx, terminationId: number): Promise<{ size: string; actor: string; madeAt: Date; planHash: string; current: boolean }[]> {
-  const rows = await tx.select().from(plan).where(eq(plan.terminationId, terminationId)).orderBy(desc(plan.id));
-  return rows.map((r) => ({ size: r.size, actor: r.actor, madeAt: r.madeAt, planHash: r.planHash, current: r.supersededAt === null }));
+export async function planHistory(
+  tx: Tx,
+  terminationId: number,
+): Promise<{ size: string; actor: string; madeAt: Date; planHash: string; current: boolean }[]> {
+  const rows = await tx
+    .select()
+    .from(plan)
+    .where(eq(plan.terminationId, terminationId))
+    .orderBy(desc(plan.id));
+  return rows.map((r) => ({
+    size: r.size,
+    actor: r.actor,
+    madeAt: r.madeAt,
+    planHash: r.planHash,
+    current: r.supersededAt === null,
+  }));
 }
 
 export async function insertPlan(
   tx: Tx,
-  row: { terminationId: number; familyRevisionId: number; plan: TerminationPlan; planHash: string; actor: string; madeAt: Date },
+  row: {
+    terminationId: number;
+    familyRevisionId: number;
+    plan: TerminationPlan;
+    planHash: string;
+    actor: string;
+    madeAt: Date;
+  },
 ): Promise<number> {
   const [result] = await tx.insert(plan).values({
     terminationId: row.terminationId,

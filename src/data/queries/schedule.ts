@@ -49,8 +49,22 @@ const select = (tx: Tx) =>
       type: cableType.code,
       routeMm: cable.routeMm,
       note: cable.note,
-      a: { id: ta.id, version: ta.version, enclosure: xa.tag, entry: ea.label, tailMm: ta.tailMm, spareMm: ta.spareMm },
-      b: { id: tb.id, version: tb.version, enclosure: xb.tag, entry: eb.label, tailMm: tb.tailMm, spareMm: tb.spareMm },
+      a: {
+        id: ta.id,
+        version: ta.version,
+        enclosure: xa.tag,
+        entry: ea.label,
+        tailMm: ta.tailMm,
+        spareMm: ta.spareMm,
+      },
+      b: {
+        id: tb.id,
+        version: tb.version,
+        enclosure: xb.tag,
+        entry: eb.label,
+        tailMm: tb.tailMm,
+        spareMm: tb.spareMm,
+      },
     })
     .from(cable)
     .innerJoin(cableType, eq(cable.typeId, cableType.id))
@@ -67,7 +81,16 @@ function matching(jobId: number, filter: string): SQL | undefined {
   const living = and(eq(cable.jobId, jobId), isNull(cable.retiredAt));
   if (filter.trim() === '') return living;
   const pattern = `%${escapeLike(filter.trim())}%`;
-  return and(living, or(like(cable.tag, pattern), like(cableType.code, pattern), like(xa.tag, pattern), like(xb.tag, pattern), like(cable.note, pattern)));
+  return and(
+    living,
+    or(
+      like(cable.tag, pattern),
+      like(cableType.code, pattern),
+      like(xa.tag, pattern),
+      like(xb.tag, pattern),
+      like(cable.note, pattern),
+    ),
+  );
 }
 
 // Tags are sorted as people read them, K-2 before K-10.
@@ -81,10 +104,18 @@ const SORT: Readonly<Record<(typeof SCHEDULE_SORTS)[number], SQL>> = {
 };
 
 /** One page of the schedule, filtered and sorted by the server, with the count of all that match. */
-export async function findSchedule(tx: Tx, jobId: number, query: ScheduleQuery): Promise<{ rows: ScheduleRow[]; total: number }> {
+export async function findSchedule(
+  tx: Tx,
+  jobId: number,
+  query: ScheduleQuery,
+): Promise<{ rows: ScheduleRow[]; total: number }> {
   const where = matching(jobId, query.filter);
   const direction = query.descending ? desc : asc;
-  const rows = await select(tx).where(where).orderBy(direction(SORT[query.sort]), asc(cable.id)).limit(query.limit).offset(query.offset);
+  const rows = await select(tx)
+    .where(where)
+    .orderBy(direction(SORT[query.sort]), asc(cable.id))
+    .limit(query.limit)
+    .offset(query.offset);
   const [count] = await tx
     .select({ n: sql<number>`COUNT(*)` })
     .from(cable)

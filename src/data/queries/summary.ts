@@ -20,7 +20,10 @@ export interface SummaryRow {
 const BATCH = 500;
 
 /** Stores what `collarOf` said. Written in the same transaction as whatever changed it. */
-export async function writeSummaries(tx: Tx, rows: readonly { terminationId: number; collar: CollarState }[]): Promise<void> {
+export async function writeSummaries(
+  tx: Tx,
+  rows: readonly { terminationId: number; collar: CollarState }[],
+): Promise<void> {
   for (let i = 0; i < rows.length; i += BATCH) {
     await tx
       .insert(stationSummary)
@@ -69,6 +72,9 @@ export async function loadSummaries(tx: Tx, jobId: number): Promise<SummaryRow[]
     .orderBy(sql`NATURAL_SORT_KEY(${cable.tag})`, termination.end);
   return rows.map(({ nextStation, nextAction, ...row }) => ({
     ...row,
-    next: nextStation === null || nextAction === null ? null : ({ station: nextStation, action: nextAction } as CollarState['next']),
+    next:
+      nextStation === null || nextAction === null
+        ? null
+        : ({ station: nextStation, action: nextAction } as CollarState['next']),
   }));
 }

@@ -19,9 +19,21 @@ export interface TerminationRow {
   readonly version: number;
   readonly tailMm: number | null;
   readonly spareMm: number;
-  readonly cable: { readonly id: number; readonly tag: string; readonly routeMm: number | null; readonly note: string; readonly version: number; readonly retiredAt: Date | null };
+  readonly cable: {
+    readonly id: number;
+    readonly tag: string;
+    readonly routeMm: number | null;
+    readonly note: string;
+    readonly version: number;
+    readonly retiredAt: Date | null;
+  };
   readonly cableType: CableType;
-  readonly place: { readonly entryId: number; readonly area: string; readonly enclosure: Enclosure; readonly entry: Entry } | null;
+  readonly place: {
+    readonly entryId: number;
+    readonly area: string;
+    readonly enclosure: Enclosure;
+    readonly entry: Entry;
+  } | null;
 }
 
 const columns = {
@@ -63,13 +75,23 @@ function terminationRow(row: Joined): TerminationRow {
     ...rest,
     cableType: JSON.parse(typeFacts) as CableType,
     place: placed
-      ? { entryId, area, enclosure: JSON.parse(enclosureFacts) as Enclosure, entry: JSON.parse(entryFacts) as Entry }
+      ? {
+          entryId,
+          area,
+          enclosure: JSON.parse(enclosureFacts) as Enclosure,
+          entry: JSON.parse(entryFacts) as Entry,
+        }
       : null,
   };
 }
 
 /** The living termination of that tag, or else the last retired one, so that a page can say what became of it. */
-export async function findTermination(tx: Tx, jobId: number, cableTag: string, end: End): Promise<TerminationRow | null> {
+export async function findTermination(
+  tx: Tx,
+  jobId: number,
+  cableTag: string,
+  end: End,
+): Promise<TerminationRow | null> {
   const rows = await base(tx)
     .where(and(eq(cable.jobId, jobId), eq(cable.tag, cableTag), eq(termination.end, end)))
     .orderBy(sql`${cable.retiredAt} IS NOT NULL`, sql`${cable.id} DESC`)
@@ -84,7 +106,10 @@ export async function loadTerminations(tx: Tx, ids: readonly number[]): Promise<
 
 export async function terminationIdsOfCables(tx: Tx, cableIds: readonly number[]): Promise<number[]> {
   if (cableIds.length === 0) return [];
-  const rows = await tx.select({ id: termination.id }).from(termination).where(inArray(termination.cableId, [...cableIds]));
+  const rows = await tx
+    .select({ id: termination.id })
+    .from(termination)
+    .where(inArray(termination.cableId, [...cableIds]));
   return rows.map((r) => r.id);
 }
 
@@ -98,7 +123,8 @@ export async function insertTermination(tx: Tx, row: typeof termination.$inferIn
   return result.insertId;
 }
 
-const optional = <K extends string, V>(key: K, value: V | null): { [P in K]?: V } => (value === null ? {} : ({ [key]: value } as { [P in K]: V }));
+const optional = <K extends string, V>(key: K, value: V | null): { [P in K]?: V } =>
+  value === null ? {} : ({ [key]: value } as { [P in K]: V });
 
 function storedReading(row: typeof reading.$inferSelect): StoredReading {
   const value = readingSchema.validateSync({
@@ -145,12 +171,18 @@ export async function insertReading(tx: Tx, cableId: number, end: End | null, r:
   return result.insertId;
 }
 
-export async function insertReadings(tx: Tx, rows: readonly { cableId: number; end: End | null; reading: Reading }[]): Promise<void> {
+export async function insertReadings(
+  tx: Tx,
+  rows: readonly { cableId: number; end: End | null; reading: Reading }[],
+): Promise<void> {
   if (rows.length === 0) return;
   await tx.insert(reading).values(rows.map((r) => readingValues(r.cableId, r.end, r.reading)));
 }
 
-export async function findReading(tx: Tx, id: number): Promise<(StoredReading & { withdrawnAt: Date | null }) | null> {
+export async function findReading(
+  tx: Tx,
+  id: number,
+): Promise<(StoredReading & { withdrawnAt: Date | null }) | null> {
   const [row] = await tx.select().from(reading).where(eq(reading.id, id));
   return row ? { ...storedReading(row), withdrawnAt: row.withdrawnAt } : null;
 }

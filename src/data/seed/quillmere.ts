@@ -7,9 +7,20 @@ import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
  * that no size fits, and an end that nobody has measured.
  */
 
-export const JOB = { slug: 'quillmere', name: 'Quillmere distillery, re-cabling', unit: 'mm' as const, secondPerson: true };
+export const JOB = {
+  slug: 'quillmere',
+  name: 'Quillmere distillery, re-cabling',
+  unit: 'mm' as const,
+  secondPerson: true,
+};
 
-const type = (code: string, title: string, cores: number, section: number, more: Partial<CableType> = {}): CableType => ({
+const type = (
+  code: string,
+  title: string,
+  cores: number,
+  section: number,
+  more: Partial<CableType> = {},
+): CableType => ({
   code,
   title,
   armour: 'roundWire',
@@ -24,19 +35,60 @@ const type = (code: string, title: string, cores: number, section: number, more:
 });
 
 export const CABLE_TYPES: readonly CableType[] = [
-  type('W4-2.5', '4-core 2.5 mm², round wire', 4, 2.5, { outerSheathThicknessMm: 1.5, innerSheathThicknessMm: 0.9 }),
+  type('W4-2.5', '4-core 2.5 mm², round wire', 4, 2.5, {
+    outerSheathThicknessMm: 1.5,
+    innerSheathThicknessMm: 0.9,
+  }),
   type('W4-6', '4-core 6 mm², round wire', 4, 6, { outerSheathThicknessMm: 1.6, innerSheathThicknessMm: 1 }),
-  type('W4-10', '4-core 10 mm², round wire', 4, 10, { outerSheathThicknessMm: 1.7, innerSheathThicknessMm: 1 }),
-  type('W4-25', '4-core 25 mm², round wire', 4, 25, { outerSheathThicknessMm: 1.8, innerSheathThicknessMm: 1.2 }),
-  type('W4-50', '4-core 50 mm², round wire', 4, 50, { outerSheathThicknessMm: 2, innerSheathThicknessMm: 1.2 }),
-  type('W4-95', '4-core 95 mm², round wire', 4, 95, { outerSheathThicknessMm: 2.2, innerSheathThicknessMm: 1.4 }),
-  type('W4-240', '4-core 240 mm², round wire', 4, 240, { outerSheathThicknessMm: 2.8, innerSheathThicknessMm: 1.6 }),
-  type('W12-1.5', '12-core 1.5 mm² control, round wire', 12, 1.5, { outerSheathThicknessMm: 1.7, innerSheathThicknessMm: 1 }),
-  type('W19-1.5', '19-core 1.5 mm² control, round wire', 19, 1.5, { outerSheathThicknessMm: 1.7, innerSheathThicknessMm: 1.1 }),
-  type('B4-4', '4-core 4 mm², braid', 4, 4, { armour: 'braid', outerSheathThicknessMm: 1.2, innerSheathThicknessMm: 0.9 }),
-  type('B7-1.5', '7-core 1.5 mm² signal, braid', 7, 1.5, { armour: 'braid', screened: true, outerSheathThicknessMm: 1.2, innerSheathThicknessMm: 0.8 }),
-  type('T3-35', '3-core 35 mm², tape', 3, 35, { armour: 'tape', outerSheathThicknessMm: 1.8, innerSheathThicknessMm: 1.2 }),
-  type('F4-16', '4-core 16 mm², round wire, soft sheath that creeps', 4, 16, { coldFlow: true, outerSheathThicknessMm: 1.8, innerSheathThicknessMm: 1.2 }),
+  type('W4-10', '4-core 10 mm², round wire', 4, 10, {
+    outerSheathThicknessMm: 1.7,
+    innerSheathThicknessMm: 1,
+  }),
+  type('W4-25', '4-core 25 mm², round wire', 4, 25, {
+    outerSheathThicknessMm: 1.8,
+    innerSheathThicknessMm: 1.2,
+  }),
+  type('W4-50', '4-core 50 mm², round wire', 4, 50, {
+    outerSheathThicknessMm: 2,
+    innerSheathThicknessMm: 1.2,
+  }),
+  type('W4-95', '4-core 95 mm², round wire', 4, 95, {
+    outerSheathThicknessMm: 2.2,
+    innerSheathThicknessMm: 1.4,
+  }),
+  type('W4-240', '4-core 240 mm², round wire', 4, 240, {
+    outerSheathThicknessMm: 2.8,
+    innerSheathThicknessMm: 1.6,
+  }),
+  type('W12-1.5', '12-core 1.5 mm² control, round wire', 12, 1.5, {
+    outerSheathThicknessMm: 1.7,
+    innerSheathThicknessMm: 1,
+  }),
+  type('W19-1.5', '19-core 1.5 mm² control, round wire', 19, 1.5, {
+    outerSheathThicknessMm: 1.7,
+    innerSheathThicknessMm: 1.1,
+  }),
+  type('B4-4', '4-core 4 mm², braid', 4, 4, {
+    armour: 'braid',
+    outerSheathThicknessMm: 1.2,
+    innerSheathThicknessMm: 0.9,
+  }),
+  type('B7-1.5', '7-core 1.5 mm² signal, braid', 7, 1.5, {
+    armour: 'braid',
+    screened: true,
+    outerSheathThicknessMm: 1.2,
+    innerSheathThicknessMm: 0.8,
+  }),
+  type('T3-35', '3-core 35 mm², tape', 3, 35, {
+    armour: 'tape',
+    outerSheathThicknessMm: 1.8,
+    innerSheathThicknessMm: 1.2,
+  }),
+  type('F4-16', '4-core 16 mm², round wire, soft sheath that creeps', 4, 16, {
+    coldFlow: true,
+    outerSheathThicknessMm: 1.8,
+    innerSheathThicknessMm: 1.2,
+  }),
 ];
 
 export interface SeedEnclosure {
@@ -46,8 +98,22 @@ export interface SeedEnclosure {
 }
 
 const metric = (size: string) => ({ form: 'metric' as const, size, pitchMm: 1.5 });
-const threaded = (label: string, size: string, wallMm: number): Entry => ({ label, kind: 'threaded', thread: metric(size), wallMm, chamferMm: 1, holeMm: null });
-const hole = (label: string, holeMm: number, wallMm = 3): Entry => ({ label, kind: 'clearance', thread: null, wallMm, chamferMm: 0, holeMm });
+const threaded = (label: string, size: string, wallMm: number): Entry => ({
+  label,
+  kind: 'threaded',
+  thread: metric(size),
+  wallMm,
+  chamferMm: 1,
+  holeMm: null,
+});
+const hole = (label: string, holeMm: number, wallMm = 3): Entry => ({
+  label,
+  kind: 'clearance',
+  thread: null,
+  wallMm,
+  chamferMm: 0,
+  holeMm,
+});
 
 const box = (tag: string, title: string, more: Partial<Enclosure>): Enclosure => ({
   tag,
@@ -66,45 +132,134 @@ const box = (tag: string, title: string, more: Partial<Enclosure>): Enclosure =>
   ...more,
 });
 
-const still = (tag: string, title: string, entries: readonly Entry[], more: Partial<Enclosure> = {}): SeedEnclosure => ({
+const still = (
+  tag: string,
+  title: string,
+  entries: readonly Entry[],
+  more: Partial<Enclosure> = {},
+): SeedEnclosure => ({
   area: 'Still house',
-  enclosure: box(tag, title, { concept: 'Ex d', zone: 1, gasGroup: 'IIB', temperatureClass: 'T3', ip: '66', material: 'castIron', freeVolumeCm3: 2400, entryMaxC: 70, ...more }),
+  enclosure: box(tag, title, {
+    concept: 'Ex d',
+    zone: 1,
+    gasGroup: 'IIB',
+    temperatureClass: 'T3',
+    ip: '66',
+    material: 'castIron',
+    freeVolumeCm3: 2400,
+    entryMaxC: 70,
+    ...more,
+  }),
   entries,
 });
-const grain = (tag: string, title: string, entries: readonly Entry[], more: Partial<Enclosure> = {}): SeedEnclosure => ({
+const grain = (
+  tag: string,
+  title: string,
+  entries: readonly Entry[],
+  more: Partial<Enclosure> = {},
+): SeedEnclosure => ({
   area: 'Grain intake',
-  enclosure: box(tag, title, { concept: 'Ex t', zone: 21, dustGroup: 'IIIB', ip: '66', material: 'aluminium', freeVolumeCm3: 1600, ...more }),
+  enclosure: box(tag, title, {
+    concept: 'Ex t',
+    zone: 21,
+    dustGroup: 'IIIB',
+    ip: '66',
+    material: 'aluminium',
+    freeVolumeCm3: 1600,
+    ...more,
+  }),
   entries,
 });
-const pump = (tag: string, title: string, entries: readonly Entry[], more: Partial<Enclosure> = {}): SeedEnclosure => ({
+const pump = (
+  tag: string,
+  title: string,
+  entries: readonly Entry[],
+  more: Partial<Enclosure> = {},
+): SeedEnclosure => ({
   area: 'Pump room',
   enclosure: box(tag, title, { ip: '66', material: 'castIron', freeVolumeCm3: 1800, ...more }),
   entries,
 });
-const cask = (tag: string, title: string, entries: readonly Entry[], more: Partial<Enclosure> = {}): SeedEnclosure => ({
+const cask = (
+  tag: string,
+  title: string,
+  entries: readonly Entry[],
+  more: Partial<Enclosure> = {},
+): SeedEnclosure => ({
   area: 'Cask store',
-  enclosure: box(tag, title, { concept: 'Ex e', zone: 2, gasGroup: 'IIA', temperatureClass: 'T3', ip: '65', material: 'plastic', wallEarthed: false, freeVolumeCm3: 3000, ...more }),
+  enclosure: box(tag, title, {
+    concept: 'Ex e',
+    zone: 2,
+    gasGroup: 'IIA',
+    temperatureClass: 'T3',
+    ip: '65',
+    material: 'plastic',
+    wallEarthed: false,
+    freeVolumeCm3: 3000,
+    ...more,
+  }),
   entries,
 });
 
 const plate = (sizes: readonly number[]): Entry[] => sizes.map((mm, i) => hole(`P${i + 1}`, mm));
 
 export const ENCLOSURES: readonly SeedEnclosure[] = [
-  { area: 'Switch room', enclosure: box('MCC-1', 'Motor control centre 1', {}), entries: plate([20.5, 20.5, 25.5, 25.5, 25.5, 32.5, 32.5, 32.5, 40.5, 40.5, 50.5, 63.5, 25.5, 20.5, 20.5]) },
-  { area: 'Switch room', enclosure: box('MCC-2', 'Motor control centre 2', {}), entries: plate([20.5, 20.5, 20.5, 25.5, 25.5, 32.5, 32.5, 40.5, 50.5, 63.5, 20.5, 25.5, 25.5, 20.5, 20.5]) },
+  {
+    area: 'Switch room',
+    enclosure: box('MCC-1', 'Motor control centre 1', {}),
+    entries: plate([
+      20.5, 20.5, 25.5, 25.5, 25.5, 32.5, 32.5, 32.5, 40.5, 40.5, 50.5, 63.5, 25.5, 20.5, 20.5,
+    ]),
+  },
+  {
+    area: 'Switch room',
+    enclosure: box('MCC-2', 'Motor control centre 2', {}),
+    entries: plate([
+      20.5, 20.5, 20.5, 25.5, 25.5, 32.5, 32.5, 40.5, 50.5, 63.5, 20.5, 25.5, 25.5, 20.5, 20.5,
+    ]),
+  },
   still('SP-1', 'Still pump 1', [threaded('E1', 'M25', 16), threaded('E2', 'M20', 16)]),
   still('SP-2', 'Still pump 2', [threaded('E1', 'M32', 16), threaded('E2', 'M20', 16)]),
   still('SP-3', 'Still pump 3', [threaded('E1', 'M32', 16)]),
   still('VF-1', 'Vapour fan', [threaded('E1', 'M25', 8.5)]),
-  still('LS-1', 'Level switch, spirit receiver', [{ label: 'E1', kind: 'threaded', thread: { form: 'npt', size: '3/4', pitchMm: 1.814 }, wallMm: 18, chamferMm: 1, holeMm: null }], { freeVolumeCm3: 90 }),
+  still(
+    'LS-1',
+    'Level switch, spirit receiver',
+    [
+      {
+        label: 'E1',
+        kind: 'threaded',
+        thread: { form: 'npt', size: '3/4', pitchMm: 1.814 },
+        wallMm: 18,
+        chamferMm: 1,
+        holeMm: null,
+      },
+    ],
+    { freeVolumeCm3: 90 },
+  ),
   still('LS-2', 'Level switch, wash receiver', [threaded('E1', 'M20', 14)], { freeVolumeCm3: 90 }),
-  still('JB-S1', 'Junction box, still gallery', [threaded('E1', 'M20', 12), threaded('E2', 'M25', 12), threaded('E3', 'M25', 12), threaded('E4', 'M32', 12)], { concept: 'Ex e', material: 'plastic', wallEarthed: false }),
+  still(
+    'JB-S1',
+    'Junction box, still gallery',
+    [
+      threaded('E1', 'M20', 12),
+      threaded('E2', 'M25', 12),
+      threaded('E3', 'M25', 12),
+      threaded('E4', 'M32', 12),
+    ],
+    { concept: 'Ex e', material: 'plastic', wallEarthed: false },
+  ),
   still('CV-1', 'Condenser valve', [threaded('E1', 'M20', 14)], { freeVolumeCm3: 80 }),
   grain('GL-1', 'Grain lift', [threaded('E1', 'M40', 14)]),
   grain('DF-1', 'Dust fan', [threaded('E1', 'M32', 14)]),
   grain('SC-1', 'Intake screw', [threaded('E1', 'M32', 14)]),
   grain('SV-1', 'Sieve', [threaded('E1', 'M20', 12)]),
-  grain('JB-G1', 'Junction box, intake pit', [threaded('E1', 'M20', 10), threaded('E2', 'M25', 10), threaded('E3', 'M20', 10)], { zone: 22 }),
+  grain(
+    'JB-G1',
+    'Junction box, intake pit',
+    [threaded('E1', 'M20', 10), threaded('E2', 'M25', 10), threaded('E3', 'M20', 10)],
+    { zone: 22 },
+  ),
   pump('CP-1', 'Cooling pump 1', [threaded('E1', 'M40', 14)]),
   pump('CP-2', 'Cooling pump 2', [threaded('E1', 'M50', 14)]),
   pump('EP-1', 'Effluent pump', [threaded('E1', 'M25', 12)], { ip: '68' }),
@@ -112,8 +267,16 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
   pump('BM-1', 'Boiler main', [threaded('E1', 'M63', 18)]),
   cask('CH-1', 'Cask hoist', [threaded('E1', 'M32', 12)]),
   cask('FN-1', 'Store ventilation', [threaded('E1', 'M20', 10)]),
-  cask('LP-1', 'Lighting panel', [threaded('E1', 'M25', 10), threaded('E2', 'M20', 10), threaded('E3', 'M20', 10)]),
-  cask('JB-C1', 'Junction box, racking aisle', [threaded('E1', 'M20', 10), threaded('E2', 'M20', 10), threaded('E3', 'M25', 10)]),
+  cask('LP-1', 'Lighting panel', [
+    threaded('E1', 'M25', 10),
+    threaded('E2', 'M20', 10),
+    threaded('E3', 'M20', 10),
+  ]),
+  cask('JB-C1', 'Junction box, racking aisle', [
+    threaded('E1', 'M20', 10),
+    threaded('E2', 'M20', 10),
+    threaded('E3', 'M25', 10),
+  ]),
 ];
 
 export interface SeedReading {
@@ -131,15 +294,35 @@ export interface SeedCable {
   readonly readings: readonly SeedReading[];
 }
 
-const QUANTITIES: Readonly<Record<'outer' | 'inner' | 'wire', Quantity>> = { outer: 'outerSheath', inner: 'innerSheath', wire: 'armourWire' };
+const QUANTITIES: Readonly<Record<'outer' | 'inner' | 'wire', Quantity>> = {
+  outer: 'outerSheath',
+  inner: 'innerSheath',
+  wire: 'armourWire',
+};
 type Short = keyof typeof QUANTITIES;
 
 /** Caliper readings of one quantity at an end, 90° apart. */
-function calipers(end: End, what: Short, values: readonly (number | string)[], minute: number, unit: 'mm' | 'in' = 'mm'): SeedReading[] {
-  return values.map((value, i) => ({ end, reading: reading('caliper', what, String(value), minute + i, unit, i * 90) }));
+function calipers(
+  end: End,
+  what: Short,
+  values: readonly (number | string)[],
+  minute: number,
+  unit: 'mm' | 'in' = 'mm',
+): SeedReading[] {
+  return values.map((value, i) => ({
+    end,
+    reading: reading('caliper', what, String(value), minute + i, unit, i * 90),
+  }));
 }
 
-function reading(method: Method, what: Short, text: string, minute: number, unit: 'mm' | 'in', angleDeg?: number): Reading {
+function reading(
+  method: Method,
+  what: Short,
+  text: string,
+  minute: number,
+  unit: 'mm' | 'in',
+  angleDeg?: number,
+): Reading {
   const hour = 7 + Math.floor(minute / 60);
   return {
     quantity: QUANTITIES[what],
@@ -153,17 +336,40 @@ function reading(method: Method, what: Short, text: string, minute: number, unit
   };
 }
 
-const tape = (end: End, circumference: number, minute: number): SeedReading => ({ end, reading: reading('wrapTape', 'outer', String(circumference), minute, 'mm') });
+const tape = (end: End, circumference: number, minute: number): SeedReading => ({
+  end,
+  reading: reading('wrapTape', 'outer', String(circumference), minute, 'mm'),
+});
 
 function datasheet(outer: string, inner: string, wire: string): SeedReading[] {
-  return ([['outer', outer], ['inner', inner], ['wire', wire]] as const).map(([what, text]) => ({
+  return (
+    [
+      ['outer', outer],
+      ['inner', inner],
+      ['wire', wire],
+    ] as const
+  ).map(([what, text]) => ({
     end: null,
-    reading: { quantity: QUANTITIES[what], method: 'datasheet', text, unit: 'mm', person: 'planner', at: '2026-10-20T09:00:00.000Z', ...(what === 'wire' ? { tolerance: '0.03' } : {}) },
+    reading: {
+      quantity: QUANTITIES[what],
+      method: 'datasheet',
+      text,
+      unit: 'mm',
+      person: 'planner',
+      at: '2026-10-20T09:00:00.000Z',
+      ...(what === 'wire' ? { tolerance: '0.03' } : {}),
+    },
   }));
 }
 
 /** A full set at one end: two calipers and a tape on the outer sheath, two calipers inside, one on a wire. */
-function full(end: End, outer: readonly [number, number], inner: readonly [number, number], wire: number, minute: number): SeedReading[] {
+function full(
+  end: End,
+  outer: readonly [number, number],
+  inner: readonly [number, number],
+  wire: number,
+  minute: number,
+): SeedReading[] {
   const middle = (outer[0] + outer[1]) / 2;
   // What a wrap tape of 0.2 mm would read round that cable.
   const circumference = Math.round(Math.PI * (middle + 0.2) * 10) / 10;
@@ -176,11 +382,26 @@ function full(end: End, outer: readonly [number, number], inner: readonly [numbe
 }
 
 let minute = 0;
-const both = (outer: readonly [number, number], inner: readonly [number, number], wire: number): SeedReading[] => {
+const both = (
+  outer: readonly [number, number],
+  inner: readonly [number, number],
+  wire: number,
+): SeedReading[] => {
   minute += 12;
-  return [...full('A', outer, inner, wire, minute), ...full('B', [outer[1], outer[0]], inner, wire, minute + 6)];
+  return [
+    ...full('A', outer, inner, wire, minute),
+    ...full('B', [outer[1], outer[0]], inner, wire, minute + 6),
+  ];
 };
-const cable = (tag: string, typeCode: string, routeM: number, a: string, b: string, readings: readonly SeedReading[], more: { note?: string; tailA?: number | null; tailB?: number | null } = {}): SeedCable => ({
+const cable = (
+  tag: string,
+  typeCode: string,
+  routeM: number,
+  a: string,
+  b: string,
+  readings: readonly SeedReading[],
+  more: { note?: string; tailA?: number | null; tailB?: number | null } = {},
+): SeedCable => ({
   tag,
   type: typeCode,
   routeM,
@@ -195,33 +416,67 @@ export const CABLES: readonly SeedCable[] = [
   cable('K-102', 'W4-2.5', 34, 'MCC-1/P1', 'SP-1/E2', both([15.1, 15.3], [9.9, 10.1], 0.9)),
   cable('K-104', 'W4-25', 38, 'MCC-1/P6', 'SP-2/E1', both([27.9, 28.2], [21.4, 21.7], 1.6), { tailB: 240 }),
   cable('K-105', 'W12-1.5', 38, 'MCC-1/P4', 'JB-S1/E2', both([21.3, 21.6], [15, 15.3], 1.25)),
-  cable('K-106', 'W4-25', 41, 'MCC-1/P7', 'SP-3/E1', [...full('A', [28, 28.2], [21.5, 21.6], 1.6, 90), ...full('B', [27.2, 28.9], [21.3, 21.8], 1.6, 96)], { note: 'lay under a pallet, out of round at the pump end' }),
-  cable('K-107', 'W4-10', 52, 'MCC-1/P5', 'VF-1/E1', [...full('A', [20.8, 20.9], [14.6, 14.7], 1.25, 110), ...full('B', [20.8, 21], [14.6, 14.8], 1.25, 116)]),
+  cable(
+    'K-106',
+    'W4-25',
+    41,
+    'MCC-1/P7',
+    'SP-3/E1',
+    [...full('A', [28, 28.2], [21.5, 21.6], 1.6, 90), ...full('B', [27.2, 28.9], [21.3, 21.8], 1.6, 96)],
+    { note: 'lay under a pallet, out of round at the pump end' },
+  ),
+  cable('K-107', 'W4-10', 52, 'MCC-1/P5', 'VF-1/E1', [
+    ...full('A', [20.8, 20.9], [14.6, 14.7], 1.25, 110),
+    ...full('B', [20.8, 21], [14.6, 14.8], 1.25, 116),
+  ]),
   cable('K-108', 'B4-4', 47, 'MCC-1/P2', 'CV-1/E1', both([14.5, 14.7], [11.1, 11.3], 0.3)),
-  cable('K-109', 'W4-6', 47, 'MCC-1/P13', 'SP-2/E2', both([18.3, 18.4], [12.4, 12.5], 1.25), { note: 'at the top of the M20 range' }),
+  cable('K-109', 'W4-6', 47, 'MCC-1/P13', 'SP-2/E2', both([18.3, 18.4], [12.4, 12.5], 1.25), {
+    note: 'at the top of the M20 range',
+  }),
   cable('K-110', 'B7-1.5', 29, 'JB-S1/E1', 'LS-2/E1', both([13.2, 13.4], [9.8, 10], 0.3), { tailA: 150 }),
-  cable('K-112', 'B7-1.5', 31, 'MCC-1/P14', 'LS-1/E1', both([13.1, 13.3], [9.7, 9.9], 0.3), { note: 'level switch came with a tapered thread' }),
+  cable('K-112', 'B7-1.5', 31, 'MCC-1/P14', 'LS-1/E1', both([13.1, 13.3], [9.7, 9.9], 0.3), {
+    note: 'level switch came with a tapered thread',
+  }),
   cable('K-113', 'F4-16', 36, 'MCC-1/P8', 'JB-S1/E4', both([24.5, 24.8], [18.2, 18.4], 1.6)),
-  cable('K-115', 'W19-1.5', 64, 'MCC-2/P4', 'JB-G1/E2', datasheet('22.8', '16.6', '1.25'), { note: 'not delivered yet, datasheet only' }),
+  cable('K-115', 'W19-1.5', 64, 'MCC-2/P4', 'JB-G1/E2', datasheet('22.8', '16.6', '1.25'), {
+    note: 'not delivered yet, datasheet only',
+  }),
   cable('K-117', 'W4-50', 71, 'MCC-2/P8', 'GL-1/E1', both([35.2, 35.6], [27.8, 28.1], 1.6)),
-  cable('K-118', 'W4-25', 66, 'MCC-2/P6', 'DF-1/E1', [
-    ...calipers('A', 'outer', ['1 3/32', '1 7/64'], 150, 'in'),
-    ...calipers('A', 'inner', ['0.845', '0.85'], 152, 'in'),
-    ...calipers('A', 'wire', ['0.063'], 154, 'in'),
-    ...calipers('B', 'outer', ['1 3/32', '1 1/8"'], 156, 'in'),
-    ...calipers('B', 'inner', ['27/32', '0.855'], 158, 'in'),
-    ...calipers('B', 'wire', ['1.6 mm'], 159, 'in'),
-  ], { note: 'measured with an inch caliper' }),
+  cable(
+    'K-118',
+    'W4-25',
+    66,
+    'MCC-2/P6',
+    'DF-1/E1',
+    [
+      ...calipers('A', 'outer', ['1 3/32', '1 7/64'], 150, 'in'),
+      ...calipers('A', 'inner', ['0.845', '0.85'], 152, 'in'),
+      ...calipers('A', 'wire', ['0.063'], 154, 'in'),
+      ...calipers('B', 'outer', ['1 3/32', '1 1/8"'], 156, 'in'),
+      ...calipers('B', 'inner', ['27/32', '0.855'], 158, 'in'),
+      ...calipers('B', 'wire', ['1.6 mm'], 159, 'in'),
+    ],
+    { note: 'measured with an inch caliper' },
+  ),
   cable('K-119', 'T3-35', 58, 'MCC-2/P7', 'SC-1/E1', both([26.8, 27.1], [21.6, 21.9], 0.5)),
   cable('K-120', 'W4-2.5', 60, 'MCC-2/P1', 'SV-1/E1', both([15, 15.2], [9.8, 10], 0.9)),
   cable('K-121', 'W4-2.5', 61, 'MCC-2/P2', 'JB-G1/E1', datasheet('15.2', '10.0', '0.9')),
-  cable('K-122', 'W4-50', 22, 'MCC-2/P9', 'CP-1/E1', [...full('B', [35.3, 35.5], [27.9, 28], 1.6, 200)], { note: 'switch-room end not measured' }),
+  cable('K-122', 'W4-50', 22, 'MCC-2/P9', 'CP-1/E1', [...full('B', [35.3, 35.5], [27.9, 28], 1.6, 200)], {
+    note: 'switch-room end not measured',
+  }),
   cable('K-123', 'W4-95', 24, 'MCC-1/P11', 'CP-2/E1', both([44.3, 44.9], [35.5, 35.9], 2)),
   cable('K-124', 'W4-10', 19, 'MCC-2/P5', 'EP-1/E1', both([20.6, 20.9], [14.5, 14.7], 1.25)),
   cable('K-125', 'B7-1.5', 20, 'MCC-2/P3', 'SU-1/E1', both([13.2, 13.3], [9.8, 9.9], 0.3)),
-  cable('K-126', 'W4-240', 45, 'MCC-1/P12', 'BM-1/E1', both([66.1, 66.8], [55.2, 55.6], 2.5), { note: 'larger than anything in the catalogue' }),
-  cable('K-128', 'W4-25', 80, 'MCC-1/P10', 'CH-1/E1', both([27.8, 28.1], [21.3, 21.6], 1.6), { note: 'hole in the plate is M40' }),
-  cable('K-129', 'W4-2.5', 84, 'MCC-2/P11', 'FN-1/E1', both([15.1, 15.2], [9.9, 10], 0.9), { tailB: null, note: 'terminal position at the fan not known yet' }),
+  cable('K-126', 'W4-240', 45, 'MCC-1/P12', 'BM-1/E1', both([66.1, 66.8], [55.2, 55.6], 2.5), {
+    note: 'larger than anything in the catalogue',
+  }),
+  cable('K-128', 'W4-25', 80, 'MCC-1/P10', 'CH-1/E1', both([27.8, 28.1], [21.3, 21.6], 1.6), {
+    note: 'hole in the plate is M40',
+  }),
+  cable('K-129', 'W4-2.5', 84, 'MCC-2/P11', 'FN-1/E1', both([15.1, 15.2], [9.9, 10], 0.9), {
+    tailB: null,
+    note: 'terminal position at the fan not known yet',
+  }),
   cable('K-130', 'W4-10', 88, 'MCC-2/P12', 'LP-1/E1', both([20.8, 21], [14.6, 14.9], 1.25)),
   cable('K-131', 'B4-4', 15, 'LP-1/E2', 'JB-C1/E1', both([14.6, 14.7], [11.1, 11.2], 0.3), { tailA: 300 }),
   cable('K-132', 'B4-4', 18, 'LP-1/E3', 'JB-C1/E2', both([14.5, 14.6], [11.2, 11.3], 0.3), { tailA: 300 }),

@@ -17,9 +17,13 @@ export interface CsvTable {
  */
 export function readCsv(bytes: Uint8Array): Result<CsvTable> {
   if (bytes.byteLength > MAX_CSV_BYTES) {
-    return refuse('file', `is ${(bytes.byteLength / 1048576).toFixed(0)} MB; a cable schedule of at most ${MAX_CSV_BYTES / 1048576} MB is read`);
+    return refuse(
+      'file',
+      `is ${(bytes.byteLength / 1048576).toFixed(0)} MB; a cable schedule of at most ${MAX_CSV_BYTES / 1048576} MB is read`,
+    );
   }
-  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return refuse('file', 'is a spreadsheet or zip file, not CSV: save it as CSV first');
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b)
+    return refuse('file', 'is a spreadsheet or zip file, not CSV: save it as CSV first');
   if (bytes.subarray(0, 65536).includes(0)) return refuse('file', 'is not text: it holds zero bytes');
   const decoded = decode(bytes);
   if (decoded === null) return refuse('file', 'is not text in UTF-8 or Windows-1252');
@@ -33,7 +37,8 @@ export function readCsv(bytes: Uint8Array): Result<CsvTable> {
   if (quote) return refuse('file', `a quoted field is left open near line ${(quote.row ?? 0) + 2}`);
   const columns = (parsed.meta.fields ?? []).filter((f) => f !== '');
   if (columns.length === 0) return refuse('file', 'has no header line');
-  if (parsed.data.length > MAX_ROWS) return refuse('file', `has ${parsed.data.length} rows; at most ${MAX_ROWS} are read`);
+  if (parsed.data.length > MAX_ROWS)
+    return refuse('file', `has ${parsed.data.length} rows; at most ${MAX_ROWS} are read`);
   return ok({ columns, rows: parsed.data, delimiter: parsed.meta.delimiter });
 }
 
@@ -43,7 +48,6 @@ function decode(bytes: Uint8Array): string | null {
   } catch {
     // Old spreadsheets write Windows-1252; control characters give away that it is not text at all.
     const text = new TextDecoder('windows-1252').decode(bytes);
-    // eslint-disable-next-line no-control-regex -- control characters are what is looked for
     return /[\u0001-\u0008\u000e-\u001f]/.test(text) ? null : text;
   }
 }

@@ -1,6 +1,12 @@
 import { fail, ok, type Problem, type Result } from '@/core/kernel';
 import { measure, type Measurement, type Reading } from '@/core/cable-measurement';
-import { choose, neededQuantities, type CatalogueView, type Choice, type TerminationInput } from '@/core/gland-selection';
+import {
+  choose,
+  neededQuantities,
+  type CatalogueView,
+  type Choice,
+  type TerminationInput,
+} from '@/core/gland-selection';
 import { auditChain, type ChainFault } from '@/core/inspection';
 import {
   collarOf,
@@ -61,7 +67,11 @@ export const catalogueView = (catalogue: StoredCatalogue): CatalogueView => ({
 export const readingsOfEnd = (readings: readonly StoredReading[], end: 'A' | 'B'): StoredReading[] =>
   readings.filter((r) => r.end === null || r.end === end);
 
-const WORDS = { outerSheath: 'outer sheath', innerSheath: 'inner sheath', armourWire: 'armour wire' } as const;
+const WORDS = {
+  outerSheath: 'outer sheath',
+  innerSheath: 'inner sheath',
+  armourWire: 'armour wire',
+} as const;
 
 export function measureEnd(readings: readonly Reading[], job: JobRow): Result<Measured> {
   const rules = job.profile.measurement;
@@ -72,7 +82,11 @@ export function measureEnd(readings: readonly Reading[], job: JobRow): Result<Me
     problems.push(...measured.problems);
     return null;
   };
-  const measured = { outerSheath: take('outerSheath'), innerSheath: take('innerSheath'), armourWire: take('armourWire') };
+  const measured = {
+    outerSheath: take('outerSheath'),
+    innerSheath: take('innerSheath'),
+    armourWire: take('armourWire'),
+  };
   return problems.length > 0 ? fail(problems) : ok(measured);
 }
 
@@ -94,19 +108,32 @@ export function actsOf(events: readonly StoredEvent[]): BenchAct[] {
 export function assess(input: AssessInput): Assessment {
   const { job, row, plan, events, catalogue } = input;
   const readings = readingsOfEnd(input.readings, row.end);
-  const measuredResult = measureEnd(readings.map((r) => r.reading), job);
+  const measuredResult = measureEnd(
+    readings.map((r) => r.reading),
+    job,
+  );
   const measured = measuredResult.ok ? measuredResult.value : NOTHING;
   const measureProblems = measuredResult.ok ? [] : measuredResult.problems;
   const missing = neededQuantities(row.cableType).filter((q) => measured[q] === null);
   const tag = terminationTag(row.cable.tag, row.end);
   const core: TerminationInput | null = row.place
-    ? { cableType: row.cableType, ...measured, enclosure: row.place.enclosure, entry: row.place.entry, profile: job.profile }
+    ? {
+        cableType: row.cableType,
+        ...measured,
+        enclosure: row.place.enclosure,
+        entry: row.place.entry,
+        profile: job.profile,
+      }
     : null;
   const request: PlanRequest | null =
-    core && measureProblems.length === 0 ? { tag, input: core, routeMm: row.tailMm, spareMm: row.spareMm, unit: job.unit } : null;
+    core && measureProblems.length === 0
+      ? { tag, input: core, routeMm: row.tailMm, spareMm: row.spareMm, unit: job.unit }
+      : null;
   const choice = request && missing.length === 0 ? choose(request.input, catalogueView(catalogue)) : null;
   const family = plan ? catalogue.families.find((f) => f.id === plan.familyRevisionId) : undefined;
-  const stale = plan !== null && (request === null || !family || planInputHash(request, family.family) !== plan.plan.inputHash);
+  const stale =
+    plan !== null &&
+    (request === null || !family || planInputHash(request, family.family) !== plan.plan.inputHash);
   const steps = plan && family ? generateSteps(plan.plan, family.family) : [];
   const acts = actsOf(events);
   const progress = plan ? replay(steps, acts) : null;
@@ -115,8 +142,10 @@ export function assess(input: AssessInput): Assessment {
     missing: [...(row.place ? [] : ['an entry']), ...missing.map((q) => WORDS[q])],
     measureProblem: measureProblems[0]?.message ?? null,
     measureProvisional: Object.values(measured).some((m) => m?.provisional),
-    measureResult: measured.outerSheath ? `${trimNumber(measured.outerSheath.interval.min, 1)}–${trimNumber(measured.outerSheath.interval.max, 1)}` : '',
-    noFit: best?.verdict === 'misfit' ? choice?.answer ?? null : null,
+    measureResult: measured.outerSheath
+      ? `${trimNumber(measured.outerSheath.interval.min, 1)}–${trimNumber(measured.outerSheath.interval.max, 1)}`
+      : '',
+    noFit: best?.verdict === 'misfit' ? (choice?.answer ?? null) : null,
     plan: plan?.plan ?? null,
     stale,
     steps,
@@ -138,6 +167,12 @@ export function assess(input: AssessInput): Assessment {
     progress,
     events,
     chainFaults: auditChain(events),
-    collar: row.place ? collar : { ...collar, next: { station: 'measure', action: 'give it an entry in the schedule' }, blockedBy: 'no entry: it is not known which box this end goes into' },
+    collar: row.place
+      ? collar
+      : {
+          ...collar,
+          next: { station: 'measure', action: 'give it an entry in the schedule' },
+          blockedBy: 'no entry: it is not known which box this end goes into',
+        },
   };
 }

@@ -1,6 +1,15 @@
 import { fail, hashOf, ok, refuse, type Problem, type Result } from '@/core/kernel';
 import { missingForProcedure, readCatalogue } from '@/core/catalogue';
-import { database, findImport, insertFamilyRevision, insertImport, insertPartRevision, listFamilyRevisions, loadCatalogue, type StoredCatalogue } from '@/data';
+import {
+  database,
+  findImport,
+  insertFamilyRevision,
+  insertImport,
+  insertPartRevision,
+  listFamilyRevisions,
+  loadCatalogue,
+  type StoredCatalogue,
+} from '@/data';
 import { actorName, type Actor } from '../actor';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
@@ -9,7 +18,13 @@ export interface ImportReport {
   readonly name: string;
   /** Nothing was new: this very file is in the catalogue already. */
   readonly already: boolean;
-  readonly families: readonly { readonly code: string; readonly revision: string; readonly sizes: number; readonly state: 'new' | 'there'; readonly missing: readonly string[] }[];
+  readonly families: readonly {
+    readonly code: string;
+    readonly revision: string;
+    readonly sizes: number;
+    readonly state: 'new' | 'there';
+    readonly missing: readonly string[];
+  }[];
   readonly parts: number;
 }
 
@@ -21,7 +36,8 @@ const MAX_CATALOGUE_BYTES = 8 * 1024 * 1024;
  */
 export function importCatalogue(text: string, actor: Actor, now: Date): Promise<Result<ImportReport>> {
   return operation<ImportReport>(async (tx) => {
-    if (text.length > MAX_CATALOGUE_BYTES) return refuse('file', `is larger than ${MAX_CATALOGUE_BYTES / 1048576} MB`);
+    if (text.length > MAX_CATALOGUE_BYTES)
+      return refuse('file', `is larger than ${MAX_CATALOGUE_BYTES / 1048576} MB`);
     let json: unknown;
     try {
       json = JSON.parse(text);
@@ -44,18 +60,49 @@ export function importCatalogue(text: string, actor: Actor, now: Date): Promise<
           value: family.sheet.revision,
         });
       }
-      return { family, hash: own, state: known === undefined ? ('new' as const) : ('there' as const), missing: missingForProcedure(family) };
+      return {
+        family,
+        hash: own,
+        state: known === undefined ? ('new' as const) : ('there' as const),
+        missing: missingForProcedure(family),
+      };
     });
     if (problems.length > 0) return fail(problems);
     const already = (await findImport(tx, hash)) !== null;
     if (!already) {
-      const importId = await insertImport(tx, { name: file.name, hash, actor: actorName(actor), importedAt: now });
+      const importId = await insertImport(tx, {
+        name: file.name,
+        hash,
+        actor: actorName(actor),
+        importedAt: now,
+      });
       for (const { family, hash: own, state, missing } of families) {
         if (state === 'there') continue;
-        await insertFamilyRevision(tx, { importId, code: family.code, revision: family.sheet.revision, hash: own, planOnly: missing.length > 0 ? 1 : 0, body: JSON.stringify(family) });
+        await insertFamilyRevision(tx, {
+          importId,
+          code: family.code,
+          revision: family.sheet.revision,
+          hash: own,
+          planOnly: missing.length > 0 ? 1 : 0,
+          body: JSON.stringify(family),
+        });
       }
-      for (const part of file.adaptors) await insertPartRevision(tx, { importId, kind: 'adaptor', partNumber: part.partNumber, hash: hashOf(part), body: JSON.stringify(part) });
-      for (const part of file.accessories) await insertPartRevision(tx, { importId, kind: 'accessory', partNumber: part.partNumber, hash: hashOf(part), body: JSON.stringify(part) });
+      for (const part of file.adaptors)
+        await insertPartRevision(tx, {
+          importId,
+          kind: 'adaptor',
+          partNumber: part.partNumber,
+          hash: hashOf(part),
+          body: JSON.stringify(part),
+        });
+      for (const part of file.accessories)
+        await insertPartRevision(tx, {
+          importId,
+          kind: 'accessory',
+          partNumber: part.partNumber,
+          hash: hashOf(part),
+          body: JSON.stringify(part),
+        });
     }
     return ok({
       name: file.name,
@@ -73,4 +120,5 @@ export function importCatalogue(text: string, actor: Actor, now: Date): Promise<
 }
 
 /** The catalogue in force. */
-export const viewCatalogue = (): Promise<Result<StoredCatalogue>> => guarded(async () => ok(await loadCatalogue(database())));
+export const viewCatalogue = (): Promise<Result<StoredCatalogue>> =>
+  guarded(async () => ok(await loadCatalogue(database())));

@@ -1,6 +1,15 @@
 import { ok, refuse, type Result } from '@/core/kernel';
 import { choose, judge, type Candidate } from '@/core/gland-selection';
-import { compareDecisions, generateSteps, planHash, planTermination, stepsToRedo, type DecisionChange, type Step, type TerminationPlan } from '@/core/procedure';
+import {
+  compareDecisions,
+  generateSteps,
+  planHash,
+  planTermination,
+  stepsToRedo,
+  type DecisionChange,
+  type Step,
+  type TerminationPlan,
+} from '@/core/procedure';
 import { insertPlan, loadCatalogue, type JobRow, type StoredFamily, type Tx } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { operation } from '../transaction';
@@ -10,13 +19,20 @@ import { assessOne, refreshSummaries, type TerminationRef } from './load';
 import { append } from './record';
 
 /** Takes a size for a termination and stores the plan. Misfits cannot be taken, marginals only provisionally, and it says why. */
-export function takeSize(ref: TerminationRef, sizeCode: string, eventId: string, actor: Actor, now: Date): Promise<Result<{ provisional: boolean }>> {
+export function takeSize(
+  ref: TerminationRef,
+  sizeCode: string,
+  eventId: string,
+  actor: Actor,
+  now: Date,
+): Promise<Result<{ provisional: boolean }>> {
   return operation(async (tx) => {
     const found = await assessOne(tx, ref);
     if (!found.ok) return found;
     const { job, assessment } = found.value;
     const { request } = assessment;
-    if (request === null) return refuse('', assessment.collar.blockedBy ?? 'there is nothing to choose for yet');
+    if (request === null)
+      return refuse('', assessment.collar.blockedBy ?? 'there is nothing to choose for yet');
     const catalogue = await loadCatalogue(tx);
     const choice = choose(request.input, catalogueView(catalogue));
     const candidate = choice.candidates.find((c) => c.size.code === sizeCode);
@@ -26,7 +42,17 @@ export function takeSize(ref: TerminationRef, sizeCode: string, eventId: string,
     const family = catalogue.families.find((f) => f.family === candidate.family);
     if (!family) throw new Error('the candidate comes from this catalogue');
     const plan = planTermination(request, candidate);
-    await storePlan(tx, job, assessment, plan, family, `${plan.size} chosen for ${assessment.tag}`, eventId, actor, now);
+    await storePlan(
+      tx,
+      job,
+      assessment,
+      plan,
+      family,
+      `${plan.size} chosen for ${assessment.tag}`,
+      eventId,
+      actor,
+      now,
+    );
     return ok({ provisional: plan.provisional.length > 0 });
   });
 }
@@ -53,7 +79,14 @@ async function storePlan(
   const log = new EditLog(tx);
   if (assessment.plan) await log.write('plan', assessment.plan.id, { supersededAt: now.toISOString() });
   const hash = planHash(plan);
-  const id = await insertPlan(tx, { terminationId: row.id, familyRevisionId: family.id, plan, planHash: hash, actor: actorName(actor), madeAt: now });
+  const id = await insertPlan(tx, {
+    terminationId: row.id,
+    familyRevisionId: family.id,
+    plan,
+    planHash: hash,
+    actor: actorName(actor),
+    madeAt: now,
+  });
   log.born('plan', id, 'supersededAt', now);
   await log.save(job, label, actor, now);
   // Once the bench has begun, the record says that the plan under it has changed, and in what.
@@ -61,15 +94,20 @@ async function storePlan(
     const steps = generateSteps(plan, family.family);
     const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
     const redo = stepsToRedo(assessment.steps, steps, assessment.acts).map((s) => s.id);
-    await append(tx, assessment, {
-      id: eventId,
-      stepId: 'plan',
-      kind: 'replan',
-      actor: actorName(actor),
-      at: now.toISOString(),
-      body: { changed, restamped: unchanged.map((d) => d.id), redo },
-      planHash: hash,
-    }, now);
+    await append(
+      tx,
+      assessment,
+      {
+        id: eventId,
+        stepId: 'plan',
+        kind: 'replan',
+        actor: actorName(actor),
+        at: now.toISOString(),
+        body: { changed, restamped: unchanged.map((d) => d.id), redo },
+        planHash: hash,
+      },
+      now,
+    );
   }
   await refreshSummaries(tx, job, [row.id]);
 }
@@ -85,10 +123,22 @@ export interface ChangeReview {
 }
 
 /** What making the plan again with today's measurements would leave, change, and ask to be redone. Null when it is not stale. */
-export function reviewChange(assessment: Assessment, families: readonly StoredFamily[], view: ReturnType<typeof catalogueView>): ChangeReview | null {
+export function reviewChange(
+  assessment: Assessment,
+  families: readonly StoredFamily[],
+  view: ReturnType<typeof catalogueView>,
+): ChangeReview | null {
   const remade = remake(assessment, families, view);
   if (remade === null) return null;
-  if (!remade.ok) return { size: assessment.plan?.plan.size ?? '', refusal: remade.problems.map((p) => p.message).join('; '), restamped: [], changed: [], redo: [], provisional: [] };
+  if (!remade.ok)
+    return {
+      size: assessment.plan?.plan.size ?? '',
+      refusal: remade.problems.map((p) => p.message).join('; '),
+      restamped: [],
+      changed: [],
+      redo: [],
+      provisional: [],
+    };
   const { plan, steps } = remade.value;
   const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
   return {
@@ -101,12 +151,18 @@ export function reviewChange(assessment: Assessment, families: readonly StoredFa
   };
 }
 
-function remake(assessment: Assessment, families: readonly StoredFamily[], view: ReturnType<typeof catalogueView>): Result<{ plan: TerminationPlan; steps: Step[]; family: StoredFamily }> | null {
+function remake(
+  assessment: Assessment,
+  families: readonly StoredFamily[],
+  view: ReturnType<typeof catalogueView>,
+): Result<{ plan: TerminationPlan; steps: Step[]; family: StoredFamily }> | null {
   if (!assessment.stale || !assessment.plan) return null;
   const { request } = assessment;
   if (request === null) return refuse('', assessment.collar.blockedBy ?? 'something is missing');
   const old = assessment.plan;
-  const family = families.find((f) => f.id === old.familyRevisionId) ?? families.find((f) => f.family.code === old.plan.family.code);
+  const family =
+    families.find((f) => f.id === old.familyRevisionId) ??
+    families.find((f) => f.family.code === old.plan.family.code);
   const size = family?.family.sizes.find((s) => s.code === old.plan.size);
   if (!family || !size) return refuse('size', `${old.plan.size} is no longer in the catalogue`);
   if (assessment.missing.length > 0) return refuse('', `not measured: ${assessment.missing.join(', ')}`);
@@ -128,7 +184,17 @@ export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: 
     if (remade === null) return refuse('', 'the plan is not stale: somebody has made it again already');
     if (!remade.ok) return remade;
     const { plan, family } = remade.value;
-    await storePlan(tx, job, assessment, plan, family, `plan of ${assessment.tag} made again`, eventId, actor, now);
+    await storePlan(
+      tx,
+      job,
+      assessment,
+      plan,
+      family,
+      `plan of ${assessment.tag} made again`,
+      eventId,
+      actor,
+      now,
+    );
     return ok(null);
   });
 }

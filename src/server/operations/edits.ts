@@ -30,7 +30,12 @@ export class EditLog {
     const after = Object.fromEntries(Object.entries(fields).filter(([k, v]) => was[k] !== v));
     if (Object.keys(after).length === 0) return;
     await writeRow(this.tx, table, id, after);
-    this.changes.push({ table, id, before: Object.fromEntries(Object.keys(after).map((k) => [k, was[k] ?? null])), after });
+    this.changes.push({
+      table,
+      id,
+      before: Object.fromEntries(Object.keys(after).map((k) => [k, was[k] ?? null])),
+      after,
+    });
   }
 
   /** Remembers a row that was born: undoing it puts the instant of its end into `field`. */
@@ -40,18 +45,28 @@ export class EditLog {
 
   /** Remembers the entry that a new termination took, so that undoing frees it. */
   placed(terminationId: number, entryId: number | null): void {
-    if (entryId !== null) this.changes.push({ table: 'termination', id: terminationId, before: { entryId: null }, after: { entryId } });
+    if (entryId !== null)
+      this.changes.push({
+        table: 'termination',
+        id: terminationId,
+        before: { entryId: null },
+        after: { entryId },
+      });
   }
 
   async save(job: JobRow, label: string, actor: Actor, at: Date): Promise<void> {
-    if (this.changes.length > 0) await insertEdit(this.tx, job.id, label.slice(0, 200), actorName(actor), at, this.changes);
+    if (this.changes.length > 0)
+      await insertEdit(this.tx, job.id, label.slice(0, 200), actorName(actor), at, this.changes);
   }
 }
 
 /** Ids of the terminations that a set of changes may have touched. */
 async function touched(tx: Tx, changes: readonly RowChange[]): Promise<number[]> {
   const cables = changes.filter((c) => c.table === 'cable').map((c) => c.id);
-  const ids = new Set([...changes.filter((c) => c.table === 'termination').map((c) => c.id), ...(await terminationIdsOfCables(tx, cables))]);
+  const ids = new Set([
+    ...changes.filter((c) => c.table === 'termination').map((c) => c.id),
+    ...(await terminationIdsOfCables(tx, cables)),
+  ]);
   for (const change of changes) {
     if (change.table === 'reading') {
       const owner = await readRow(tx, 'reading', change.id, ['cableId']);
@@ -83,12 +98,18 @@ export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Resu
         const plan = await readRow(tx, 'plan', change.id, ['terminationId', 'planHash']);
         const events = await loadEvents(tx, [Number(plan?.terminationId)]);
         if (events.some((e) => e.planHash === plan?.planHash)) {
-          return refuse('', `“${edit.label}” cannot be undone: work at the bench stands on this plan. Choose again instead`);
+          return refuse(
+            '',
+            `“${edit.label}” cannot be undone: work at the bench stands on this plan. Choose again instead`,
+          );
         }
       }
     }
     for (const change of [...edit.changes].reverse()) {
-      const before = Object.entries(change.before).map(([k, v]) => [k, change.after[k] === null && isInstant(k) ? now.toISOString() : v]);
+      const before = Object.entries(change.before).map(([k, v]) => [
+        k,
+        change.after[k] === null && isInstant(k) ? now.toISOString() : v,
+      ]);
       await writeRow(tx, change.table, change.id, Object.fromEntries(before) as RowChange['before']);
     }
     await markUndone(tx, [edit.id], now);
@@ -97,4 +118,5 @@ export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Resu
   });
 }
 
-const isInstant = (field: string): boolean => field === 'retiredAt' || field === 'withdrawnAt' || field === 'supersededAt';
+const isInstant = (field: string): boolean =>
+  field === 'retiredAt' || field === 'withdrawnAt' || field === 'supersededAt';

@@ -32,7 +32,10 @@ export async function requireJob(tx: Tx, slug: string): Promise<Result<JobRow>> 
 }
 
 /** The catalogue in force, and the older revisions that plans in force still stand on. */
-export async function catalogueFor(tx: Tx, plans: readonly StoredPlan[]): Promise<StoredCatalogue & { readonly pinned: StoredCatalogue }> {
+export async function catalogueFor(
+  tx: Tx,
+  plans: readonly StoredPlan[],
+): Promise<StoredCatalogue & { readonly pinned: StoredCatalogue }> {
   const newest = await loadCatalogue(tx);
   const older = [];
   for (const id of new Set(plans.map((p) => p.familyRevisionId))) {
@@ -44,7 +47,11 @@ export async function catalogueFor(tx: Tx, plans: readonly StoredPlan[]): Promis
 }
 
 /** Assesses several terminations of a job with a fixed number of queries. */
-export async function assessMany(tx: Tx, job: JobRow, rows: readonly TerminationRow[]): Promise<Assessment[]> {
+export async function assessMany(
+  tx: Tx,
+  job: JobRow,
+  rows: readonly TerminationRow[],
+): Promise<Assessment[]> {
   const ids = rows.map((r) => r.id);
   const plans = await currentPlans(tx, ids);
   const catalogue = await catalogueFor(tx, plans);
@@ -56,8 +63,18 @@ export async function assessMany(tx: Tx, job: JobRow, rows: readonly Termination
   return rows.map((row) => {
     const plan = planOf.get(row.id) ?? null;
     // Only the revisions in force compete; the plan's own revision, if older, is there to read the plan by.
-    const newest = plan && !catalogue.families.some((f) => f.id === plan.familyRevisionId) ? withPinned(catalogue, plan.familyRevisionId) : catalogue;
-    return assess({ job, row, readings: readingsOf.get(row.cable.id) ?? [], plan, events: eventsOf.get(row.id) ?? [], catalogue: newest });
+    const newest =
+      plan && !catalogue.families.some((f) => f.id === plan.familyRevisionId)
+        ? withPinned(catalogue, plan.familyRevisionId)
+        : catalogue;
+    return assess({
+      job,
+      row,
+      readings: readingsOf.get(row.cable.id) ?? [],
+      plan,
+      events: eventsOf.get(row.id) ?? [],
+      catalogue: newest,
+    });
   });
 }
 
@@ -65,23 +82,36 @@ export async function assessMany(tx: Tx, job: JobRow, rows: readonly Termination
 function withPinned(catalogue: StoredCatalogue & { pinned: StoredCatalogue }, id: number): StoredCatalogue {
   const pinned = catalogue.pinned.families.find((f) => f.id === id);
   if (!pinned) return catalogue;
-  return { ...catalogue, families: [...catalogue.families.filter((f) => f.family.code !== pinned.family.code), pinned] };
+  return {
+    ...catalogue,
+    families: [...catalogue.families.filter((f) => f.family.code !== pinned.family.code), pinned],
+  };
 }
 
 /** Finds one termination. Errors: no such job, cable or end; a retired one says so. */
-export async function requireTermination(tx: Tx, ref: TerminationRef): Promise<Result<{ job: JobRow; row: TerminationRow }>> {
+export async function requireTermination(
+  tx: Tx,
+  ref: TerminationRef,
+): Promise<Result<{ job: JobRow; row: TerminationRow }>> {
   const job = await requireJob(tx, ref.job);
   if (!job.ok) return job;
   if (!ENDS.some((e) => e === ref.end)) return refuse('end', 'a cable has the ends A and B', ref.end);
   const row = await findTermination(tx, job.value.id, ref.cable, ref.end as End);
   if (!row) return refuse('cable', 'there is no such cable in this job', ref.cable);
   if (row.cable.retiredAt !== null) {
-    return refuse('cable', `${ref.cable}/${ref.end} was taken out of the schedule on ${row.cable.retiredAt.toISOString().slice(0, 16).replace('T', ' ')} UTC; its record is kept`, ref.cable);
+    return refuse(
+      'cable',
+      `${ref.cable}/${ref.end} was taken out of the schedule on ${row.cable.retiredAt.toISOString().slice(0, 16).replace('T', ' ')} UTC; its record is kept`,
+      ref.cable,
+    );
   }
   return ok({ job: job.value, row });
 }
 
-export async function assessOne(tx: Tx, ref: TerminationRef): Promise<Result<{ job: JobRow; assessment: Assessment }>> {
+export async function assessOne(
+  tx: Tx,
+  ref: TerminationRef,
+): Promise<Result<{ job: JobRow; assessment: Assessment }>> {
   const found = await requireTermination(tx, ref);
   if (!found.ok) return found;
   const { job, row } = found.value;
@@ -93,10 +123,17 @@ export async function assessOne(tx: Tx, ref: TerminationRef): Promise<Result<{ j
 const BATCH = 1000;
 
 /** Brings the stored collars of terminations up to date, in the transaction that changed what they hang on. */
-export async function refreshSummaries(tx: Tx, job: JobRow, terminationIds: readonly number[]): Promise<void> {
+export async function refreshSummaries(
+  tx: Tx,
+  job: JobRow,
+  terminationIds: readonly number[],
+): Promise<void> {
   for (let i = 0; i < terminationIds.length; i += BATCH) {
     const rows = await loadTerminations(tx, terminationIds.slice(i, i + BATCH));
     const assessments = await assessMany(tx, job, rows);
-    await writeSummaries(tx, assessments.map((a) => ({ terminationId: a.row.id, collar: a.collar })));
+    await writeSummaries(
+      tx,
+      assessments.map((a) => ({ terminationId: a.row.id, collar: a.collar })),
+    );
   }
 }

@@ -12,7 +12,12 @@ type Draft = Omit<EventContent, 'termination' | 'seq' | 'prevHash'>;
 /** Chains an event to the last one of its termination and stores it. The caller holds the termination's lock. */
 export async function append(tx: Tx, assessment: Assessment, draft: Draft, now: Date): Promise<void> {
   const last = assessment.events[assessment.events.length - 1];
-  const content: EventContent = { ...draft, termination: assessment.tag, seq: (last?.seq ?? 0) + 1, prevHash: last?.hash ?? GENESIS };
+  const content: EventContent = {
+    ...draft,
+    termination: assessment.tag,
+    seq: (last?.seq ?? 0) + 1,
+    prevHash: last?.hash ?? GENESIS,
+  };
   await appendEvent(tx, assessment.row.id, { ...content, hash: eventHash(content) }, now);
 }
 
@@ -33,14 +38,22 @@ const CLOCK_AHEAD_MS = 10 * 60_000;
 function checkInput(input: ConfirmInput, now: Date): Result<null> {
   if (!UUID.test(input.id)) return refuse('id', 'is not an event id', input.id);
   const at = Date.parse(input.at);
-  if (Number.isNaN(at) || new Date(at).toISOString() !== input.at) return refuse('at', 'is not a time', input.at);
-  if (at > now.getTime() + CLOCK_AHEAD_MS) return refuse('at', 'the clock of this device runs ahead: set it before you go on', input.at);
-  if (input.decision !== null && !LOOK_DECISIONS.includes(input.decision)) return refuse('decision', 'is not a decision', input.decision);
+  if (Number.isNaN(at) || new Date(at).toISOString() !== input.at)
+    return refuse('at', 'is not a time', input.at);
+  if (at > now.getTime() + CLOCK_AHEAD_MS)
+    return refuse('at', 'the clock of this device runs ahead: set it before you go on', input.at);
+  if (input.decision !== null && !LOOK_DECISIONS.includes(input.decision))
+    return refuse('decision', 'is not a decision', input.decision);
   return ok(null);
 }
 
 /** Confirms the next step at the bench, or says why it may not be confirmed. */
-export function confirmStep(ref: TerminationRef, input: ConfirmInput, actor: Actor, now: Date): Promise<Result<{ repeated: boolean }>> {
+export function confirmStep(
+  ref: TerminationRef,
+  input: ConfirmInput,
+  actor: Actor,
+  now: Date,
+): Promise<Result<{ repeated: boolean }>> {
   return operation<{ repeated: boolean }>(async (tx) => {
     const valid = checkInput(input, now);
     if (!valid.ok) return valid;
@@ -57,7 +70,8 @@ export function confirmStep(ref: TerminationRef, input: ConfirmInput, actor: Act
     if (!found.ok) return found;
     const { job, assessment } = found.value;
     if (!assessment.plan) return refuse('plan', 'no gland has been chosen yet');
-    if (assessment.steps.length === 0) return refuse('plan', assessment.collar.blockedBy ?? 'this plan has no steps');
+    if (assessment.steps.length === 0)
+      return refuse('plan', assessment.collar.blockedBy ?? 'this plan has no steps');
     const may = mayConfirm(
       {
         steps: assessment.steps,
@@ -79,7 +93,12 @@ export function confirmStep(ref: TerminationRef, input: ConfirmInput, actor: Act
         kind: step.kind === 'look' || step.kind === 'sign' ? step.kind : 'confirm',
         actor: actorName(actor),
         at: input.at,
-        body: { fingerprint: step.fingerprint, title: step.title, ...(input.decision ? { decision: input.decision } : {}), ...(step.figure ? { figure: step.figure } : {}) },
+        body: {
+          fingerprint: step.fingerprint,
+          title: step.title,
+          ...(input.decision ? { decision: input.decision } : {}),
+          ...(step.figure ? { figure: step.figure } : {}),
+        },
         planHash: assessment.plan.planHash,
       },
       now,

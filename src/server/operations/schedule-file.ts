@@ -69,8 +69,18 @@ interface JobSchedule {
 
 async function loadJobSchedule(tx: Tx, job: JobRow): Promise<JobSchedule> {
   const rows = await loadSchedule(tx, job.id);
-  const readings = group(await loadReadings(tx, rows.map((r) => r.id)), (r) => r.cableId);
-  return { rows, readings, cables: new Map(rows.map((r) => [r.tag, scheduleCable(r, readings.get(r.id) ?? [])])) };
+  const readings = group(
+    await loadReadings(
+      tx,
+      rows.map((r) => r.id),
+    ),
+    (r) => r.cableId,
+  );
+  return {
+    rows,
+    readings,
+    cables: new Map(rows.map((r) => [r.tag, scheduleCable(r, readings.get(r.id) ?? [])])),
+  };
 }
 
 async function contextOf(tx: Tx, job: JobRow, schedule: JobSchedule): Promise<ImportContext> {
@@ -84,18 +94,25 @@ async function contextOf(tx: Tx, job: JobRow, schedule: JobSchedule): Promise<Im
   }
   return {
     types: new Set((await listCableTypes(tx, job.id)).map((t) => t.code)),
-    entries: new Map(entries.map((e) => [`${e.enclosure}/${e.label}`, taken.get(`${e.enclosure}/${e.label}`) ?? null])),
+    entries: new Map(
+      entries.map((e) => [`${e.enclosure}/${e.label}`, taken.get(`${e.enclosure}/${e.label}`) ?? null]),
+    ),
     enclosures: new Set(entries.map((e) => e.enclosure)),
     current: schedule.cables,
     tapeThicknessMm: job.profile.measurement.tapeThicknessMm,
   };
 }
 
-async function preview(tx: Tx, job: JobRow, bytes: Uint8Array): Promise<Result<{ preview: ImportPreview; schedule: JobSchedule }>> {
+async function preview(
+  tx: Tx,
+  job: JobRow,
+  bytes: Uint8Array,
+): Promise<Result<{ preview: ImportPreview; schedule: JobSchedule }>> {
   const table = readCsv(bytes);
   if (!table.ok) return table;
   const { columns, rows, delimiter } = table.value;
-  if (!columns.includes('cable')) return refuse('file', `has no column “cable”; it has: ${columns.slice(0, 12).join(', ')}`);
+  if (!columns.includes('cable'))
+    return refuse('file', `has no column “cable”; it has: ${columns.slice(0, 12).join(', ')}`);
   const schedule = await loadJobSchedule(tx, job);
   const judged = previewImport(rows, new Set(columns), await contextOf(tx, job, schedule));
   const refused = judged.filter((r) => r.status === 'refused');
@@ -111,7 +128,9 @@ async function preview(tx: Tx, job: JobRow, bytes: Uint8Array): Promise<Result<{
     schedule,
     preview: {
       columns,
-      unknownColumns: columns.filter((c) => !SCHEDULE_COLUMNS.some((k) => k === c) && c !== 'line' && c !== 'reason'),
+      unknownColumns: columns.filter(
+        (c) => !SCHEDULE_COLUMNS.some((k) => k === c) && c !== 'line' && c !== 'reason',
+      ),
       rows: judged,
       delimiter,
       hash: hashOf(judged.map((r) => [r.line, r.status, r.changes])),
@@ -137,14 +156,21 @@ export interface ImportOutcome {
 }
 
 /** Takes in the good rows of a file as one undoable edit. `hash` is that of the preview that was accepted. */
-export function importSchedule(jobSlug: string, bytes: Uint8Array, hash: string, actor: Actor, now: Date): Promise<Result<ImportOutcome>> {
+export function importSchedule(
+  jobSlug: string,
+  bytes: Uint8Array,
+  hash: string,
+  actor: Actor,
+  now: Date,
+): Promise<Result<ImportOutcome>> {
   return operation<ImportOutcome>(async (tx) => {
     const job = await requireJob(tx, jobSlug);
     if (!job.ok) return job;
     const made = await preview(tx, job.value, bytes);
     if (!made.ok) return made;
     const { preview: seen, schedule } = made.value;
-    if (seen.hash !== hash) return refuse('file', 'the job has changed since this preview: look at it again before accepting');
+    if (seen.hash !== hash)
+      return refuse('file', 'the job has changed since this preview: look at it again before accepting');
     const good = seen.rows.filter((r) => r.cable !== null && (r.status === 'new' || r.status === 'changed'));
     const log = new EditLog(tx);
     const touched = await writeCables(tx, job.value, schedule, good, log, now);
@@ -158,7 +184,14 @@ export function importSchedule(jobSlug: string, bytes: Uint8Array, hash: string,
   });
 }
 
-async function writeCables(tx: Tx, job: JobRow, schedule: JobSchedule, rows: readonly ImportRow[], log: EditLog, now: Date): Promise<number[]> {
+async function writeCables(
+  tx: Tx,
+  job: JobRow,
+  schedule: JobSchedule,
+  rows: readonly ImportRow[],
+  log: EditLog,
+  now: Date,
+): Promise<number[]> {
   const types = new Map((await listCableTypes(tx, job.id)).map((t) => [t.code, t.id]));
   const entries = new Map((await listEntries(tx, job.id)).map((e) => [`${e.enclosure}/${e.label}`, e.id]));
   const known = new Map(schedule.rows.map((r) => [r.tag, r]));
@@ -169,7 +202,8 @@ async function writeCables(tx: Tx, job: JobRow, schedule: JobSchedule, rows: rea
     if (!cable || !was) continue;
     for (const end of ['A', 'B'] as const) {
       const before = endValues(end === 'A' ? was.a : was.b).place;
-      if (before !== null && before !== cable[end].place) await log.write('termination', end === 'A' ? was.a.id : was.b.id, { entryId: null });
+      if (before !== null && before !== cable[end].place)
+        await log.write('termination', end === 'A' ? was.a.id : was.b.id, { entryId: null });
     }
   }
   for (const { cable } of rows) {
@@ -185,16 +219,32 @@ async function writeCables(tx: Tx, job: JobRow, schedule: JobSchedule, rows: rea
       await log.write('cable', was.id, { typeId, routeMm: cable.routeMm, note: cable.note });
       for (const end of ['A', 'B'] as const) {
         const id = end === 'A' ? was.a.id : was.b.id;
-        await log.write('termination', id, { entryId: entryOf(end), tailMm: cable[end].tailMm, spareMm: cable[end].spareMm });
+        await log.write('termination', id, {
+          entryId: entryOf(end),
+          tailMm: cable[end].tailMm,
+          spareMm: cable[end].spareMm,
+        });
         touched.push(id);
       }
       await replaceReadings(tx, was.id, schedule.readings.get(was.id) ?? [], cable, log, now);
     } else {
-      const id = await insertCable(tx, { jobId: job.id, tag: cable.tag, typeId, routeMm: cable.routeMm, note: cable.note });
+      const id = await insertCable(tx, {
+        jobId: job.id,
+        tag: cable.tag,
+        typeId,
+        routeMm: cable.routeMm,
+        note: cable.note,
+      });
       log.born('cable', id, 'retiredAt', now);
       for (const end of ['A', 'B'] as const) {
         const entryId = entryOf(end);
-        const termination = await insertTermination(tx, { cableId: id, end, entryId, tailMm: cable[end].tailMm, spareMm: cable[end].spareMm });
+        const termination = await insertTermination(tx, {
+          cableId: id,
+          end,
+          entryId,
+          tailMm: cable[end].tailMm,
+          spareMm: cable[end].spareMm,
+        });
         log.placed(termination, entryId);
         touched.push(termination);
       }
@@ -204,15 +254,29 @@ async function writeCables(tx: Tx, job: JobRow, schedule: JobSchedule, rows: rea
   return touched;
 }
 
-async function replaceReadings(tx: Tx, cableId: number, before: readonly StoredReading[], cable: ScheduleCable, log: EditLog, now: Date): Promise<void> {
+async function replaceReadings(
+  tx: Tx,
+  cableId: number,
+  before: readonly StoredReading[],
+  cable: ScheduleCable,
+  log: EditLog,
+  now: Date,
+): Promise<void> {
   const key = (r: ScheduleCable['readings'][number]) => `${r.end ?? ''} ${r.reading.quantity}`;
   const was = group(before, key);
   const is = group(cable.readings, key);
   for (const k of new Set([...was.keys(), ...is.keys()])) {
     const [old, fresh] = [was.get(k) ?? [], is.get(k) ?? []];
-    if (sameReadings(old.map(({ end, reading }) => ({ end, reading })), fresh)) continue;
+    if (
+      sameReadings(
+        old.map(({ end, reading }) => ({ end, reading })),
+        fresh,
+      )
+    )
+      continue;
     for (const { id } of old) await log.write('reading', id, { withdrawnAt: now.toISOString() });
-    for (const { end, reading } of fresh) log.born('reading', await insertReading(tx, cableId, end, reading), 'withdrawnAt', now);
+    for (const { end, reading } of fresh)
+      log.born('reading', await insertReading(tx, cableId, end, reading), 'withdrawnAt', now);
   }
 }
 

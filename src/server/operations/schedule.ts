@@ -24,14 +24,21 @@ import { operation } from '../transaction';
 import { EditLog } from './edits';
 import { refreshSummaries, requireJob } from './load';
 
+export { SCHEDULE_SORTS } from '@/data';
+
 /** Largest page that the grid asks for. */
 const MAX_PAGE = 100;
 
-export function schedulePage(jobSlug: string, query: ScheduleQuery): Promise<Result<{ rows: ScheduleRow[]; total: number }>> {
+export function schedulePage(
+  jobSlug: string,
+  query: ScheduleQuery,
+): Promise<Result<{ rows: ScheduleRow[]; total: number }>> {
   return guarded(async () => {
     const job = await requireJob(database(), jobSlug);
     if (!job.ok) return job;
-    return ok(await findSchedule(database(), job.value.id, { ...query, limit: Math.min(query.limit, MAX_PAGE) }));
+    return ok(
+      await findSchedule(database(), job.value.id, { ...query, limit: Math.min(query.limit, MAX_PAGE) }),
+    );
   });
 }
 
@@ -42,12 +49,26 @@ export function scheduleChoices(jobSlug: string): Promise<Result<{ types: string
     if (!job.ok) return job;
     const types = await listCableTypes(database(), job.value.id);
     const entries = await listEntries(database(), job.value.id);
-    return ok({ types: types.map((t) => t.code), entries: entries.map((e) => `${e.enclosure}/${e.label}`).sort(compareTags) });
+    return ok({
+      types: types.map((t) => t.code),
+      entries: entries.map((e) => `${e.enclosure}/${e.label}`).sort(compareTags),
+    });
   });
 }
 
 /** Fields of a schedule row as a person types them. */
-export const SCHEDULE_FIELDS = ['tag', 'type', 'route', 'note', 'aPlace', 'aTail', 'aSpare', 'bPlace', 'bTail', 'bSpare'] as const;
+export const SCHEDULE_FIELDS = [
+  'tag',
+  'type',
+  'route',
+  'note',
+  'aPlace',
+  'aTail',
+  'aSpare',
+  'bPlace',
+  'bTail',
+  'bSpare',
+] as const;
 export type ScheduleField = (typeof SCHEDULE_FIELDS)[number];
 export type ScheduleEdit = Partial<Record<ScheduleField, string>>;
 
@@ -60,7 +81,11 @@ interface Parsed {
 /** Typed text to columns, every field with its own message. */
 async function parseFields(tx: Tx, job: JobRow, input: ScheduleEdit): Promise<Result<Parsed>> {
   const problems: Problem[] = [];
-  const parsed = { cable: {} as Record<string, FieldValue>, A: {} as Record<string, FieldValue>, B: {} as Record<string, FieldValue> };
+  const parsed = {
+    cable: {} as Record<string, FieldValue>,
+    A: {} as Record<string, FieldValue>,
+    B: {} as Record<string, FieldValue>,
+  };
   if (input.tag !== undefined) {
     try {
       parsed.cable.tag = tagSchema.validateSync(input.tag);
@@ -71,7 +96,12 @@ async function parseFields(tx: Tx, job: JobRow, input: ScheduleEdit): Promise<Re
   if (input.type !== undefined) {
     const type = (await listCableTypes(tx, job.id)).find((t) => t.code === input.type);
     if (type) parsed.cable.typeId = type.id;
-    else problems.push({ path: 'type', message: input.type === '' ? 'a type is needed' : 'is not a cable type of this job', value: input.type });
+    else
+      problems.push({
+        path: 'type',
+        message: input.type === '' ? 'a type is needed' : 'is not a cable type of this job',
+        value: input.type,
+      });
   }
   if (input.note !== undefined) {
     if (input.note.length > 200) problems.push({ path: 'note', message: 'is longer than 200 characters' });
@@ -82,21 +112,34 @@ async function parseFields(tx: Tx, job: JobRow, input: ScheduleEdit): Promise<Re
     if (text === undefined) return undefined;
     if (text === '') return null;
     const bare = /^[\d.,]+$/.test(text);
-    const read = bare && assumed === 'm' ? parseLength(`${text} m`) : parseLength(text, assumed === 'job' ? job.unit : undefined);
-    if (!read.ok) problems.push({ path: field, message: read.problems[0]?.message ?? 'is not a length', value: text });
-    else if (read.value.mm > maxMm) problems.push({ path: field, message: `is longer than ${maxMm / 1000} m`, value: text });
+    const read =
+      bare && assumed === 'm'
+        ? parseLength(`${text} m`)
+        : parseLength(text, assumed === 'job' ? job.unit : undefined);
+    if (!read.ok)
+      problems.push({ path: field, message: read.problems[0]?.message ?? 'is not a length', value: text });
+    else if (read.value.mm > maxMm)
+      problems.push({ path: field, message: `is longer than ${maxMm / 1000} m`, value: text });
     else return read.value.mm;
     return undefined;
   };
   const route = length('route', 'm', 20_000_000);
   if (route !== undefined) parsed.cable.routeMm = route;
-  const entries = input.aPlace || input.bPlace ? new Map((await listEntries(tx, job.id)).map((e) => [`${e.enclosure}/${e.label}`, e.id])) : new Map<string, number>();
+  const entries =
+    input.aPlace || input.bPlace
+      ? new Map((await listEntries(tx, job.id)).map((e) => [`${e.enclosure}/${e.label}`, e.id]))
+      : new Map<string, number>();
   for (const end of ['A', 'B'] as const) {
     const key = end.toLowerCase() as 'a' | 'b';
     const place = input[`${key}Place`]?.trim();
     if (place !== undefined) {
       const id = place === '' ? null : entries.get(place);
-      if (id === undefined) problems.push({ path: `${key}Place`, message: 'is not an entry of this job; write enclosure/entry', value: place });
+      if (id === undefined)
+        problems.push({
+          path: `${key}Place`,
+          message: 'is not an entry of this job; write enclosure/entry',
+          value: place,
+        });
       else parsed[end].entryId = id;
     }
     const tail = length(`${key}Tail`, 'job', 20_000);
@@ -108,11 +151,20 @@ async function parseFields(tx: Tx, job: JobRow, input: ScheduleEdit): Promise<Re
 }
 
 /** A new cable with both its terminations. */
-export function addCable(jobSlug: string, input: ScheduleEdit, actor: Actor, now: Date): Promise<Result<{ id: number }>> {
+export function addCable(
+  jobSlug: string,
+  input: ScheduleEdit,
+  actor: Actor,
+  now: Date,
+): Promise<Result<{ id: number }>> {
   return operation(async (tx) => {
     const job = await requireJob(tx, jobSlug);
     if (!job.ok) return job;
-    const parsed = await parseFields(tx, job.value, { ...input, tag: input.tag ?? '', type: input.type ?? '' });
+    const parsed = await parseFields(tx, job.value, {
+      ...input,
+      tag: input.tag ?? '',
+      type: input.type ?? '',
+    });
     if (!parsed.ok) return parsed;
     const { cable, A, B } = parsed.value;
     const id = await insertCable(tx, {
@@ -124,7 +176,10 @@ export function addCable(jobSlug: string, input: ScheduleEdit, actor: Actor, now
     });
     const log = new EditLog(tx);
     log.born('cable', id, 'retiredAt', now);
-    for (const [end, fields] of [['A', A], ['B', B]] as const) {
+    for (const [end, fields] of [
+      ['A', A],
+      ['B', B],
+    ] as const) {
       const entryId = (fields.entryId as number | null | undefined) ?? null;
       const termination = await insertTermination(tx, {
         cableId: id,
@@ -156,7 +211,14 @@ export interface Conflict {
 export type EditOutcome = { readonly saved: ScheduleRow } | { readonly conflict: Conflict };
 
 /** Changes fields of one cable and its ends. When somebody was faster, nothing is written and their values come back. */
-export function editCable(jobSlug: string, cableId: number, versions: Versions, input: ScheduleEdit, actor: Actor, now: Date): Promise<Result<EditOutcome>> {
+export function editCable(
+  jobSlug: string,
+  cableId: number,
+  versions: Versions,
+  input: ScheduleEdit,
+  actor: Actor,
+  now: Date,
+): Promise<Result<EditOutcome>> {
   return operation<EditOutcome>(async (tx) => {
     const job = await requireJob(tx, jobSlug);
     if (!job.ok) return job;
@@ -170,7 +232,9 @@ export function editCable(jobSlug: string, cableId: number, versions: Versions, 
       (Object.keys(A).length > 0 && row.a.version !== versions.A) ||
       (Object.keys(B).length > 0 && row.b.version !== versions.B);
     if (late) {
-      const by = (await lastEditorOf(tx, job.value.id, 'cable', cableId)) ?? (await lastEditorOf(tx, job.value.id, 'termination', row.a.id));
+      const by =
+        (await lastEditorOf(tx, job.value.id, 'cable', cableId)) ??
+        (await lastEditorOf(tx, job.value.id, 'termination', row.a.id));
       return ok({ conflict: { by, row } });
     }
     const log = new EditLog(tx);
@@ -186,7 +250,12 @@ export function editCable(jobSlug: string, cableId: number, versions: Versions, 
 }
 
 /** Takes a cable out of the schedule. Its record stays; its entries are free again. */
-export function retireCable(jobSlug: string, cableId: number, actor: Actor, now: Date): Promise<Result<{ tag: string; events: number }>> {
+export function retireCable(
+  jobSlug: string,
+  cableId: number,
+  actor: Actor,
+  now: Date,
+): Promise<Result<{ tag: string; events: number }>> {
   return operation(async (tx) => {
     const job = await requireJob(tx, jobSlug);
     if (!job.ok) return job;
@@ -200,4 +269,3 @@ export function retireCable(jobSlug: string, cableId: number, actor: Actor, now:
     return ok({ tag: row.tag, events: events.length });
   });
 }
-

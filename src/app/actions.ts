@@ -1,0 +1,87 @@
+'use server';
+import { cookies } from 'next/headers';
+import { ok, type Result } from '@/core/kernel';
+import type { Reading } from '@/core/cable-measurement';
+import type { Actor } from '@/server/actor';
+import { importCatalogue } from '@/server/operations/catalogue';
+import { replan as replanOperation, takeSize as takeSizeOperation } from '@/server/operations/choose';
+import { undoLast } from '@/server/operations/edits';
+import {
+  addReading as addReadingOperation,
+  withdrawReading as withdrawReadingOperation,
+} from '@/server/operations/measure';
+import { confirmStep as confirmOperation } from '@/server/operations/record';
+import {
+  addCable as addCableOperation,
+  editCable,
+  retireCable as retireOperation,
+  type ScheduleEdit,
+} from '@/server/operations/schedule';
+import { ACTOR_COOKIE } from '@/ui/shell/actor-cookie';
+import { gridRow } from '@/ui/schedule/grid-columns';
+import type { ConfirmSend, RowOutcome, RowVersions, TerminationRef } from '@/ui/termination/actions';
+import { viewJob } from '@/server/operations/view';
+
+/** The one place where it is decided who acts. */
+async function actor(): Promise<Actor> {
+  const raw = (await cookies()).get(ACTOR_COOKIE)?.value ?? '';
+  try {
+    return { name: decodeURIComponent(raw) };
+  } catch {
+    return { name: raw };
+  }
+}
+
+async function named<T>(work: (who: Actor, now: Date) => Promise<Result<T>>): Promise<Result<T>> {
+  const who = await actor();
+  if (who.name.trim() === '')
+    return {
+      ok: false,
+      problems: [{ path: 'actor', message: 'Type your name first: the record says who.' }],
+    };
+  return work(who, new Date());
+}
+
+export const addReading = async (ref: TerminationRef, reading: Reading) =>
+  named((who, now) => addReadingOperation(ref, reading, who, now));
+
+export const withdrawReading = async (ref: TerminationRef, id: number) =>
+  named((who, now) => withdrawReadingOperation(ref, id, who, now));
+
+export const takeSize = async (ref: TerminationRef, size: string, eventId: string) =>
+  named((who, now) => takeSizeOperation(ref, size, eventId, who, now));
+
+export const replan = async (ref: TerminationRef, eventId: string) =>
+  named((who, now) => replanOperation(ref, eventId, who, now));
+
+export const confirmStep = async (ref: TerminationRef, input: ConfirmSend) =>
+  named((who, now) => confirmOperation(ref, input, who, now));
+
+export const undo = async (job: string) => named((who, now) => undoLast(job, who, now));
+
+export const addCable = async (job: string, fields: Readonly<Record<string, string>>) =>
+  named((who, now) => addCableOperation(job, fields as ScheduleEdit, who, now));
+
+export const retireCable = async (job: string, cableId: number) =>
+  named((who, now) => retireOperation(job, cableId, who, now));
+
+export async function editRow(
+  job: string,
+  cableId: number,
+  versions: RowVersions,
+  fields: Readonly<Record<string, string>>,
+): Promise<Result<RowOutcome>> {
+  return named<RowOutcome>(async (who, now) => {
+    const outcome = await editCable(job, cableId, versions, fields as ScheduleEdit, who, now);
+    if (!outcome.ok) return outcome;
+    if ('saved' in outcome.value) return ok({ saved: true });
+    const view = await viewJob(job);
+    if (!view.ok) return view;
+    const { by, row } = outcome.value.conflict;
+    const { versions: current, id: _id, ...values } = gridRow(row, view.value.unit);
+    return ok({ conflict: { by, values, versions: current } });
+  });
+}
+
+export const importCatalogueFile = async (text: string) =>
+  named((who, now) => importCatalogue(text, who, now));

@@ -1,0 +1,31 @@
+import { refuse, ok, type Result } from '@/core/kernel';
+
+/** A little above what the reader takes, so that it can say how large the file is. */
+const LIMIT = 9 * 1024 * 1024;
+
+/** The bytes of a posted file; a larger one is refused without being read to its end. */
+export async function readBody(request: Request): Promise<Result<Uint8Array>> {
+  const announced = Number(request.headers.get('content-length') ?? 0);
+  const tooLarge = (bytes: number) =>
+    refuse(
+      'file',
+      `is ${bytes > 0 ? `${(bytes / 1048576).toFixed(0)} MB` : 'too large'}; a cable schedule of at most 8 MB is read`,
+    );
+  if (announced > LIMIT) return tooLarge(announced);
+  if (!request.body) return refuse('file', 'is empty');
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const reader = request.body.getReader();
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    size += value.byteLength;
+    if (size > LIMIT) {
+      await reader.cancel();
+      return tooLarge(0);
+    }
+    chunks.push(value);
+  }
+  if (size === 0) return refuse('file', 'is empty');
+  return ok(new Uint8Array(Buffer.concat(chunks)));
+}

@@ -1,0 +1,34 @@
+import type { Metadata } from 'next';
+import { viewTermination } from '@/server/operations/view';
+import { Bench } from '@/ui/bench/Bench';
+import {
+  addReading,
+  confirmStep,
+  editRow,
+  replan,
+  takeSize,
+  undo,
+  withdrawReading,
+} from '../../../../../actions';
+import { Refused } from '../../../../../refusal';
+
+interface Props {
+  readonly params: Promise<{ job: string; cable: string; end: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { cable, end } = await params;
+  return { title: `Bench ${decodeURIComponent(cable)}/${end}` };
+}
+
+export default async function BenchPage({ params }: Props) {
+  const { job, cable, end } = await params;
+  const view = await viewTermination({ job: decodeURIComponent(job), cable: decodeURIComponent(cable), end });
+  if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
+  return (
+    <Bench
+      view={view.value}
+      actions={{ addReading, withdrawReading, takeSize, replan, confirmStep, editRow, undo }}
+    />
+  );
+}

@@ -1,0 +1,23 @@
+import { cutCard } from '@/server/operations/cut-card';
+
+export const dynamic = 'force-dynamic';
+
+export async function GET(
+  _request: Request,
+  { params }: { params: Promise<{ job: string; cable: string; end: string }> },
+): Promise<Response> {
+  const { job, cable, end } = await params;
+  const tag = decodeURIComponent(cable);
+  const pdf = await cutCard({ job: decodeURIComponent(job), cable: tag, end }, new Date());
+  if (!pdf.ok)
+    return new Response(pdf.problems.map((p) => p.message).join('\n'), {
+      status: 404,
+      headers: { 'content-type': 'text/plain; charset=utf-8' },
+    });
+  return new Response(pdf.value, {
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="cut-card-${tag.replace(/[^\w-]/g, '_')}-${end}.pdf"`,
+    },
+  });
+}

@@ -1,0 +1,27 @@
+import type { Metadata } from 'next';
+import { scheduleChoices } from '@/server/operations/schedule';
+import { SchedulePage } from '@/ui/schedule/SchedulePage';
+import { addCable, editRow, retireCable, undo } from '../../../actions';
+import { Refused } from '../../../refusal';
+import { JobShell } from '../shell';
+
+export const metadata: Metadata = { title: 'Schedule' };
+
+export default async function Schedule({ params }: { readonly params: Promise<{ job: string }> }) {
+  const { job } = await params;
+  return (
+    <JobShell slug={decodeURIComponent(job)}>
+      {async (view) => {
+        const choices = await scheduleChoices(view.slug);
+        if (!choices.ok) return <Refused problems={choices.problems} back="/" />;
+        return (
+          <SchedulePage
+            job={view}
+            choices={choices.value}
+            actions={{ addCable, editRow, retireCable, undo }}
+          />
+        );
+      }}
+    </JobShell>
+  );
+}

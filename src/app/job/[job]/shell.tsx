@@ -1,0 +1,25 @@
+import type { ReactNode } from 'react';
+import { viewJob } from '@/server/operations/view';
+import { TopBar } from '@/ui/shell/TopBar';
+import type { JobView } from '@/core/termination-view';
+import { Refused } from '../../refusal';
+import styles from '../../page.module.css';
+
+/** Top bar and body of every place of a job; says so when the job is not there or the database is away. */
+export async function JobShell({
+  slug,
+  children,
+}: {
+  readonly slug: string;
+  readonly children: (job: JobView) => ReactNode | Promise<ReactNode>;
+}) {
+  const job = await viewJob(slug);
+  return (
+    <div className={styles.shell}>
+      <TopBar job={job.ok ? { slug: job.value.slug, name: job.value.name } : null} />
+      <div className={styles.body}>
+        {job.ok ? await children(job.value) : <Refused problems={job.problems} back="/" />}
+      </div>
+    </div>
+  );
+}

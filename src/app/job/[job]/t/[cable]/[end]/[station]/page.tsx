@@ -1,0 +1,39 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { STATIONS } from '@/core/procedure';
+import { viewTermination } from '@/server/operations/view';
+import { TerminationPage } from '@/ui/termination/TerminationPage';
+import {
+  addReading,
+  confirmStep,
+  editRow,
+  replan,
+  takeSize,
+  undo,
+  withdrawReading,
+} from '../../../../../../actions';
+import { Refused } from '../../../../../../refusal';
+
+interface Props {
+  readonly params: Promise<{ job: string; cable: string; end: string; station: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { cable, end } = await params;
+  return { title: `${decodeURIComponent(cable)}/${end}` };
+}
+
+export default async function StationPage({ params }: Props) {
+  const { job, cable, end, station } = await params;
+  const known = STATIONS.find((s) => s === station);
+  if (!known) notFound();
+  const view = await viewTermination({ job: decodeURIComponent(job), cable: decodeURIComponent(cable), end });
+  if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
+  return (
+    <TerminationPage
+      view={view.value}
+      station={known}
+      actions={{ addReading, withdrawReading, takeSize, replan, confirmStep, editRow, undo }}
+    />
+  );
+}

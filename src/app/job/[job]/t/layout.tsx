@@ -1,0 +1,24 @@
+import type { ReactNode } from 'react';
+import { Rack } from '@/ui/rack/Rack';
+import { JobShell } from '../shell';
+
+/** The rack stays while one walks from termination to termination. */
+export default async function TerminationsLayout({
+  params,
+  children,
+}: {
+  readonly params: Promise<{ job: string }>;
+  readonly children: ReactNode;
+}) {
+  const { job } = await params;
+  return (
+    <JobShell slug={decodeURIComponent(job)}>
+      {(view) => (
+        <>
+          <Rack job={view.slug} />
+          {children}
+        </>
+      )}
+    </JobShell>
+  );
+}

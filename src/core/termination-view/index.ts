@@ -1,0 +1,118 @@
+import type { Measurement, MeasurementRules, Reading } from '@/core/cable-measurement';
+import type { Finding, Verdict } from '@/core/gland-selection';
+import type { ChainFault } from '@/core/inspection';
+import type { CollarState, DecisionChange, Step, TerminationPlan } from '@/core/procedure';
+import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
+import type { LengthUnit } from '@/core/units';
+import type { Problem } from '@/core/kernel';
+
+/** What the interface is given of a job. */
+export interface JobView {
+  readonly slug: string;
+  readonly name: string;
+  readonly unit: LengthUnit;
+  readonly secondPerson: boolean;
+  readonly profileTitle: string;
+  readonly rules: MeasurementRules;
+}
+
+/** One line of rack and board; `arcs` is the code of `encodeArcs`. Kept short: there are thousands. */
+export interface SummaryView {
+  readonly cable: string;
+  readonly end: End;
+  readonly enclosure: string | null;
+  readonly title: string | null;
+  readonly area: string | null;
+  readonly type: string;
+  readonly arcs: string;
+  readonly next: CollarState['next'];
+  readonly blockedBy: string | null;
+}
+
+export interface ReadingView {
+  readonly id: number;
+  readonly end: End | null;
+  readonly reading: Reading;
+}
+
+export interface CandidateView {
+  readonly code: string;
+  readonly family: string;
+  readonly familyTitle: string;
+  readonly sheet: string;
+  readonly verdict: Verdict;
+  readonly marginMm: number | null;
+  readonly ringWords: string;
+  readonly adaptor: string | null;
+  readonly findings: readonly Finding[];
+  /** Why it may not be taken; null when it may. */
+  readonly refusal: string | null;
+  readonly planOnly: boolean;
+  /** Printed inches of the outer seal, where the sheet gives them. */
+  readonly printedInches: string | null;
+}
+
+export interface ChoiceView {
+  readonly answer: string;
+  readonly provisional: readonly string[];
+  readonly candidates: readonly CandidateView[];
+}
+
+export interface ReviewView {
+  readonly size: string;
+  readonly refusal: string | null;
+  readonly restamped: readonly string[];
+  readonly changed: readonly DecisionChange[];
+  readonly redo: readonly { readonly id: string; readonly title: string }[];
+  readonly provisional: readonly string[];
+}
+
+export interface EventView {
+  readonly seq: number;
+  readonly stepId: string;
+  readonly kind: string;
+  readonly actor: string;
+  readonly at: string;
+  readonly body: unknown;
+  readonly planHash: string;
+  readonly hash: string;
+}
+
+/** Everything the interface shows of one termination. */
+export interface TerminationView {
+  readonly job: JobView;
+  readonly tag: string;
+  readonly cable: string;
+  readonly end: End;
+  readonly note: string;
+  readonly routeMm: number | null;
+  readonly tailMm: number | null;
+  readonly spareMm: number;
+  readonly cableId: number;
+  readonly versions: { readonly cable: number; readonly A: number; readonly B: number };
+  readonly cableType: CableType;
+  readonly place: { readonly area: string; readonly enclosure: Enclosure; readonly entry: Entry } | null;
+  readonly readings: readonly ReadingView[];
+  readonly measured: Readonly<Record<'outerSheath' | 'innerSheath' | 'armourWire', Measurement | null>>;
+  readonly needed: readonly ('outerSheath' | 'innerSheath' | 'armourWire')[];
+  readonly measureProblems: readonly Problem[];
+  readonly choice: ChoiceView | null;
+  readonly plan: {
+    readonly plan: TerminationPlan;
+    readonly hash: string;
+    readonly actor: string;
+    readonly madeAt: string;
+  } | null;
+  /** What would be planned if the best candidate were taken; drawn until something is. */
+  readonly preview: TerminationPlan | null;
+  readonly stale: boolean;
+  readonly review: ReviewView | null;
+  readonly steps: readonly Step[];
+  readonly done: readonly string[];
+  readonly nextStep: string | null;
+  readonly loops: number;
+  readonly signedBy: string | null;
+  readonly events: readonly EventView[];
+  readonly chainFaults: readonly ChainFault[];
+  readonly collar: CollarState;
+}

@@ -1,0 +1,38 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import PDFDocument from 'pdfkit';
+
+// Static .woff: the variable faces ship as .woff2 only, which the writer cannot embed.
+const FACES = { regular: 'archivo-latin-400-normal.woff', bold: 'archivo-latin-600-normal.woff' } as const;
+const folder = join(process.cwd(), 'node_modules/@fontsource/archivo/files');
+
+export const MM = 72 / 25.4;
+
+/** A fresh document with the shipped faces embedded. `created` is an argument, so that the same plan gives the same file. */
+export function newDocument(title: string, created: Date): PDFKit.PDFDocument {
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: 0,
+    autoFirstPage: false,
+    info: {
+      Title: title,
+      Creator: 'Amber Collar',
+      Producer: 'Amber Collar',
+      CreationDate: created,
+      ModDate: created,
+    },
+  });
+  for (const [name, file] of Object.entries(FACES)) doc.registerFont(name, readFileSync(join(folder, file)));
+  return doc;
+}
+
+/** All bytes of a finished document. */
+export function collect(doc: PDFKit.PDFDocument): Promise<Uint8Array<ArrayBuffer>> {
+  return new Promise((resolve, reject) => {
+    const chunks: Buffer[] = [];
+    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+    doc.on('end', () => resolve(new Uint8Array(Buffer.concat(chunks))));
+    doc.on('error', reject);
+    doc.end();
+  });
+}

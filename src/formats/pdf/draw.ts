@@ -1,0 +1,86 @@
+import type { Drawing, DrawingItem, Point, Role } from '@/core/kernel';
+
+type Doc = PDFKit.PDFDocument;
+
+/** Greys and patterns only: the card must be readable when it has been photocopied. */
+const GREY: Readonly<Record<Role, string>> = {
+  outerSheath: '#3a3a3a',
+  armour: '#e2e2e2',
+  innerSheath: '#a8a8a8',
+  core0: '#6a6a6a',
+  core1: '#b4b4b4',
+  core2: '#303030',
+  core3: '#dedede',
+  conductor: '#ffffff',
+  dimension: '#000000',
+  mark: '#000000',
+  guide: '#555555',
+  ground: '#ffffff',
+  label: '#000000',
+};
+
+/** Draws a display list of the core at a place and scale (points per drawing unit). */
+export function drawDrawing(doc: Doc, drawing: Drawing, x: number, y: number, scale: number): void {
+  doc.save();
+  doc.translate(x, y).scale(scale);
+  for (const item of drawing.items) drawItem(doc, item);
+  doc.restore();
+}
+
+function path(doc: Doc, points: readonly Point[], closed: boolean): void {
+  points.forEach((p, i) => (i === 0 ? doc.moveTo(p.x, p.y) : doc.lineTo(p.x, p.y)));
+  if (closed) doc.closePath();
+}
+
+function drawItem(doc: Doc, item: DrawingItem): void {
+  switch (item.kind) {
+    case 'polygon':
+      path(doc, item.points, true);
+      if (item.bare) doc.fill(GREY[item.role]);
+      else doc.lineWidth(0.7).fillAndStroke(GREY[item.role], '#000000');
+      if (item.pattern !== undefined && item.pattern !== 'solid' && item.pattern !== 'plain')
+        hatch(doc, item.points, item.pattern);
+      return;
+    case 'polyline':
+      path(doc, item.points, false);
+      doc.lineWidth(item.strokeWidth ?? 1);
+      if (item.dashed) doc.dash(4, { space: 3 });
+      doc.stroke(GREY[item.role]);
+      doc.undash();
+      return;
+    case 'text': {
+      doc
+        .font(item.weight === 600 ? 'bold' : 'regular')
+        .fontSize(item.size)
+        .fillColor('#000000');
+      const width = doc.widthOfString(item.text);
+      const left =
+        item.anchor === 'middle'
+          ? item.at.x - width / 2
+          : item.anchor === 'end'
+            ? item.at.x - width
+            : item.at.x;
+      doc.text(item.text, left, item.at.y, { baseline: 'alphabetic', lineBreak: false });
+      return;
+    }
+  }
+}
+
+/** Slanting lines inside a shape; the second way for braid. */
+function hatch(doc: Doc, points: readonly Point[], pattern: string): void {
+  const xs = points.map((p) => p.x);
+  const ys = points.map((p) => p.y);
+  const [x1, x2, y1, y2] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const height = y2 - y1;
+  const lean = height * 0.5;
+  const step = pattern === 'tape' ? 12 : 6;
+  doc.save();
+  path(doc, points, true);
+  doc.clip();
+  for (let x = x1 - lean; x < x2 + lean; x += step) {
+    doc.moveTo(x, y2).lineTo(x + lean, y1);
+    if (pattern === 'braid') doc.moveTo(x, y1).lineTo(x + lean, y2);
+  }
+  doc.lineWidth(0.9).stroke('#444444');
+  doc.restore();
+}

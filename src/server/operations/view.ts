@@ -1,0 +1,133 @@
+import { ok, type Result } from '@/core/kernel';
+import { neededQuantities, ringWords, type Candidate } from '@/core/gland-selection';
+import { planTermination } from '@/core/procedure';
+import type { CandidateView, JobView, SummaryView, TerminationView } from '@/core/termination-view';
+import { database, listJobs, loadCatalogue, loadScheduleRows, loadSummaries, type JobRow } from '@/data';
+import { guarded } from '../guard';
+import { catalogueView } from './assess';
+import { reviewChange, whyNot } from './choose';
+import { assessOne, requireJob, type TerminationRef } from './load';
+
+export const jobView = (job: JobRow): JobView => ({
+  slug: job.slug,
+  name: job.name,
+  unit: job.unit,
+  secondPerson: job.secondPerson,
+  profileTitle: job.profile.title,
+  rules: job.profile.measurement,
+});
+
+export const viewJobs = (): Promise<Result<JobView[]>> =>
+  guarded(async () => ok((await listJobs(database())).map(jobView)));
+
+export function viewJob(slug: string): Promise<Result<JobView>> {
+  return guarded<JobView>(async () => {
+    const job = await requireJob(database(), slug);
+    return job.ok ? ok(jobView(job.value)) : job;
+  });
+}
+
+/** Every termination of a job in one line each, as stored by the last change. */
+export function viewSummaries(slug: string): Promise<Result<SummaryView[]>> {
+  return guarded<SummaryView[]>(async () => {
+    const job = await requireJob(database(), slug);
+    return job.ok ? ok(await loadSummaries(database(), job.value.id)) : job;
+  });
+}
+
+function candidateView(candidate: Candidate, planOnly: ReadonlySet<string>): CandidateView {
+  const { family, size } = candidate;
+  const { inMin, inMax } = size.outerSeal ?? {};
+  return {
+    code: size.code,
+    family: family.code,
+    familyTitle: family.title,
+    sheet: `${family.sheet.title}, revision ${family.sheet.revision}`,
+    verdict: candidate.verdict,
+    marginMm: candidate.marginMm,
+    ringWords: ringWords(candidate.ring),
+    adaptor: candidate.entry.adaptor?.partNumber ?? null,
+    findings: candidate.findings,
+    refusal: whyNot(candidate),
+    planOnly: planOnly.has(family.code),
+    printedInches: inMin !== undefined && inMax !== undefined ? `${inMin}–${inMax} in` : null,
+  };
+}
+
+/** One termination with everything the interface shows of it. */
+export function viewTermination(ref: TerminationRef): Promise<Result<TerminationView>> {
+  return guarded<TerminationView>(async () => {
+    const found = await assessOne(database(), ref);
+    if (!found.ok) return found;
+    const { job, assessment } = found.value;
+    const { row, choice, request } = assessment;
+    const catalogue = await loadCatalogue(database());
+    const [schedule] = await loadScheduleRows(database(), [row.cable.id]);
+    const best = choice?.candidates[0];
+    const previewable =
+      request && best && (best.verdict === 'fits' || best.verdict === 'marginal') ? { request, best } : null;
+    return ok({
+      job: jobView(job),
+      tag: assessment.tag,
+      cable: row.cable.tag,
+      end: row.end,
+      note: row.cable.note,
+      routeMm: row.cable.routeMm,
+      tailMm: row.tailMm,
+      spareMm: row.spareMm,
+      cableId: row.cable.id,
+      versions: { cable: row.cable.version, A: schedule?.a.version ?? 0, B: schedule?.b.version ?? 0 },
+      cableType: row.cableType,
+      place: row.place
+        ? { area: row.place.area, enclosure: row.place.enclosure, entry: row.place.entry }
+        : null,
+      readings: assessment.readings.map(({ id, end, reading }) => ({ id, end, reading })),
+      measured: assessment.measured,
+      needed: neededQuantities(row.cableType),
+      measureProblems: assessment.measureProblems,
+      choice: choice
+        ? {
+            answer: choice.answer,
+            provisional: choice.provisional,
+            candidates: choice.candidates.map((c) =>
+              candidateView(
+                c,
+                new Set(catalogue.families.filter((f) => f.planOnly).map((f) => f.family.code)),
+              ),
+            ),
+          }
+        : null,
+      plan: assessment.plan
+        ? {
+            plan: assessment.plan.plan,
+            hash: assessment.plan.planHash,
+            actor: assessment.plan.actor,
+            madeAt: assessment.plan.madeAt.toISOString(),
+          }
+        : null,
+      preview:
+        assessment.plan === null && previewable
+          ? planTermination(previewable.request, previewable.best)
+          : null,
+      stale: assessment.stale,
+      review: reviewChange(assessment, catalogue.families, catalogueView(catalogue)),
+      steps: assessment.steps,
+      done: [...(assessment.progress?.done ?? [])],
+      nextStep: assessment.progress?.next?.id ?? null,
+      loops: assessment.progress?.loops ?? 0,
+      signedBy: assessment.progress?.signedBy ?? null,
+      events: assessment.events.map(({ seq, stepId, kind, actor, at, body, planHash, hash }) => ({
+        seq,
+        stepId,
+        kind,
+        actor,
+        at,
+        body,
+        planHash,
+        hash,
+      })),
+      chainFaults: assessment.chainFaults,
+      collar: assessment.collar,
+    });
+  });
+}

@@ -1,0 +1,343 @@
+'use client';
+import Link from 'next/link';
+import { useMemo, useState, useSyncExternalStore } from 'react';
+import { LOOK_DECISIONS, LOOK_WORDS, type ArcStation, type Step } from '@/core/procedure';
+import type { TerminationView } from '@/core/termination-view';
+import { Caution } from '../common/Caution';
+import { Problems } from '../common/Problems';
+import { stationPath } from '../rack/summaries';
+import { ActorField } from '../shell/TopBar';
+import { useActor } from '../shell/actor';
+import { useShortcuts } from '../shell/shortcuts';
+import type { TerminationActions } from '../termination/actions';
+import { ReviewPanel } from '../termination/ReviewPanel';
+import { BenchCollar } from './BenchCollar';
+import { BenchMeasure } from './BenchMeasure';
+import { HoldButton } from './HoldButton';
+import { MarkStrip } from './MarkStrip';
+import { useConfirm } from './use-confirm';
+import { useWakeLock } from './use-wake-lock';
+import styles from './Bench.module.css';
+
+interface Props {
+  readonly view: TerminationView;
+  readonly actions: TerminationActions;
+}
+
+/** Asked once for each area and visit, before any device is used there. */
+function useGate(key: string): readonly [boolean, () => void] {
+  const open = useSyncExternalStore(
+    (listener) => {
+      window.addEventListener('amber-collar:gate', listener);
+      return () => window.removeEventListener('amber-collar:gate', listener);
+    },
+    () => sessionStorage.getItem(key) === 'open',
+    () => false,
+  );
+  const pass = () => {
+    sessionStorage.setItem(key, 'open');
+    window.dispatchEvent(new Event('amber-collar:gate'));
+  };
+  return [open, pass];
+}
+
+/** One step a screen, full screen, for gloves and glare. */
+export function Bench({ view, actions }: Props) {
+  const reference = useMemo(
+    () => ({ job: view.job.slug, cable: view.cable, end: view.end }),
+    [view.job.slug, view.cable, view.end],
+  );
+  const zone = view.place?.enclosure.zone ?? null;
+  const [gateOpen, passGate] = useGate(`ac_gate_${view.place?.area ?? ''}`);
+  const [looking, setLooking] = useState<string | null>(null);
+  const [measuring, setMeasuring] = useState(false);
+  const wake = useWakeLock();
+  const { confirmStep, unsent, sending, problems } = useConfirm(reference, actions.confirmStep);
+  const index = view.steps.findIndex((s) => s.id === view.nextStep);
+  const shown = view.steps.find((s) => s.id === looking) ?? view.steps[index] ?? null;
+  const at = shown ? view.steps.indexOf(shown) : view.steps.length - 1;
+  const pick = (station: ArcStation) => {
+    const first =
+      view.steps.find((s) => s.station === station && !view.done.includes(s.id)) ??
+      view.steps.find((s) => s.station === station);
+    setMeasuring(
+      station === 'measure' && !view.steps.some((s) => s.station === 'measure' && s.id === view.nextStep),
+    );
+    setLooking(first?.id ?? null);
+  };
+  useShortcuts({
+    ArrowLeft: () => setLooking(view.steps[at - 1]?.id ?? null),
+    ArrowRight: () => setLooking(view.steps[at + 1]?.id ?? null),
+  });
+  const provisional = (view.plan?.plan.provisional.length ?? 0) > 0 && !view.stale;
+  const back = stationPath(view.job.slug, view.cable, view.end, 'makeOff');
+
+  return (
+    <div className={styles.bench} data-dark="">
+      <header className={styles.head}>
+        <Link href={back} className={styles.tag}>
+          {view.tag}
+        </Link>
+        <span className={styles.where}>
+          {view.plan?.plan.size ?? 'no gland'} · {view.place?.enclosure.title ?? 'no entry'}
+        </span>
+        <span className={styles.state}>
+          {unsent ? <b className={styles.unsent}>not sent yet, trying again</b> : null}
+          {wake === 'off' ? <span>screen may sleep</span> : null}
+          <ActorField />
+        </span>
+      </header>
+      <aside className={styles.side}>
+        <BenchCollar
+          arcs={view.collar.arcs}
+          active={shown?.station ?? null}
+          step={Math.min(view.done.length + 1, view.steps.length)}
+          steps={view.steps.length}
+          onPick={pick}
+        />
+        <dl className={styles.facts}>
+          <dt>Done</dt>
+          <dd>
+            {view.done.length} of {view.steps.length} steps
+          </dd>
+          {view.loops > 0 ? (
+            <>
+              <dt>Looks that sent back</dt>
+              <dd>{view.loops}</dd>
+            </>
+          ) : null}
+          <dt>Entry</dt>
+          <dd>{view.place ? `${view.place.enclosure.tag}, ${view.place.entry.label}` : '–'}</dd>
+        </dl>
+      </aside>
+      <main className={styles.main}>
+        {zone !== null && !gateOpen ? (
+          <Gate area={view.place?.area ?? ''} zone={zone} onPass={passGate} back={back} />
+        ) : view.plan === null ? (
+          <Message
+            title="No gland chosen"
+            text="The steps follow from the gland and its sheet."
+            href={stationPath(view.job.slug, view.cable, view.end, 'choose')}
+            action="Choose a gland"
+          />
+        ) : view.stale ? (
+          <div className={styles.step}>
+            <h1 className={styles.title}>Stop: the plan is stale</h1>
+            <ReviewPanel view={view} actions={actions} />
+          </div>
+        ) : provisional || measuring ? (
+          <BenchMeasure
+            view={view}
+            actions={actions}
+            demanded={provisional}
+            onClose={() => setMeasuring(false)}
+          />
+        ) : shown === null || view.steps.length === 0 ? (
+          view.steps.length === 0 ? (
+            <Message
+              title="No steps can be led"
+              text={view.collar.blockedBy ?? 'This plan has no steps.'}
+              href={stationPath(view.job.slug, view.cable, view.end, 'cut')}
+              action="See why"
+            />
+          ) : (
+            <Message
+              title={`Signed by ${view.signedBy ?? 'somebody'}`}
+              text="Every step of this termination is recorded."
+              href={stationPath(view.job.slug, view.cable, view.end, 'prove')}
+              action="See the record"
+            />
+          )
+        ) : (
+          <StepScreen
+            view={view}
+            step={shown}
+            current={shown.id === view.nextStep}
+            busy={sending || unsent}
+            problems={problems}
+            onConfirm={(decision) => {
+              setLooking(null);
+              confirmStep(shown, decision);
+            }}
+            onBack={() => setLooking(view.steps[at - 1]?.id ?? null)}
+            onReturn={() => setLooking(null)}
+            onMeasure={() => setMeasuring(true)}
+          />
+        )}
+      </main>
+    </div>
+  );
+}
+
+function Gate({
+  area,
+  zone,
+  onPass,
+  back,
+}: {
+  readonly area: string;
+  readonly zone: number;
+  readonly onPass: () => void;
+  readonly back: string;
+}) {
+  return (
+    <div className={styles.step}>
+      <h1 className={styles.title}>
+        {area} is classified: zone {zone}
+      </h1>
+      <p className={styles.detail}>
+        This tablet, its camera, testers, torches, heat guns and power tools are themselves ignition sources
+        there.
+      </p>
+      <Caution>
+        Open the bench only outside the zone, or with a permit and a gas test that cover this very device.
+      </Caution>
+      <div className={styles.buttons}>
+        <Link href={back} className={styles.back}>
+          Not now
+        </Link>
+        <HoldButton onConfirm={onPass}>Hold: permit covers this device</HoldButton>
+      </div>
+    </div>
+  );
+}
+
+function Message({
+  title,
+  text,
+  href,
+  action,
+}: {
+  readonly title: string;
+  readonly text: string;
+  readonly href: string;
+  readonly action: string;
+}) {
+  return (
+    <div className={styles.step}>
+      <h1 className={styles.title}>{title}</h1>
+      <p className={styles.detail}>{text}</p>
+      <div className={styles.buttons}>
+        <Link href={href} className={styles.primary}>
+          {action}
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+interface StepScreenProps {
+  readonly view: TerminationView;
+  readonly step: Step;
+  readonly current: boolean;
+  readonly busy: boolean;
+  readonly problems: Parameters<typeof Problems>[0]['problems'];
+  readonly onConfirm: (decision: (typeof LOOK_DECISIONS)[number] | null) => void;
+  readonly onBack: () => void;
+  readonly onReturn: () => void;
+  readonly onMeasure: () => void;
+}
+
+function StepScreen({
+  view,
+  step,
+  current,
+  busy,
+  problems,
+  onConfirm,
+  onBack,
+  onReturn,
+  onMeasure,
+}: StepScreenProps) {
+  const { name } = useActor();
+  const cut = view.plan?.plan.cut ?? null;
+  const done = view.done.includes(step.id);
+  return (
+    <div className={styles.step}>
+      <p className={styles.eyebrow}>
+        step {view.steps.indexOf(step) + 1} of {view.steps.length}
+        {step.kind === 'hold' || step.kind === 'look' ? <b className={styles.hold}>hold point</b> : null}
+        {done ? (
+          <b className={styles.done}>done</b>
+        ) : current ? null : (
+          <b className={styles.later}>comes later</b>
+        )}
+      </p>
+      <h1 className={styles.title}>{step.title}</h1>
+      {step.figure ? (
+        <p className={styles.figure}>
+          <span className={styles.huge}>{step.figure.value}</span>
+          <span className={styles.unit}>{step.figure.unit}</span>
+          {step.figure.second ? <span className={styles.secondUnit}>{step.figure.second}</span> : null}
+        </p>
+      ) : null}
+      {step.figure?.markId && cut ? (
+        <MarkStrip cut={cut} markId={step.figure.markId} text={`${step.figure.value} ${step.figure.unit}`} />
+      ) : null}
+      <p className={styles.detail}>
+        {step.tool ? <b>{step.tool}. </b> : null}
+        {step.detail}
+      </p>
+      {step.list && step.list.length > 0 ? (
+        <ol className={styles.list}>
+          {step.list.map((item) => (
+            <li key={item}>{item}</li>
+          ))}
+        </ol>
+      ) : null}
+      {step.checks && step.checks.length > 0 ? (
+        <ul className={styles.checks}>
+          {step.checks.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+        </ul>
+      ) : null}
+      {step.caution ? <Caution>{step.caution}</Caution> : null}
+      <Problems problems={problems} />
+      {current && name.trim() === '' ? (
+        <Caution tone="hold">Type your name at the top: the record says who.</Caution>
+      ) : null}
+      <div className={styles.buttons}>
+        <button
+          type="button"
+          className={styles.back}
+          onClick={onBack}
+          disabled={view.steps.indexOf(step) === 0}
+        >
+          Back
+        </button>
+        {!current ? (
+          <button type="button" className={styles.primary} onClick={onReturn}>
+            To the next step
+          </button>
+        ) : step.kind === 'look' ? (
+          LOOK_DECISIONS.map((decision) => (
+            <HoldButton
+              key={decision}
+              quiet={decision !== 'clamped'}
+              disabled={busy || name.trim() === ''}
+              onConfirm={() => onConfirm(decision)}
+            >
+              {LOOK_WORDS[decision]}
+            </HoldButton>
+          ))
+        ) : (
+          <>
+            <button type="button" className={styles.back} onClick={onMeasure}>
+              Measured…
+            </button>
+            <HoldButton disabled={busy || name.trim() === ''} onConfirm={() => onConfirm(null)}>
+              {step.kind === 'sign'
+                ? 'Hold: sign'
+                : step.kind === 'hold'
+                  ? 'Hold: checked'
+                  : step.station === 'cut'
+                    ? 'Hold: marked and cut'
+                    : 'Hold: done'}
+            </HoldButton>
+          </>
+        )}
+      </div>
+    </div>
+  );
+}

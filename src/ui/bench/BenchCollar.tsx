@@ -1,0 +1,49 @@
+import { arc as d3arc } from 'd3';
+import { STATION_WORDS, type Arc, type ArcStation } from '@/core/procedure';
+import { Collar } from '../collar/Collar';
+import styles from './BenchCollar.module.css';
+
+const centre = d3arc<{ from: number; to: number }>()
+  .innerRadius(62)
+  .outerRadius(62)
+  .startAngle((d) => d.from)
+  .endAngle((d) => d.to);
+
+interface Props {
+  readonly arcs: readonly Arc[];
+  readonly active: ArcStation | null;
+  readonly step: number;
+  readonly steps: number;
+  readonly onPick: (station: ArcStation) => void;
+}
+
+/** The collar, large: its arcs are the way about. The names stand outside the ring, where they cannot be cut off. */
+export function BenchCollar({ arcs, active, step, steps, onPick }: Props) {
+  return (
+    <div className={styles.wrap}>
+      <div className={styles.ring}>
+        <Collar arcs={arcs} size={168} active={active} />
+        <div className={styles.count}>
+          <b>{step}</b>
+          <span>of {steps}</span>
+        </div>
+      </div>
+      {arcs.map((a, i) => {
+        const span = (2 * Math.PI) / arcs.length;
+        const [x, y] = centre.centroid({ from: i * span, to: (i + 1) * span });
+        return (
+          <button
+            key={a.station}
+            type="button"
+            className={styles.name}
+            style={{ left: `${50 + x * 0.62}%`, top: `${50 + y * 0.66}%` }}
+            aria-current={a.station === active ? 'step' : undefined}
+            onClick={() => onPick(a.station)}
+          >
+            {STATION_WORDS[a.station]}
+          </button>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,154 @@
+'use client';
+import { useState } from 'react';
+import { measure, METHOD_WORDS, QUANTITY_WORDS, type Method, type Reading } from '@/core/cable-measurement';
+import type { LengthUnit } from '@/core/units';
+import type { TerminationView } from '@/core/termination-view';
+import { Problems } from '../common/Problems';
+import { diameterTexts } from '../common/unit';
+import type { TerminationActions } from '../termination/actions';
+import { useRun } from '../termination/use-run';
+import { Keypad } from './Keypad';
+import styles from './Bench.module.css';
+
+const METHODS: readonly Method[] = ['caliper', 'wrapTape', 'diameterTape'];
+
+interface Props {
+  readonly view: TerminationView;
+  readonly actions: TerminationActions;
+  /** Nothing may go on before this: there is no way back to the steps. */
+  readonly demanded: boolean;
+  readonly onClose: () => void;
+}
+
+/** Readings taken at the bench, from an instrument that types or from the keypad. */
+export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
+  const open =
+    view.needed.find((q) => view.measured[q] === null || view.measured[q].provisional) ?? 'outerSheath';
+  const [picked, setPicked] = useState<(typeof view.needed)[number] | null>(null);
+  const quantity = picked ?? open;
+  const [method, setMethod] = useState<Method>('caliper');
+  const [unit, setUnit] = useState<LengthUnit>(view.job.unit);
+  const [text, setText] = useState('');
+  const { run, busy, problems, clear } = useRun();
+  const measured = view.measured[quantity];
+  const count = view.readings.filter(
+    (r) => r.reading.quantity === quantity && r.reading.method === 'caliper',
+  ).length;
+  const reading = (): Reading => ({
+    quantity,
+    method: quantity === 'armourWire' ? 'caliper' : method,
+    text: text.trim(),
+    unit,
+    ...(method === 'caliper' && quantity !== 'armourWire' ? { angleDeg: (count % 2) * 90 } : {}),
+  });
+  const ahead =
+    text.trim() === ''
+      ? null
+      : measure([...view.readings.map((r) => r.reading), reading()], quantity, view.job.rules);
+  const keep = async () => {
+    const done = await run(() =>
+      actions.addReading({ job: view.job.slug, cable: view.cable, end: view.end }, reading()),
+    );
+    if (done.ok) setText('');
+  };
+  return (
+    <div className={styles.step}>
+      <h1 className={styles.title}>{demanded ? 'Measure this end first' : 'A reading at the bench'}</h1>
+      <p className={styles.detail}>
+        {demanded
+          ? 'The plan stands on datasheet values. Nothing is cut before the cable itself has been measured.'
+          : 'A changed diameter makes the plan stale: what changes is shown before you go on.'}
+      </p>
+      <div className={styles.choices} role="radiogroup" aria-label="What is measured">
+        {view.needed.map((q) => (
+          <button
+            key={q}
+            type="button"
+            role="radio"
+            aria-checked={q === quantity}
+            className={styles.choice}
+            onClick={() => setPicked(q)}
+          >
+            {QUANTITY_WORDS[q]}
+            <span className={styles.small}>
+              {view.measured[q] === null
+                ? 'not measured'
+                : `${diameterTexts(view.measured[q].interval.min, view.measured[q].interval.max).mm}${view.measured[q].provisional ? ', datasheet' : ''}`}
+            </span>
+          </button>
+        ))}
+      </div>
+      <div className={styles.measure}>
+        <div>
+          {quantity === 'armourWire' ? null : (
+            <div className={styles.choices} role="radiogroup" aria-label="Method">
+              {METHODS.map((m) => (
+                <button
+                  key={m}
+                  type="button"
+                  role="radio"
+                  aria-checked={m === method}
+                  className={styles.choice}
+                  onClick={() => setMethod(m)}
+                >
+                  {METHOD_WORDS[m]}
+                </button>
+              ))}
+            </div>
+          )}
+          <div className={styles.reading}>
+            <input
+              className={styles.value}
+              value={text}
+              onChange={(e) => {
+                setText(e.target.value);
+                clear();
+              }}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter') void keep();
+              }}
+              aria-label={method === 'wrapTape' ? 'Circumference' : 'Diameter'}
+              placeholder="0.00"
+              inputMode="none"
+              autoComplete="off"
+            />
+            <button
+              type="button"
+              className={styles.choice}
+              onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}
+              aria-label={`Unit ${unit}, switch`}
+            >
+              {unit}
+            </button>
+          </div>
+          <p className={styles.ahead} role="status">
+            {ahead?.ok && ahead.value
+              ? `→ ${diameterTexts(ahead.value.interval.min, ahead.value.interval.max).mm}`
+              : ahead && !ahead.ok
+                ? ahead.problems[ahead.problems.length - 1]?.message
+                : measured
+                  ? `now ${diameterTexts(measured.interval.min, measured.interval.max).mm}`
+                  : ''}
+          </p>
+          <Problems problems={problems} />
+        </div>
+        <Keypad value={text} onChange={setText} />
+      </div>
+      <div className={styles.buttons}>
+        {demanded ? null : (
+          <button type="button" className={styles.back} onClick={onClose}>
+            Back to the step
+          </button>
+        )}
+        <button
+          type="button"
+          className={styles.primary}
+          onClick={() => void keep()}
+          disabled={busy || text.trim() === ''}
+        >
+          Keep this reading
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+'use client';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import styles from './HoldButton.module.css';
+
+const HOLD_MS = 700;
+const ARMED_MS = 4000;
+
+interface Props {
+  readonly children: ReactNode;
+  readonly onConfirm: () => void;
+  readonly disabled?: boolean;
+  readonly quiet?: boolean;
+}
+
+/**
+ * Confirms by holding it down, so that a sleeve or a drop of water does not; by keyboard with Enter twice. The bar shows how long is left.
+ */
+export function HoldButton({ children, onConfirm, disabled = false, quiet = false }: Props) {
+  const [held, setHeld] = useState(false);
+  const [armed, setArmed] = useState(false);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const stop = () => {
+    if (timer.current) clearTimeout(timer.current);
+    timer.current = null;
+    setHeld(false);
+  };
+  useEffect(() => stop, []);
+  useEffect(() => {
+    if (!armed) return undefined;
+    const disarm = setTimeout(() => setArmed(false), ARMED_MS);
+    return () => clearTimeout(disarm);
+  }, [armed]);
+  const start = () => {
+    if (disabled || timer.current) return;
+    setHeld(true);
+    timer.current = setTimeout(() => {
+      stop();
+      onConfirm();
+    }, HOLD_MS);
+  };
+  return (
+    <button
+      type="button"
+      className={quiet ? styles.quiet : styles.button}
+      data-held={held ? 'yes' : undefined}
+      data-armed={armed ? 'yes' : undefined}
+      disabled={disabled}
+      onPointerDown={(e) => {
+        if (e.button === 0) start();
+      }}
+      onPointerUp={stop}
+      onPointerLeave={stop}
+      onPointerCancel={stop}
+      onContextMenu={(e) => e.preventDefault()}
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter' || e.repeat) return;
+        e.preventDefault();
+        if (armed) {
+          setArmed(false);
+          onConfirm();
+        } else setArmed(true);
+      }}
+      style={{ ['--hold' as string]: `${HOLD_MS}ms` }}
+    >
+      <span className={styles.fill} aria-hidden="true" />
+      <span className={styles.text}>{armed ? 'Enter again to confirm' : children}</span>
+    </button>
+  );
+}

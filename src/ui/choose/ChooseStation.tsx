@@ -1,0 +1,125 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useState } from 'react';
+import { compareTags } from '@/core/schedule';
+import type { CandidateView } from '@/core/termination-view';
+import { Caution } from '../common/Caution';
+import { Problems } from '../common/Problems';
+import { stationPath } from '../rack/summaries';
+import type { StationProps } from '../termination/actions';
+import { useRun } from '../termination/use-run';
+import { FindingList } from './FindingList';
+import { RangeLadder } from './RangeLadder';
+import styles from './ChooseStation.module.css';
+
+/** Sizes in the order of the shelf, family by family, so that the band is seen to pass through them. */
+const byShelf = (candidates: readonly CandidateView[]): CandidateView[] =>
+  [...candidates].sort((a, b) => a.family.localeCompare(b.family) || compareTags(a.code, b.code));
+
+/** Every size judged; one sentence for the answer, bars for the eye, reasons for the one who doubts. */
+export function ChooseStation({ view, actions }: StationProps) {
+  const { choice, plan } = view;
+  const taken = plan?.plan.size ?? null;
+  const [picked, setPicked] = useState<string | null>(null);
+  const { run, busy, problems } = useRun();
+  if (choice === null) return <Nothing view={view} />;
+  const best = choice.candidates[0];
+  const selected =
+    choice.candidates.find((c) => c.code === picked) ??
+    choice.candidates.find((c) => c.code === taken) ??
+    best;
+  if (!best || !selected)
+    return <h2 className={styles.headline}>The catalogue is empty: import one under Catalogue.</h2>;
+  const provisional = choice.provisional.length > 0;
+  const take = (code: string) => {
+    const candidate = choice.candidates.find((c) => c.code === code);
+    if (!candidate || busy) return;
+    void run(
+      () =>
+        actions.takeSize({ job: view.job.slug, cable: view.cable, end: view.end }, code, crypto.randomUUID()),
+      `${code} taken for ${view.tag}.`,
+    );
+  };
+  return (
+    <>
+      <h2 className={styles.headline}>{choice.answer}</h2>
+      <p className={styles.lead}>{leadFor(best, choice.candidates)}</p>
+      {provisional ? <Caution tone="marginal">Provisional: {choice.provisional.join('; ')}.</Caution> : null}
+      <div className={styles.acts}>
+        <Button
+          variant="contained"
+          color="secondary"
+          onClick={() => take(selected.code)}
+          disabled={busy || selected.refusal !== null || (selected.code === taken && !view.stale)}
+        >
+          {selected.code === taken
+            ? `${selected.code} is taken`
+            : selected.verdict === 'marginal'
+              ? `Take ${selected.code} provisionally`
+              : `Take ${selected.code}`}
+        </Button>
+        {selected.refusal !== null ? (
+          <span className={styles.refusal}>{selected.refusal}</span>
+        ) : (
+          <span className={styles.ring}>
+            {selected.ringWords}
+            {selected.adaptor ? `, adaptor ${selected.adaptor}` : ''}
+            {selected.planOnly ? ' · plan only: no marks or steps come from this family' : ''}
+          </span>
+        )}
+      </div>
+      <Problems problems={problems} />
+      <RangeLadder
+        candidates={byShelf(choice.candidates)}
+        selected={selected.code}
+        taken={taken}
+        provisional={provisional}
+        onSelect={setPicked}
+        onTake={take}
+      />
+      <FindingList candidate={selected} />
+    </>
+  );
+}
+
+function leadFor(best: CandidateView, all: readonly CandidateView[]): string {
+  const fitting = all.filter((c) => c.verdict === 'fits').length;
+  if (best.verdict === 'fits') {
+    const others =
+      fitting === 1
+        ? 'It is the only size that fits.'
+        : `${fitting} sizes fit; this one sits nearest the middle of its ranges.`;
+    const entry = best.findings.find((f) => f.criterion === 'engagement')?.has;
+    return `${best.marginMm?.toFixed(1) ?? '–'} mm inside at the closest${best.adaptor ? `, through adaptor ${best.adaptor}` : ', no adaptor'}${entry && entry !== '–' ? `, ${entry} engaged` : ''}. ${others}`;
+  }
+  return 'Each size says below what stands in its way and by how much.';
+}
+
+function Nothing({ view }: Pick<StationProps, 'view'>) {
+  const missing =
+    view.place === null
+      ? 'It is not known which entry this end goes into: give it one in the schedule.'
+      : (view.collar.next?.action ?? 'Nothing to choose from yet.');
+  return (
+    <>
+      <h2 className={styles.headline}>Measure first.</h2>
+      <p className={styles.lead}>
+        {missing[0]?.toUpperCase()}
+        {missing.slice(1)}
+      </p>
+      <Button
+        variant="contained"
+        color="secondary"
+        component={Link}
+        href={
+          view.place === null
+            ? `/job/${encodeURIComponent(view.job.slug)}/schedule`
+            : stationPath(view.job.slug, view.cable, view.end, 'measure')
+        }
+      >
+        {view.place === null ? 'Open the schedule' : 'Measure this end'}
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,40 @@
+'use client';
+import { useSyncExternalStore } from 'react';
+
+const MINUTE = 60_000;
+const UNITS: readonly [Intl.RelativeTimeFormatUnit, number][] = [
+  ['day', 24 * 60 * MINUTE],
+  ['hour', 60 * MINUTE],
+  ['minute', MINUTE],
+];
+
+let now = 0;
+const subscribe = (listener: () => void) => {
+  now = Date.now();
+  const timer = setInterval(() => {
+    now = Date.now();
+    listener();
+  }, MINUTE / 2);
+  return () => clearInterval(timer);
+};
+const read = () => (now === 0 ? (now = Date.now()) : now);
+
+function relative(at: number, from: number): string {
+  const format = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });
+  for (const [unit, size] of UNITS) {
+    if (Math.abs(from - at) >= size) return format.format(Math.round((at - from) / size), unit);
+  }
+  return 'just now';
+}
+
+/** A time both ways: absolute in UTC, which the server can print too, and how long ago once the page lives. */
+export function RelativeTime({ at }: { readonly at: string }) {
+  const from = useSyncExternalStore(subscribe, read, () => 0);
+  const absolute = `${at.slice(0, 10)} ${at.slice(11, 16)}`;
+  return (
+    <time dateTime={at} suppressHydrationWarning>
+      {absolute}
+      {from > 0 ? ` · ${relative(Date.parse(at), from)}` : ''}
+    </time>
+  );
+}

@@ -1,0 +1,211 @@
+'use client';
+import { useRef, useState } from 'react';
+import { markText } from '@/core/cut-back';
+import { formatInchFraction, trimNumber } from '@/core/units';
+import { Both } from '../common/Both';
+import { Caution } from '../common/Caution';
+import { Problems } from '../common/Problems';
+import { depthTexts, lengthTexts } from '../common/unit';
+import type { StationProps } from '../termination/actions';
+import type { RowConflict } from '../termination/actions';
+import { useRun } from '../termination/use-run';
+import styles from './CutStation.module.css';
+
+/** The two lengths that only a person knows, and the marks that follow from them. */
+export function CutStation({ view, actions, lit, onLight }: StationProps) {
+  const plan = view.plan?.plan ?? view.preview;
+  const cut = plan?.cut ?? null;
+  const refusal = plan?.cutRefusal[0]?.message ?? plan?.planOnly[0]?.message;
+  return (
+    <>
+      <h2 className={styles.headline}>
+        {cut
+          ? `${markText(cut.consumedMm, cut.unit)} ${cut.unit} of cable go into this end.`
+          : (refusal ?? 'Choose a gland first: the marks follow from it.')}
+      </h2>
+      <p className={styles.lead}>
+        {cut
+          ? `Tails ${markText(cut.tails.mm, cut.unit)}, inner sheath ${markText(cut.stub.mm, cut.unit)}, armour ${markText(cut.armour.mm, cut.unit)}; rounded together so that each keeps its tolerance.`
+          : 'Tails run from the wall to the farthest terminal, along the way the cores take.'}
+        {view.plan === null && plan ? ' Preview: nothing is taken yet.' : ''}
+      </p>
+      <div className={styles.inputs}>
+        <LengthField
+          key={`t${view.tailMm}`}
+          name="Tail"
+          label="Wall to farthest terminal"
+          field={view.end === 'A' ? 'aTail' : 'bTail'}
+          valueMm={view.tailMm}
+          view={view}
+          actions={actions}
+        />
+        <LengthField
+          key={`s${view.spareMm}`}
+          name="Spare"
+          label="Spare tail for another go"
+          field={view.end === 'A' ? 'aSpare' : 'bSpare'}
+          valueMm={view.spareMm}
+          view={view}
+          actions={actions}
+        />
+      </div>
+      {cut ? (
+        <>
+          <table className={styles.marks}>
+            <thead>
+              <tr>
+                <th>In this order</th>
+                <th className={styles.num}>From the cable end</th>
+                <th className={styles.num}>Blade at most</th>
+                <th>Tool, and how</th>
+              </tr>
+            </thead>
+            <tbody>
+              {cut.marks.map((mark) => (
+                <tr
+                  key={mark.id}
+                  data-lit={lit === `mark.${mark.id}` || lit === mark.id ? 'yes' : undefined}
+                  onPointerEnter={() => onLight(`mark.${mark.id}`)}
+                  onPointerLeave={() => onLight(null)}
+                >
+                  <th scope="row">{mark.title}</th>
+                  <td className={styles.num}>
+                    <span className={styles.big}>{markText(mark.atMm, cut.unit)}</span> {cut.unit}
+                    <span className={styles.second}>
+                      {cut.unit === 'mm'
+                        ? `${formatInchFraction(mark.atMm, 32)} in`
+                        : lengthTexts(mark.atMm).mm}
+                    </span>
+                  </td>
+                  <td className={styles.num}>
+                    {mark.guard.maxDepthMm === null ? (
+                      'by eye'
+                    ) : mark.guard.maxDepthMm === 0 ? (
+                      'do not cut'
+                    ) : (
+                      <Both stacked texts={depthTexts(mark.guard.maxDepthMm)} />
+                    )}
+                  </td>
+                  <td>
+                    {mark.tools.map((t, i) => (
+                      <p key={t.tool} className={styles.tool}>
+                        {i > 0 ? 'or ' : ''}
+                        <b>{t.tool}.</b> {t.technique}
+                      </p>
+                    ))}
+                    <p className={styles.check}>
+                      {mark.guard.reason}. Then: {mark.check}
+                    </p>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <details className={styles.workings}>
+            <summary>How the lengths came about</summary>
+            <table>
+              <tbody>
+                {cut.workings.map((w) => (
+                  <tr key={w.label}>
+                    <th scope="row">{w.label}</th>
+                    <td className={styles.num}>{trimNumber(w.mm, 1)} mm</td>
+                  </tr>
+                ))}
+                <tr>
+                  <th scope="row">armour stop to the inside of the wall</th>
+                  <td className={styles.num}>{trimNumber(cut.stopToWallMm, 1)} mm</td>
+                </tr>
+                <tr>
+                  <th scope="row">inner sheath stands inside the wall by</th>
+                  <td className={styles.num}>{trimNumber(cut.emergenceMm, 1)} mm</td>
+                </tr>
+                {(['tails', 'stub', 'armour'] as const).map((k) => (
+                  <tr key={k}>
+                    <th scope="row">{k === 'stub' ? 'inner sheath' : k} may lie between</th>
+                    <td className={styles.num}>
+                      {trimNumber(cut[k].minMm, 1)}–{trimNumber(cut[k].maxMm, 1)} mm
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </details>
+        </>
+      ) : null}
+      <Caution>
+        Blade away from the body; sharp armour; eyes and hands covered. A nicked core means: cut back and
+        start again.
+      </Caution>
+    </>
+  );
+}
+
+interface FieldProps extends Pick<StationProps, 'view' | 'actions'> {
+  readonly name: string;
+  readonly label: string;
+  readonly field: string;
+  readonly valueMm: number | null;
+}
+
+/** One length, edited in place and saved at once; when somebody was faster, both values are shown. */
+function LengthField({ name, label, field, valueMm, view, actions }: FieldProps) {
+  const shown =
+    valueMm === null
+      ? ''
+      : view.job.unit === 'mm'
+        ? `${trimNumber(valueMm, 1)}`
+        : formatInchFraction(valueMm, 16);
+  const [text, setText] = useState(shown);
+  const [conflict, setConflict] = useState<RowConflict | null>(null);
+  const { run, problems } = useRun();
+  const saving = useRef(false);
+  const save = async (versions = view.versions) => {
+    if (saving.current || (text.trim() === shown && conflict === null)) return;
+    saving.current = true;
+    const result = await run(() => actions.editRow(view.job.slug, view.cableId, versions, { [field]: text }));
+    saving.current = false;
+    if (result.ok) setConflict('conflict' in result.value ? result.value.conflict : null);
+  };
+  return (
+    <div className={styles.field}>
+      <label className={styles.label}>
+        {label}
+        <span className={styles.entry}>
+          <input
+            className={styles.input}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            onBlur={() => void save()}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') void save();
+              if (e.key === 'Escape') setText(shown);
+            }}
+            placeholder="not known"
+            aria-invalid={problems.length > 0}
+            name={name}
+          />
+          <span className={styles.second}>{view.job.unit}</span>
+        </span>
+      </label>
+      <Problems problems={problems} />
+      {conflict ? (
+        <div className={styles.conflict} role="alert">
+          {conflict.by ?? 'Somebody'} has set this to <b>{conflict.values[field] || 'nothing'}</b> meanwhile;
+          you typed <b>{text || 'nothing'}</b>.
+          <button
+            type="button"
+            onClick={() => {
+              setText(conflict.values[field] ?? '');
+              setConflict(null);
+            }}
+          >
+            Keep theirs
+          </button>
+          <button type="button" onClick={() => void save(conflict.versions)}>
+            Write mine
+          </button>
+        </div>
+      ) : null}
+    </div>
+  );
+}

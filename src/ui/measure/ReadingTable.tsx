@@ -1,0 +1,66 @@
+import { diameterOf, METHOD_WORDS, type MeasurementRules } from '@/core/cable-measurement';
+import type { ReadingView } from '@/core/termination-view';
+import { Both } from '../common/Both';
+import { RelativeTime } from '../common/RelativeTime';
+import { diameterTexts } from '../common/unit';
+import styles from './ReadingTable.module.css';
+
+interface Props {
+  readonly readings: readonly ReadingView[];
+  readonly rules: MeasurementRules;
+  readonly onWithdraw: (id: number) => void;
+}
+
+/** The readings as they were typed, with who, when and with what. */
+export function ReadingTable({ readings, rules, onWithdraw }: Props) {
+  if (readings.length === 0) return null;
+  return (
+    <table className={styles.table}>
+      <thead className="ac-visually-hidden">
+        <tr>
+          <th>Method</th>
+          <th>As typed</th>
+          <th>Diameter</th>
+          <th>Instrument, person, time</th>
+          <th>Withdraw</th>
+        </tr>
+      </thead>
+      <tbody>
+        {readings.map(({ id, end, reading }) => {
+          const diameter = diameterOf(reading, rules.tapeThicknessMm);
+          const typed = /[a-z"″”]/i.test(reading.text) ? reading.text : `${reading.text} ${reading.unit}`;
+          return (
+            <tr key={id}>
+              <td>
+                {METHOD_WORDS[reading.method]}
+                {reading.angleDeg === undefined ? '' : ` at ${reading.angleDeg}°`}
+                {end === null ? <span className={styles.quiet}> whole cable</span> : null}
+              </td>
+              <td className={styles.typed}>
+                {typed}
+                {reading.tolerance ? ` ± ${reading.tolerance}` : ''}
+              </td>
+              <td className={styles.number}>
+                {diameter.ok ? <Both texts={diameterTexts(diameter.value, diameter.value)} /> : '–'}
+              </td>
+              <td className={styles.quiet}>
+                {[reading.instrument, reading.person].filter(Boolean).join(' · ')}{' '}
+                {reading.at ? <RelativeTime at={reading.at} /> : null}
+              </td>
+              <td className={styles.act}>
+                <button
+                  type="button"
+                  className={styles.withdraw}
+                  onClick={() => onWithdraw(id)}
+                  aria-label={`Withdraw ${METHOD_WORDS[reading.method]} reading ${typed}`}
+                >
+                  withdraw
+                </button>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,194 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useState } from 'react';
+import { fail, type Problem, type Result } from '@/core/kernel';
+import type { ImportRow } from '@/core/schedule';
+import { SCHEDULE_COLUMNS } from '@/core/schedule';
+import { Problems } from '../common/Problems';
+import { announceChange } from '../rack/summaries';
+import { useActor } from '../shell/actor';
+import type { ImportOutcomeView, ImportPreviewView } from './schedule-types';
+import styles from './Schedule.module.css';
+
+async function send<T>(url: string, body: Blob): Promise<Result<T>> {
+  try {
+    const answer = await fetch(url, {
+      method: 'POST',
+      body,
+      headers: { 'content-type': 'application/octet-stream' },
+    });
+    return (await answer.json()) as Result<T>;
+  } catch {
+    return fail([
+      { path: '', message: 'The server cannot be reached. Nothing was saved; the file is still here.' },
+    ]);
+  }
+}
+
+const STATUSES: readonly ImportRow['status'][] = ['new', 'changed', 'same', 'refused'];
+
+/** A file is judged row by row before anything is written; good rows are taken in, refused ones go back with their reasons. */
+export function ImportPage({ job }: { readonly job: string }) {
+  const base = `/api/job/${encodeURIComponent(job)}/schedule`;
+  const { name, ask } = useActor();
+  const [file, setFile] = useState<File | null>(null);
+  const [preview, setPreview] = useState<ImportPreviewView | null>(null);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [outcome, setOutcome] = useState<ImportOutcomeView | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [only, setOnly] = useState<ImportRow['status'] | null>(null);
+
+  const judge = async (chosen: File) => {
+    setFile(chosen);
+    setOutcome(null);
+    setPreview(null);
+    setOnly(null);
+    setBusy(true);
+    const result = await send<ImportPreviewView>(`${base}/preview`, chosen);
+    setBusy(false);
+    setProblems(result.ok ? [] : result.problems);
+    if (result.ok) setPreview(result.value);
+  };
+  const accept = async () => {
+    if (!file || !preview) return;
+    if (name.trim() === '') {
+      ask();
+      setProblems([{ path: 'actor', message: 'Type your name first, top right: the record says who.' }]);
+      return;
+    }
+    setBusy(true);
+    const result = await send<ImportOutcomeView>(`${base}/import?hash=${preview.hash}`, file);
+    setBusy(false);
+    setProblems(result.ok ? [] : result.problems);
+    if (!result.ok) return;
+    setOutcome(result.value);
+    announceChange();
+  };
+  const count = (status: ImportRow['status']) => preview?.rows.filter((r) => r.status === status).length ?? 0;
+  const good = count('new') + count('changed');
+  return (
+    <main className={styles.page}>
+      <h1 className={styles.headline}>Import a cable schedule</h1>
+      <p className={styles.lead}>
+        One row per cable, comma or semicolon separated, with a header. Columns: {SCHEDULE_COLUMNS.join(', ')}
+        . Only cable and type must be there. Readings as in <q>caliper 30.2 mm @0 | wrap tape 95.7 mm</q>; a
+        bare value is taken as a datasheet value.
+      </p>
+      <div
+        className={styles.drop}
+        onDragOver={(e) => e.preventDefault()}
+        onDrop={(e) => {
+          e.preventDefault();
+          const dropped = e.dataTransfer.files[0];
+          if (dropped) void judge(dropped);
+        }}
+      >
+        <label>
+          Drop the file here or choose it:{' '}
+          <input
+            type="file"
+            accept=".csv,.txt,text/csv"
+            onChange={(e) => {
+              const chosen = e.target.files?.[0];
+              if (chosen) void judge(chosen);
+              e.target.value = '';
+            }}
+          />
+        </label>
+      </div>
+      {busy ? <p role="status">Reading…</p> : null}
+      <Problems problems={problems} />
+      {outcome ? (
+        <p role="status">
+          <b>
+            {outcome.added} added, {outcome.changed} changed, {outcome.refused} left out.
+          </b>{' '}
+          One undo takes all of it back.{' '}
+          <Link href={`/job/${encodeURIComponent(job)}/schedule`}>Open the schedule</Link>
+        </p>
+      ) : null}
+      {preview ? (
+        <>
+          <div className={styles.counts}>
+            {STATUSES.map((s) => (
+              <button
+                key={s}
+                type="button"
+                className={styles.count}
+                data-status={s}
+                aria-pressed={only === s}
+                onClick={() => setOnly(only === s ? null : s)}
+              >
+                {count(s)} {s}
+              </button>
+            ))}
+            <Button
+              variant="contained"
+              color="secondary"
+              onClick={() => void accept()}
+              disabled={busy || good === 0 || outcome !== null}
+            >
+              {good === 0 ? 'Nothing to take in' : `Take in ${good} good rows`}
+            </Button>
+            {count('refused') > 0 ? (
+              <Button
+                variant="outlined"
+                href={URL.createObjectURL(new Blob([preview.refusedCsv], { type: 'text/csv' }))}
+                download="refused-rows.csv"
+              >
+                Save the refused rows
+              </Button>
+            ) : null}
+            {preview.unknownColumns.length > 0 ? (
+              <span className={styles.cellProblem}>
+                Columns not used: {preview.unknownColumns.join(', ')}
+              </span>
+            ) : null}
+          </div>
+          <div className={styles.previewScroll} tabIndex={0} aria-label="Rows of the file">
+            <table className={styles.preview}>
+              <thead>
+                <tr>
+                  <th>Line</th>
+                  <th>Cable</th>
+                  <th>Status</th>
+                  <th>What changes, or why not</th>
+                </tr>
+              </thead>
+              <tbody>
+                {preview.rows
+                  .filter((r) => only === null || r.status === only)
+                  .slice(0, 500)
+                  .map((row) => (
+                    <tr key={row.line}>
+                      <td>{row.line}</td>
+                      <td>{row.tag}</td>
+                      <td className={styles.status} data-status={row.status}>
+                        {row.status}
+                      </td>
+                      <td>
+                        {row.problems.map((p) => (
+                          <div key={`${p.path} ${p.message}`} className={styles.cellProblem}>
+                            <b>{p.path}</b>: {p.message}
+                            {p.value === undefined || p.value === '' ? '' : ` (${String(p.value)})`}
+                          </div>
+                        ))}
+                        {row.status === 'changed'
+                          ? row.changes.map((c) => (
+                              <div key={c.column} className={styles.cellChange}>
+                                <b>{c.column}</b>: <s>{c.before || 'empty'}</s> → {c.after || 'empty'}
+                              </div>
+                            ))
+                          : null}
+                      </td>
+                    </tr>
+                  ))}
+              </tbody>
+            </table>
+          </div>
+        </>
+      ) : null}
+    </main>
+  );
+}

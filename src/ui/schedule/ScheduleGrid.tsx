@@ -1,0 +1,283 @@
+'use client';
+import { DataGrid, type GridColDef, type GridPaginationModel, type GridSortModel } from '@mui/x-data-grid';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import Link from 'next/link';
+import type { JobView } from '@/core/termination-view';
+import { Problems } from '../common/Problems';
+import { announceChange, stationPath } from '../rack/summaries';
+import type { RowConflict } from '../termination/actions';
+import { useRun } from '../termination/use-run';
+import { changedFields, gridRow, SORT_OF, type GridRow } from './grid-columns';
+import type { ScheduleActions, ScheduleChoices, ScheduleRowView } from './schedule-types';
+import styles from './Schedule.module.css';
+
+interface Props {
+  readonly job: JobView;
+  readonly choices: ScheduleChoices;
+  readonly actions: ScheduleActions;
+  readonly filter: string;
+  /** Raised whenever somebody outside the grid has changed the schedule. */
+  readonly generation: number;
+}
+
+interface Page {
+  readonly rows: readonly ScheduleRowView[];
+  readonly total: number;
+}
+
+interface Met {
+  readonly row: GridRow;
+  readonly fields: Readonly<Record<string, string>>;
+  readonly conflict: RowConflict;
+}
+
+/** The cables with their two ends. Filtered, sorted and paged by the server; edited in place and saved at once. */
+export default function ScheduleGrid({ job, choices, actions, filter, generation }: Props) {
+  const [paging, setPaging] = useState<GridPaginationModel>({ page: 0, pageSize: 50 });
+  const [sort, setSort] = useState<GridSortModel>([{ field: 'tag', sort: 'asc' }]);
+  const [page, setPage] = useState<Page | null>(null);
+  const [away, setAway] = useState(false);
+  const [again, setAgain] = useState(0);
+  const [met, setMet] = useState<Met | null>(null);
+  const { run, problems } = useRun();
+  const asked = useRef(0);
+
+  const reload = useCallback(() => setAgain((n) => n + 1), []);
+  useEffect(() => {
+    const mine = (asked.current += 1);
+    const by = sort[0];
+    const query = new URLSearchParams({
+      filter,
+      sort: SORT_OF[by?.field ?? 'tag'] ?? 'tag',
+      order: by?.sort ?? 'asc',
+      offset: String(paging.page * paging.pageSize),
+      limit: String(paging.pageSize),
+    });
+    let retry: ReturnType<typeof setTimeout> | undefined;
+    fetch(`/api/job/${encodeURIComponent(job.slug)}/schedule?${query.toString()}`, { cache: 'no-store' })
+      .then(async (answer) => {
+        if (!answer.ok) throw new Error(String(answer.status));
+        const next = (await answer.json()) as Page;
+        if (mine === asked.current) {
+          setPage(next);
+          setAway(false);
+        }
+      })
+      .catch(() => {
+        if (mine !== asked.current) return;
+        setAway(true);
+        retry = setTimeout(reload, 3000);
+      });
+    return () => clearTimeout(retry);
+  }, [filter, paging, sort, job.slug, again, generation, reload]);
+
+  const rows = useMemo(() => (page?.rows ?? []).map((r) => gridRow(r, job.unit)), [page, job.unit]);
+
+  const save = async (fresh: GridRow, old: GridRow): Promise<GridRow> => {
+    const fields = changedFields(old, fresh);
+    if (Object.keys(fields).length === 0) return old;
+    const result = await run(() => actions.editRow(job.slug, old.id, old.versions, fields));
+    if (result.ok && 'conflict' in result.value)
+      setMet({ row: old, fields, conflict: result.value.conflict });
+    reload();
+    return result.ok && !('conflict' in result.value) ? fresh : old;
+  };
+
+  const columns = useMemo<GridColDef<GridRow>[]>(
+    () => [
+      { field: 'tag', headerName: 'Cable', width: 104, editable: true, cellClassName: styles.tagCell ?? '' },
+      {
+        field: 'type',
+        headerName: 'Type',
+        width: 104,
+        editable: true,
+        type: 'singleSelect',
+        valueOptions: [...choices.types],
+      },
+      {
+        field: 'route',
+        headerName: 'Route, m',
+        width: 88,
+        editable: true,
+        align: 'right',
+        headerAlign: 'right',
+      },
+      { field: 'aPlace', headerName: 'End A: box/entry', width: 140, editable: true },
+      {
+        field: 'aTail',
+        headerName: `Tail A, ${job.unit}`,
+        width: 92,
+        editable: true,
+        sortable: false,
+        align: 'right',
+        headerAlign: 'right',
+      },
+      { field: 'bPlace', headerName: 'End B: box/entry', width: 140, editable: true },
+      {
+        field: 'bTail',
+        headerName: `Tail B, ${job.unit}`,
+        width: 92,
+        editable: true,
+        sortable: false,
+        align: 'right',
+        headerAlign: 'right',
+      },
+      { field: 'note', headerName: 'Note', flex: 1, minWidth: 140, editable: true },
+      {
+        field: 'open',
+        headerName: 'Open',
+        width: 96,
+        sortable: false,
+        renderCell: ({ row }) => (
+          <span className={styles.ends}>
+            {(['A', 'B'] as const).map((end) => (
+              <Link
+                key={end}
+                href={stationPath(job.slug, row.tag, end, 'measure')}
+                prefetch={false}
+                aria-label={`Open ${row.tag}/${end}`}
+              >
+                {end}
+              </Link>
+            ))}
+          </span>
+        ),
+      },
+      {
+        field: 'retire',
+        headerName: 'Take out',
+        width: 96,
+        sortable: false,
+        renderCell: ({ row }) => (
+          <button
+            type="button"
+            className={styles.textButton}
+            onClick={() =>
+              void run(
+                () => actions.retireCable(job.slug, row.id),
+                `${row.tag} taken out of the schedule. Undo brings it back.`,
+              ).then(reload)
+            }
+            aria-label={`Take ${row.tag} out of the schedule`}
+          >
+            take out
+          </button>
+        ),
+      },
+    ],
+    [actions, choices.types, job.slug, job.unit, reload, run],
+  );
+
+  return (
+    <div className={styles.gridArea}>
+      <Problems problems={problems} />
+      {away ? (
+        <p className={styles.away}>The schedule cannot be fetched just now. It is tried again by itself.</p>
+      ) : null}
+      {met ? (
+        <Conflict
+          met={met}
+          onTheirs={() => setMet(null)}
+          onMine={() => {
+            const { row, fields, conflict } = met;
+            setMet(null);
+            void run(
+              () => actions.editRow(job.slug, row.id, conflict.versions, fields),
+              `${row.tag}: yours written.`,
+            ).then(() => {
+              reload();
+              announceChange();
+            });
+          }}
+        />
+      ) : null}
+      <DataGrid<GridRow>
+        rows={rows}
+        columns={columns}
+        loading={page === null}
+        rowCount={page?.total ?? 0}
+        density="compact"
+        paginationMode="server"
+        sortingMode="server"
+        filterMode="server"
+        paginationModel={paging}
+        onPaginationModelChange={setPaging}
+        sortModel={sort}
+        onSortModelChange={setSort}
+        sortingOrder={['asc', 'desc']}
+        pageSizeOptions={[25, 50, 100]}
+        disableColumnFilter
+        disableColumnMenu
+        disableRowSelectionOnClick
+        processRowUpdate={save}
+        onProcessRowUpdateError={() => reload()}
+        localeText={{
+          noRowsLabel:
+            filter === ''
+              ? 'No cables yet: add one above, or import a schedule.'
+              : 'Nothing matches this filter.',
+        }}
+        sx={{
+          border: '2px solid var(--ac-rule)',
+          background: 'var(--ac-surface)',
+          '--DataGrid-rowBorderColor': 'var(--ac-rule)',
+          '--DataGrid-t-header-background-base': 'var(--ac-sunken)',
+        }}
+      />
+    </div>
+  );
+}
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  tag: 'Cable',
+  type: 'Type',
+  route: 'Route, m',
+  aPlace: 'End A',
+  aTail: 'Tail A',
+  bPlace: 'End B',
+  bTail: 'Tail B',
+  note: 'Note',
+};
+
+function Conflict({
+  met,
+  onTheirs,
+  onMine,
+}: {
+  readonly met: Met;
+  readonly onTheirs: () => void;
+  readonly onMine: () => void;
+}) {
+  return (
+    <div className={styles.conflict} role="alert">
+      <b>
+        {met.conflict.by ?? 'Somebody else'} was faster on {met.row.tag}.
+      </b>{' '}
+      Nothing of yours is lost:
+      <table>
+        <thead>
+          <tr>
+            <th />
+            <th>theirs</th>
+            <th>yours</th>
+          </tr>
+        </thead>
+        <tbody>
+          {Object.entries(met.fields).map(([field, mine]) => (
+            <tr key={field}>
+              <th scope="row">{FIELD_WORDS[field] ?? field}</th>
+              <td>{met.conflict.values[field] || 'nothing'}</td>
+              <td>{mine || 'nothing'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <button type="button" onClick={onTheirs}>
+        Keep theirs
+      </button>
+      <button type="button" onClick={onMine}>
+        Write mine
+      </button>
+    </div>
+  );
+}

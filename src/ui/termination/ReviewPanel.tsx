@@ -1,0 +1,76 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import type { TerminationView } from '@/core/termination-view';
+import { Problems } from '../common/Problems';
+import { stationPath } from '../rack/summaries';
+import type { TerminationActions } from './actions';
+import { useRun } from './use-run';
+import styles from './ReviewPanel.module.css';
+
+/** A stale plan: what would stay, what would change, what has to be done again; made anew only when somebody says so. */
+export function ReviewPanel({
+  view,
+  actions,
+}: {
+  readonly view: TerminationView;
+  readonly actions: TerminationActions;
+}) {
+  const { run, busy, problems } = useRun();
+  const { review } = view;
+  if (!review) return null;
+  const ref = { job: view.job.slug, cable: view.cable, end: view.end };
+  const accept = () =>
+    void run(() => actions.replan(ref, crypto.randomUUID()), 'Planned again with today’s measurements.');
+  return (
+    <section className={styles.panel} aria-label="The plan is stale">
+      <h2 className={styles.head}>Stale: something this plan stands on has changed</h2>
+      {review.refusal !== null ? (
+        <>
+          <p>{review.refusal}</p>
+          <Button
+            variant="contained"
+            color="secondary"
+            component={Link}
+            href={stationPath(view.job.slug, view.cable, view.end, 'choose')}
+          >
+            Choose another size
+          </Button>
+        </>
+      ) : (
+        <>
+          <p className={styles.line}>
+            {review.size} still {review.provisional.length > 0 ? 'may stand, provisionally' : 'fits'}.{' '}
+            {review.restamped.length} decisions stay as they are
+            {review.changed.length === 0
+              ? ', none changes.'
+              : `, ${review.changed.length} ${review.changed.length === 1 ? 'changes' : 'change'}:`}
+          </p>
+          {review.changed.length > 0 ? (
+            <table className={styles.changes}>
+              <tbody>
+                {review.changed.map((c) => (
+                  <tr key={c.id}>
+                    <th scope="row">{c.label}</th>
+                    <td>
+                      <s>{c.before ?? 'not there'}</s> → <b>{c.after ?? 'gone'}</b>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          ) : null}
+          {review.redo.length > 0 ? (
+            <p className={styles.line}>
+              To be done again at the bench: {review.redo.map((s) => s.title).join(' · ')}.
+            </p>
+          ) : null}
+          <Problems problems={problems} />
+          <Button variant="contained" color="secondary" onClick={accept} disabled={busy}>
+            {review.changed.length === 0 ? 'Restamp the plan' : 'Plan again'}
+          </Button>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,41 @@
+import Link from 'next/link';
+import { ARC_WORDS, STATIONS, STATION_WORDS, type ArcStation } from '@/core/procedure';
+import type { TerminationView } from '@/core/termination-view';
+import { stationPath } from '../rack/summaries';
+import styles from './StationStrip.module.css';
+
+/** The stations in working order, each with its result, so that the whole plan reads in one line. */
+export function StationStrip({
+  view,
+  station,
+}: {
+  readonly view: TerminationView;
+  readonly station: ArcStation;
+}) {
+  return (
+    <nav className={styles.strip} aria-label="Stations">
+      {STATIONS.map((s, i) => {
+        const arc = view.collar.arcs[i];
+        const words = arc ? (arc.result === '' ? ARC_WORDS[arc.state] : arc.result) : '';
+        return (
+          <Link
+            key={s}
+            href={stationPath(view.job.slug, view.cable, view.end, s)}
+            className={styles.station}
+            data-station={i + 1}
+            data-state={arc?.state}
+            aria-current={s === station ? 'page' : undefined}
+            title={`Alt+${i + 1} · ${arc ? ARC_WORDS[arc.state] : ''}`}
+            prefetch={false}
+          >
+            <span className={styles.name}>{STATION_WORDS[s]}</span>
+            <span className={styles.result}>{words}</span>
+            <span className={styles.bar} aria-hidden="true">
+              <span style={{ width: `${(arc?.share ?? 0) * 100}%` }} />
+            </span>
+          </Link>
+        );
+      })}
+    </nav>
+  );
+}

@@ -1,0 +1,77 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { type ArcStation } from '@/core/procedure';
+import type { TerminationView } from '@/core/termination-view';
+import { ChooseStation } from '../choose/ChooseStation';
+import { CutStation } from '../cut/CutStation';
+import { MakeOffStation } from '../make-off/MakeOffStation';
+import { MeasureStation } from '../measure/MeasureStation';
+import { ProveStation } from '../prove/ProveStation';
+import { SealStation } from '../make-off/SealStation';
+import { TightenStation } from '../tighten/TightenStation';
+import type { StationProps, TerminationActions } from './actions';
+import { DrawingPanel } from './DrawingPanel';
+import { ReviewPanel } from './ReviewPanel';
+import { StationStrip } from './StationStrip';
+import { useRun } from './use-run';
+import styles from './TerminationPage.module.css';
+import { useShortcuts } from '../shell/shortcuts';
+
+interface Props {
+  readonly view: TerminationView;
+  readonly station: ArcStation;
+  readonly actions: TerminationActions;
+}
+
+const STATION: Readonly<Record<ArcStation, (props: StationProps) => React.ReactNode>> = {
+  measure: MeasureStation,
+  choose: ChooseStation,
+  cut: CutStation,
+  makeOff: MakeOffStation,
+  seal: SealStation,
+  tighten: TightenStation,
+  prove: ProveStation,
+};
+
+/** One termination at one station: strip on top, the few inputs and the decision in the middle, the drawing at the right. */
+export function TerminationPage({ view, station, actions }: Props) {
+  const [lit, setLit] = useState<string | null>(null);
+  const router = useRouter();
+  const { run, busy } = useRun();
+  const Station = STATION[station];
+  const base = `/job/${encodeURIComponent(view.job.slug)}`;
+  const bench = `${base}/bench/${encodeURIComponent(view.cable)}/${view.end}`;
+  const undo = () => void run(() => actions.undo(view.job.slug)).then((r) => r.ok && setLit(null));
+  useShortcuts({ b: () => router.push(bench), z: undo });
+  const subtitle = useMemo(() => {
+    const to = view.place
+      ? `${view.place.enclosure.title} (${view.place.enclosure.tag}), entry ${view.place.entry.label}`
+      : 'no entry yet';
+    return `${view.cableType.title} → ${to}`;
+  }, [view]);
+  return (
+    <>
+      <main className={styles.main}>
+        <div className={styles.title}>
+          <h1>{view.tag}</h1>
+          <p className={styles.sub}>{subtitle}</p>
+          <span className={styles.acts}>
+            <Button size="small" variant="text" onClick={undo} disabled={busy}>
+              Undo
+            </Button>
+            <Button size="small" variant="outlined" component={Link} href={bench} prefetch={false}>
+              Bench
+            </Button>
+          </span>
+        </div>
+        <StationStrip view={view} station={station} />
+        {view.stale ? <ReviewPanel view={view} actions={actions} /> : null}
+        <Station view={view} actions={actions} lit={lit} onLight={setLit} />
+      </main>
+      <DrawingPanel view={view} lit={lit} onLight={setLit} />
+    </>
+  );
+}

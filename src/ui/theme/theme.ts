@@ -1,0 +1,90 @@
+'use client';
+import { createTheme } from '@mui/material/styles';
+
+const face = '"Archivo Variable", Archivo, system-ui, sans-serif';
+const flat = Array.from({ length: 25 }, () => 'none') as unknown as ReturnType<typeof createTheme>['shadows'];
+
+/** The house look on MUI's parts: flat, 2 px rules, 3 px corners, no shadows, amber as the one accent. Colours are those of tokens.css. */
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'data' },
+  colorSchemes: {
+    light: {
+      palette: {
+        primary: { main: '#1C2024', contrastText: '#FFFCF4' },
+        secondary: { main: '#E59E13', contrastText: '#1C2024' },
+        error: { main: '#A1331E' },
+        warning: { main: '#8A5B00' },
+        success: { main: '#2C6A4C' },
+        info: { main: '#3B4C8C' },
+        background: { default: '#F5F1E6', paper: '#FFFCF4' },
+        text: { primary: '#1C2024', secondary: '#5A6268' },
+        divider: '#D8D0BD',
+      },
+    },
+    dark: {
+      palette: {
+        primary: { main: '#ECE6D8', contrastText: '#15181B' },
+        secondary: { main: '#FFB733', contrastText: '#15181B' },
+        error: { main: '#F08A73' },
+        warning: { main: '#F0B95A' },
+        success: { main: '#6CC79A' },
+        info: { main: '#9DB0F0' },
+        background: { default: '#15181B', paper: '#1E2226' },
+        text: { primary: '#ECE6D8', secondary: '#A9AFB3' },
+        divider: '#363C41',
+      },
+    },
+  },
+  shape: { borderRadius: 3 },
+  shadows: flat,
+  typography: {
+    fontFamily: face,
+    fontSize: 14,
+    button: { textTransform: 'none', fontWeight: 600 },
+    h1: { fontSize: '1.75rem', fontWeight: 700, letterSpacing: '-0.01em', fontStretch: '108%' },
+    h2: { fontSize: '1.25rem', fontWeight: 650 },
+    h3: { fontSize: '1rem', fontWeight: 650 },
+  },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: {
+        root: { borderRadius: 3, padding: '7px 16px', borderWidth: 2, minHeight: 40 },
+        outlined: {
+          borderWidth: 2,
+          borderColor: 'var(--ac-strong)',
+          color: 'var(--ac-ink)',
+          '&:hover': { borderWidth: 2 },
+        },
+        sizeSmall: { minHeight: 32, padding: '3px 10px' },
+      },
+      variants: [
+        {
+          props: { variant: 'contained', color: 'secondary' },
+          style: {
+            background: 'var(--ac-amber)',
+            color: 'var(--ac-on-amber)',
+            '&:hover': { background: 'var(--ac-amber)', filter: 'brightness(0.95)' },
+          },
+        },
+      ],
+    },
+    MuiOutlinedInput: {
+      styleOverrides: {
+        root: {
+          background: 'var(--ac-surface)',
+          '& .MuiOutlinedInput-notchedOutline': { borderWidth: 2, borderColor: 'var(--ac-rule)' },
+          '&:hover .MuiOutlinedInput-notchedOutline': { borderColor: 'var(--ac-quiet)' },
+          '&.Mui-focused .MuiOutlinedInput-notchedOutline': { borderColor: 'var(--ac-hold)' },
+        },
+      },
+    },
+    MuiInputLabel: { styleOverrides: { root: { color: 'var(--ac-quiet)' } } },
+    MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
+    MuiDialog: { styleOverrides: { paper: { border: '2px solid var(--ac-strong)' } } },
+    MuiTooltip: {
+      styleOverrides: { tooltip: { background: 'var(--ac-ink)', color: 'var(--ac-ground)', fontSize: 13 } },
+    },
+  },
+});
