@@ -1,11 +1,22 @@
 // npm run demo: from a bare machine to the demo job in the browser.
-import { mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { ensureBuild, ensureDebian, ensureNode, LOCAL, run } from './lib/setup.mjs';
 
 const dev = process.argv.includes('--dev');
 const started = Date.now();
 mkdirSync(LOCAL, { recursive: true });
 const external = process.env.DATABASE_URL;
+// A second demo on the same data would take the database from under the first.
+const lock = join(LOCAL, 'demo.json');
+const running = runningDemo();
+if (running) {
+  console.log(
+    `The demo is already running at ${running.address ?? 'its address, just starting'} (process ${running.pid}).`,
+  );
+  process.exit(0);
+}
+writeFileSync(lock, JSON.stringify({ pid: process.pid }));
 ensureDebian({ database: !external, tests: false });
 ensureNode();
 if (!dev) ensureBuild();
@@ -28,6 +39,7 @@ async function stop(code) {
   stopping = true;
   await application?.stop();
   await db.stop();
+  rmSync(lock, { force: true });
   process.exit(code);
 }
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
@@ -58,4 +70,16 @@ try {
 } catch (error) {
   console.error(error instanceof Error ? error.message : error);
   await stop(1);
+}
+
+function runningDemo() {
+  if (!existsSync(lock)) return null;
+  try {
+    const known = JSON.parse(readFileSync(lock, 'utf8'));
+    const command = readFileSync(`/proc/${known.pid}/cmdline`, 'utf8');
+    return command.includes('demo.mjs') ? known : null;
+  } catch {
+    // Left behind by a run that was killed.
+    return null;
+  }
 }

@@ -114,7 +114,7 @@ function pick(kinds: readonly AccessoryKind[], thread: Thread, accessories: read
 const thicknessUm = (accessories: readonly Accessory[]): number =>
   accessories.reduce((sum, a) => sum + toUm(a.thicknessMm), 0);
 
-const ACCESSORY_WORDS: Readonly<Record<AccessoryKind, string>> = {
+export const ACCESSORY_WORDS: Readonly<Record<AccessoryKind, string>> = {
   sealingWasher: 'sealing washer',
   earthTag: 'earth tag',
   serratedWasher: 'serrated washer',

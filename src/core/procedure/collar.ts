@@ -1,5 +1,5 @@
 import type { TerminationPlan } from './termination-plan';
-import { STATIONS, STATION_WORDS, type ArcStation } from './stations';
+import { STATIONS, type ArcStation } from './stations';
 import type { Progress } from './progress';
 import type { Step } from './step';
 
@@ -149,7 +149,7 @@ function workResult(
     case 'makeOff':
       return plan.ring === null ? '' : plan.ring.face === 'plain' ? 'plain ring' : `${plan.ring.face} groove`;
     case 'tighten':
-      return `${plan.stages.filter((s) => s.phase !== 'makeOff').length} stages`;
+      return `${plan.stages.length} stages`;
     case 'prove':
       return progress?.signedBy ? 'signed' : steps.length > 0 ? 'not signed' : '';
     default:
@@ -159,15 +159,13 @@ function workResult(
 
 function nextAction(input: CollarInput): CollarState['next'] {
   const at = (station: ArcStation, action: string) => ({ station, action });
-  if (input.measureProblem !== null) return at('measure', 'check a reading');
-  if (input.missing.length > 0) return at('measure', `measure ${input.missing.join(', ')}`);
+  if (input.measureProblem !== null) return at('measure', 'a reading is wrong');
+  if (input.missing.length > 0) return at('measure', input.missing.join(', '));
   if (input.plan === null) {
-    return input.noFit === null
-      ? at('choose', 'choose a gland')
-      : at('choose', 'nothing fits: change cable, entry or catalogue');
+    return input.noFit === null ? at('choose', 'a gland') : at('choose', 'nothing fits');
   }
-  if (input.stale) return at('choose', 'review what changed');
-  if (input.plan.provisional.length > 0) return at('measure', 'measure this end');
+  if (input.stale) return at('choose', 'stale: review what changed');
+  if (input.plan.provisional.length > 0) return at('measure', 'this end, only nominal so far');
   if (input.steps.length === 0)
     return at(
       'cut',
@@ -175,12 +173,11 @@ function nextAction(input: CollarInput): CollarState['next'] {
     );
   const step = input.progress?.next;
   if (!step) return null;
-  const words = STATION_WORDS[step.station].toLowerCase();
   const where: ArcStation = step.station === 'measure' || step.station === 'choose' ? 'cut' : step.station;
   return at(
     where,
     step.kind === 'hold' && step.id === 'safe'
       ? 'start at the bench'
-      : `${words}: ${step.title.split(':')[0] ?? step.title}`,
+      : (step.title.split(':')[0] ?? step.title).replace(/^./, (c) => c.toLowerCase()),
   );
 }

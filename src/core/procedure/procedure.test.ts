@@ -266,7 +266,7 @@ describe('collarOf', () => {
   it('starts empty and asks to measure', () => {
     const collar = collarOf({ ...base, missing: ['outer sheath'], plan: null, steps: [], progress: null });
     expect(collar.arcs.every((a) => a.state === 'todo')).toBe(true);
-    expect(collar.next).toEqual({ station: 'measure', action: 'measure outer sheath' });
+    expect(collar.next).toEqual({ station: 'measure', action: 'outer sheath' });
   });
 
   it('shows provisional, stale, blocked and not needed', () => {

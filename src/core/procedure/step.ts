@@ -31,6 +31,13 @@ export interface Step {
 export const LOOK_DECISIONS = ['clamped', 'trim', 'spreadAgain'] as const;
 export type LookDecision = (typeof LOOK_DECISIONS)[number];
 
+/** As a button says it: what the hand will do next. */
+export const LOOK_BUTTONS: Readonly<Record<LookDecision, string>> = {
+  clamped: 'Hold: clamped all round',
+  trim: 'Trim, close again',
+  spreadAgain: 'Back to spreading',
+};
+
 export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
   clamped: 'Clamped all round',
   trim: 'Trim loose strands, close again',

@@ -1,8 +1,9 @@
 import { hashOf, type Problem } from '@/core/kernel';
-import type { Family, RingOption } from '@/core/catalogue';
+import type { Accessory, Family, RingOption } from '@/core/catalogue';
 import { missingForProcedure } from '@/core/catalogue';
 import { CUT_BACK_RULES, markText, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
 import {
+  ACCESSORY_WORDS,
   GLAND_SELECTION_RULES,
   ringWords,
   type Candidate,
@@ -10,6 +11,7 @@ import {
   type Verdict,
 } from '@/core/gland-selection';
 import { slideOnList, type SlideOnItem } from '@/core/make-off';
+import { isFlameproof } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES, type StagePlan } from '@/core/tightening';
 import type { LengthUnit } from '@/core/units';
 
@@ -66,6 +68,10 @@ export function planInputHash(request: PlanRequest, family: Family): string {
   return hashOf({
     cableType: input.cableType,
     outerSheath: summary(input.outerSheath),
+    // Ovality and the tape decide at a flameproof entry only; elsewhere another reading inside the interval changes nothing.
+    shape: isFlameproof(input.enclosure)
+      ? [input.outerSheath?.ovality ?? null, input.outerSheath?.hasTape ?? false]
+      : null,
     innerSheath: summary(input.innerSheath),
     armourWire: summary(input.armourWire),
     enclosure: input.enclosure,
@@ -90,9 +96,7 @@ function familyHash(family: Family): string {
 }
 
 const summary = (m: TerminationInput['outerSheath']) =>
-  m === null
-    ? null
-    : [m.interval.min, m.interval.max, m.certainMin, m.certainMax, m.ovality, m.provisional, m.hasTape];
+  m === null ? null : [m.interval.min, m.interval.max, m.certainMin, m.certainMax, m.provisional];
 
 /** Works the whole termination out for a candidate. The candidate must come from the same input. */
 export function planTermination(request: PlanRequest, candidate: Candidate): TerminationPlan {
@@ -137,8 +141,8 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     ring: ring?.option ?? null,
     ringWords: ringWords(ring),
     adaptor: entry.adaptor?.partNumber ?? null,
-    outside: entry.outside.map((a) => a.partNumber),
-    inside: entry.inside.map((a) => a.partNumber),
+    outside: entry.outside.map(accessoryWords),
+    inside: entry.inside.map(accessoryWords),
     cut: cut.ok ? cut.value : null,
     cutRefusal: cut.ok ? [] : cut.problems,
     diameters: {
@@ -158,6 +162,9 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
   };
   return { ...base, decisions: decisionsOf(base, request.unit) };
 }
+
+const accessoryWords = (a: Accessory): string =>
+  `${a.partNumber} ${ACCESSORY_WORDS[a.kind]}, ${a.thicknessMm} mm`;
 
 function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
   const reasons = candidate.verdict === 'marginal' ? ['a range is only marginally met'] : [];
@@ -184,7 +191,7 @@ function decisionsOf(plan: Omit<TerminationPlan, 'decisions'>, unit: LengthUnit)
     {
       id: 'accessories',
       label: 'On the thread',
-      value: [...plan.outside, ...plan.inside].join(', ') || 'nothing',
+      value: [...plan.outside, ...plan.inside].join('; ') || 'nothing',
     },
     {
       id: 'slideOn',

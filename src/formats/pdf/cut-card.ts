@@ -65,22 +65,14 @@ function header(doc: Doc, card: CutCard): number {
     align: 'right',
     width: WIDTH,
   });
-  text(doc, card.cable, LEFT, 25 * MM, 10, { width: WIDTH * 0.5 });
-  text(doc, `${card.place} · ${card.jobName}`, LEFT, 25 * MM, 10, { align: 'right', width: WIDTH });
-  text(
-    doc,
-    [
-      plan.ringWords,
-      plan.adaptor ? `adaptor ${plan.adaptor}` : 'no adaptor',
-      [...plan.outside, ...plan.inside].join(', '),
-    ]
-      .filter(Boolean)
-      .join(' · '),
-    LEFT,
-    30 * MM,
-    10,
-  );
-  let y = 36 * MM;
+  text(doc, card.cable, LEFT, 25 * MM, 10, { bold: true });
+  text(doc, `${card.place} · ${card.jobName}`, LEFT, 30 * MM, 10);
+  const parts = [
+    plan.ringWords,
+    plan.adaptor ? `adaptor ${plan.adaptor}` : 'no adaptor',
+    [...plan.outside, ...plan.inside].join('; '),
+  ];
+  let y = text(doc, parts.filter(Boolean).join(' · '), LEFT, 35 * MM, 10) + 2 * MM;
   const warn = card.stale
     ? 'STALE: a measurement or the place has changed since this was planned. Do not cut by this card.'
     : plan.provisional.length > 0

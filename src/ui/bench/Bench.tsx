@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState, useSyncExternalStore } from 'react';
-import { LOOK_DECISIONS, LOOK_WORDS, type ArcStation, type Step } from '@/core/procedure';
+import { LOOK_DECISIONS, LOOK_BUTTONS, type ArcStation, type Step } from '@/core/procedure';
 import type { TerminationView } from '@/core/termination-view';
 import { Caution } from '../common/Caution';
 import { Problems } from '../common/Problems';
@@ -83,7 +83,7 @@ export function Bench({ view, actions }: Props) {
         </span>
         <span className={styles.state}>
           {unsent ? <b className={styles.unsent}>not sent yet, trying again</b> : null}
-          {wake === 'off' ? <span>screen may sleep</span> : null}
+          {wake === 'off' ? <span className={styles.sleep}>screen may sleep</span> : null}
           <ActorField />
         </span>
       </header>
@@ -318,7 +318,7 @@ function StepScreen({
               disabled={busy || name.trim() === ''}
               onConfirm={() => onConfirm(decision)}
             >
-              {LOOK_WORDS[decision]}
+              {LOOK_BUTTONS[decision]}
             </HoldButton>
           ))
         ) : (

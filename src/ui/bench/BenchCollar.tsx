@@ -4,8 +4,8 @@ import { Collar } from '../collar/Collar';
 import styles from './BenchCollar.module.css';
 
 const centre = d3arc<{ from: number; to: number }>()
-  .innerRadius(62)
-  .outerRadius(62)
+  .innerRadius(64)
+  .outerRadius(64)
   .startAngle((d) => d.from)
   .endAngle((d) => d.to);
 
@@ -22,7 +22,7 @@ export function BenchCollar({ arcs, active, step, steps, onPick }: Props) {
   return (
     <div className={styles.wrap}>
       <div className={styles.ring}>
-        <Collar arcs={arcs} size={168} active={active} />
+        <Collar arcs={arcs} size={160} active={active} />
         <div className={styles.count}>
           <b>{step}</b>
           <span>of {steps}</span>
@@ -36,7 +36,7 @@ export function BenchCollar({ arcs, active, step, steps, onPick }: Props) {
             key={a.station}
             type="button"
             className={styles.name}
-            style={{ left: `${50 + x * 0.62}%`, top: `${50 + y * 0.66}%` }}
+            style={{ left: `${50 + x * 0.66}%`, top: `${50 + y * 0.68}%` }}
             aria-current={a.station === active ? 'step' : undefined}
             onClick={() => onPick(a.station)}
           >

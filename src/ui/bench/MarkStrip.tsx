@@ -33,10 +33,10 @@ export function MarkStrip({
           className={d.id === 'outerSheath' ? styles.armour : styles.inner}
         />
       ))}
-      <text x="10" y="46" className={styles.label}>
+      <text x="0" y="12" className={styles.label}>
         drum side
       </text>
-      <text x="100%" dx="-10" y="46" className={styles.labelEnd}>
+      <text x="100%" y="12" className={styles.labelEnd}>
         cable end
       </text>
       <line x1={x(mark.atMm)} x2={x(mark.atMm)} y1="6" y2="76" className={styles.mark} />

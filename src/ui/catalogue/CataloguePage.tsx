@@ -69,7 +69,7 @@ export function CataloguePage({ families, parts, importFile }: Props) {
       <div className={styles.top}>
         <h1 className={styles.headline}>Catalogue</h1>
         <label className={styles.file}>
-          Import a catalogue file (JSON){' '}
+          Import a catalogue (JSON)
           <input
             type="file"
             accept=".json,application/json"

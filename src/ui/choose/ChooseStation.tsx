@@ -9,7 +9,9 @@ import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
 import type { StationProps } from '../termination/actions';
 import { useRun } from '../termination/use-run';
+import { trimNumber } from '@/core/units';
 import { FindingList } from './FindingList';
+import { findingIn, LADDER_COLUMNS } from './ladder-scale';
 import { RangeLadder } from './RangeLadder';
 import styles from './ChooseStation.module.css';
 
@@ -91,7 +93,11 @@ function leadFor(best: CandidateView, all: readonly CandidateView[]): string {
         ? 'It is the only size that fits.'
         : `${fitting} sizes fit; this one sits nearest the middle of its ranges.`;
     const entry = best.findings.find((f) => f.criterion === 'engagement')?.has;
-    return `${best.marginMm?.toFixed(1) ?? '–'} mm inside at the closest${best.adaptor ? `, through adaptor ${best.adaptor}` : ', no adaptor'}${entry && entry !== '–' ? `, ${entry} engaged` : ''}. ${others}`;
+    const inside = LADDER_COLUMNS.map(({ id, title }) => [title, findingIn(best, id)] as const)
+      .filter(([, f]) => f?.range !== undefined && f.margin !== null)
+      .map(([title, f]) => `${title.toLowerCase()} ${trimNumber(f?.margin ?? 0, 2)} mm inside`)
+      .join(', ');
+    return `${inside[0]?.toUpperCase() ?? ''}${inside.slice(1)}; ${best.adaptor ? `through adaptor ${best.adaptor}` : 'no adaptor'}${entry && entry !== '–' ? `, ${entry} engaged` : ''}. ${others}`;
   }
   return 'Each size says below what stands in its way and by how much.';
 }

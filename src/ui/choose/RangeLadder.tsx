@@ -36,7 +36,7 @@ export function RangeLadder({ candidates, selected, taken, provisional, onSelect
     body.current?.querySelector<HTMLElement>(`[data-code="${next.code}"]`)?.focus();
   };
   const template = {
-    gridTemplateColumns: `118px ${columns.map((c) => (c.id === 'outerSeal' ? '1.5fr' : '1fr')).join(' ')} 118px`,
+    gridTemplateColumns: `104px ${columns.map((c) => (c.id === 'outerSeal' ? '1.5fr' : '1fr')).join(' ')} 112px`,
   };
   return (
     <div
@@ -108,7 +108,8 @@ export function resultWords(candidate: CandidateView): string {
     }
     return SHORT[out.criterion] ?? 'does not fit';
   }
-  const inside = `${trimNumber(candidate.marginMm ?? 0, 1)} mm inside`;
+  const seal = findingIn(candidate, 'outerSeal')?.margin ?? candidate.marginMm ?? 0;
+  const inside = `${trimNumber(seal, 1)} mm inside`;
   return candidate.adaptor ? `adaptor, ${inside}` : inside;
 }
 
@@ -130,6 +131,13 @@ function Cell({ column, candidate }: { readonly column: LadderColumn; readonly c
   const { scale, interval } = column;
   const x = (mm: number) => `${scale(mm).toFixed(2)}%`;
   const width = (a: number, b: number) => `${Math.max(0.8, scale(b) - scale(a)).toFixed(2)}%`;
+  const off = finding?.range
+    ? scale(finding.range.max) < 0
+      ? 'left'
+      : scale(finding.range.min) > 100
+        ? 'right'
+        : null
+    : null;
   return (
     <svg className={styles.cell} aria-hidden="true">
       {interval ? (
@@ -141,7 +149,7 @@ function Cell({ column, candidate }: { readonly column: LadderColumn; readonly c
           height="100%"
         />
       ) : null}
-      {finding?.range ? (
+      {finding?.range && off === null ? (
         <rect
           className={
             finding.verdict === 'fits'
@@ -156,7 +164,12 @@ function Cell({ column, candidate }: { readonly column: LadderColumn; readonly c
           height="38%"
         />
       ) : null}
-      {interval && finding?.range ? (
+      {off === null ? null : (
+        <svg x={off === 'left' ? '0' : '100%'} y="50%" overflow="visible">
+          <path className={styles.off} d={off === 'left' ? 'M9 -5 L1 0 L9 5' : 'M-9 -5 L-1 0 L-9 5'} />
+        </svg>
+      )}
+      {interval && finding?.range && off === null ? (
         <rect
           className={styles.over}
           x={x(interval.min)}

@@ -21,26 +21,32 @@ export interface LadderColumn {
   readonly scale: ScaleLinear<number, number>;
 }
 
-/** One common scale for each column, wide enough for every candidate's range and for the cable. Columns without any range are left out. */
+/** How many widths of the nearest range are shown to either side of the cable. */
+const WIDTHS_SHOWN = 1.7;
+
+/**
+ * One common scale for each column, centred on the cable and wide enough for the neighbours of the size that fits it: what lies
+ * farther off is told by an arrow at the edge. Columns without any range are left out.
+ */
 export function ladderColumns(candidates: readonly CandidateView[]): LadderColumn[] {
   return LADDER_COLUMNS.flatMap(({ id, title }) => {
     const findings = candidates.map((c) => findingIn(c, id)).filter((f) => f !== undefined);
     const ranges = findings.map((f) => f.range).filter((r) => r !== undefined);
     if (ranges.length === 0) return [];
     const interval = findings.find((f) => f.interval !== undefined)?.interval ?? null;
-    const lows = [...ranges.map((r) => r.min), ...(interval ? [interval.min] : [])];
-    const highs = [...ranges.map((r) => r.max), ...(interval ? [interval.max] : [])];
-    const [low, high] = [Math.min(...lows), Math.max(...highs)];
-    const pad = (high - low) * 0.04;
     return [
-      {
-        id,
-        title,
-        interval,
-        scale: scaleLinear()
-          .domain([low - pad, high + pad])
-          .range([0, 100]),
-      },
+      { id, title, interval, scale: scaleLinear().domain(domainFor(ranges, interval)).range([0, 100]) },
     ];
   });
+}
+
+function domainFor(ranges: readonly IntervalMm[], interval: IntervalMm | null): [number, number] {
+  const low = Math.min(...ranges.map((r) => r.min));
+  const high = Math.max(...ranges.map((r) => r.max));
+  if (interval === null) return [low, high];
+  const middle = (interval.min + interval.max) / 2;
+  const distance = (r: IntervalMm) => Math.max(r.min - middle, middle - r.max, 0);
+  const nearest = ranges.reduce((a, b) => (distance(b) < distance(a) ? b : a));
+  const half = (nearest.max - nearest.min) * WIDTHS_SHOWN + distance(nearest);
+  return [middle - half, middle + half];
 }

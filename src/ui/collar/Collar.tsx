@@ -127,8 +127,8 @@ function ArcShape({ arc, from, to, inner, outer }: ShapeProps) {
     case 'notNeeded':
       return (
         <path
-          className={styles.track}
-          d={shape((inner + outer) / 2 - 2, (inner + outer) / 2 + 2, from, to)}
+          className={styles.none}
+          d={shape((inner + outer) / 2 - 2.5, (inner + outer) / 2 + 2.5, from, to)}
         />
       );
     case 'waiting':

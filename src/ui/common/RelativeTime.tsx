@@ -1,5 +1,6 @@
 'use client';
 import { useSyncExternalStore } from 'react';
+import styles from './RelativeTime.module.css';
 
 const MINUTE = 60_000;
 const UNITS: readonly [Intl.RelativeTimeFormatUnit, number][] = [
@@ -33,8 +34,8 @@ export function RelativeTime({ at }: { readonly at: string }) {
   const absolute = `${at.slice(0, 10)} ${at.slice(11, 16)}`;
   return (
     <time dateTime={at} suppressHydrationWarning>
-      {absolute}
-      {from > 0 ? ` · ${relative(Date.parse(at), from)}` : ''}
+      <span className={styles.absolute}>{absolute}</span>{' '}
+      {from > 0 ? <span className={styles.relative}>{relative(Date.parse(at), from)}</span> : null}
     </time>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { measure, ovalityExceeds, QUANTITY_WORDS, type Reading } from '@/core/cable-measurement';
+import { measure, QUANTITY_WORDS, type Reading } from '@/core/cable-measurement';
 import { diameterTexts } from '../common/unit';
 import { Both } from '../common/Both';
 import { Caution } from '../common/Caution';
@@ -30,6 +30,9 @@ export function MeasureStation({ view, actions }: StationProps) {
         </p>
       )}
       <Problems problems={[...view.measureProblems, ...remove.problems]} />
+      {view.collar.blockedBy !== null && view.measureProblems.length === 0 ? (
+        <Caution>{view.collar.blockedBy}</Caution>
+      ) : null}
       {view.needed.map((quantity) => {
         const own = view.readings.filter((r) => r.reading.quantity === quantity);
         const m = view.measured[quantity];
@@ -49,12 +52,7 @@ export function MeasureStation({ view, actions }: StationProps) {
                 <span className={styles.missing}>not measured</span>
               )}
               {m && m.ovality !== null ? (
-                <span
-                  className={styles.ovality}
-                  data-over={ovalityExceeds(m.ovality, 0.05) ? 'yes' : undefined}
-                >
-                  oval by {(m.ovality * 100).toFixed(1)} %
-                </span>
+                <span className={styles.ovality}>oval by {(m.ovality * 100).toFixed(1)} %</span>
               ) : null}
             </div>
             {m ? <IntervalChart measurement={m} readings={view.readings.map((r) => r.reading)} /> : null}

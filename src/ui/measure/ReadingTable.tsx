@@ -1,5 +1,6 @@
 import { diameterOf, METHOD_WORDS, type MeasurementRules } from '@/core/cable-measurement';
 import type { ReadingView } from '@/core/termination-view';
+import { parseLength } from '@/core/units';
 import { Both } from '../common/Both';
 import { RelativeTime } from '../common/RelativeTime';
 import { diameterTexts } from '../common/unit';
@@ -41,7 +42,7 @@ export function ReadingTable({ readings, rules, onWithdraw }: Props) {
                 {reading.tolerance ? ` ± ${reading.tolerance}` : ''}
               </td>
               <td className={styles.number}>
-                {diameter.ok ? <Both texts={diameterTexts(diameter.value, diameter.value)} /> : '–'}
+                {diameter.ok ? <Converted reading={reading} mm={diameter.value} /> : '–'}
               </td>
               <td className={styles.quiet}>
                 {[reading.instrument, reading.person].filter(Boolean).join(' · ')}{' '}
@@ -63,4 +64,13 @@ export function ReadingTable({ readings, rules, onWithdraw }: Props) {
       </tbody>
     </table>
   );
+}
+
+/** What the reading says in the unit it was not typed in; a circumference in both. */
+function Converted({ reading, mm }: { readonly reading: ReadingView['reading']; readonly mm: number }) {
+  const texts = diameterTexts(mm, mm);
+  if (reading.method === 'wrapTape') return <Both texts={texts} />;
+  const length = parseLength(reading.text, reading.unit);
+  const typedInch = length.ok && (length.value.unit === 'in' || length.value.unit === 'ft');
+  return <span className={styles.quiet}>{typedInch ? texts.mm : texts.in}</span>;
 }

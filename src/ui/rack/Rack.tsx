@@ -14,8 +14,12 @@ const ROW = 52;
 
 const nextWords = (row: SummaryView): string => {
   if (row.blockedBy) return row.blockedBy;
-  return row.next ? `next: ${STATION_WORDS[row.next.station].toLowerCase()}` : 'done';
+  return row.next ? STATION_WORDS[row.next.station].toLowerCase() : 'done';
 };
+
+/** The box by its title where that is short, else by its tag: the next station must stay readable. */
+const boxName = (row: SummaryView): string =>
+  row.title !== null && row.title.length <= 16 ? row.title : (row.enclosure ?? 'no entry');
 
 /** The terminations of the job, filterable; `j` and `k` walk through them at the same station. */
 export function Rack({ job }: { readonly job: string }) {
@@ -90,7 +94,7 @@ export function Rack({ job }: { readonly job: string }) {
                 <span className={styles.text}>
                   <span className={styles.tag}>{tag}</span>
                   <span className={styles.sub} data-blocked={row.blockedBy ? 'yes' : undefined}>
-                    {row.title ?? 'no entry'} · {nextWords(row)}
+                    {boxName(row)} · {nextWords(row)}
                   </span>
                 </span>
               </Link>

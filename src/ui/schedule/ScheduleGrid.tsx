@@ -220,6 +220,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
         sx={{
           border: '2px solid var(--ac-rule)',
           background: 'var(--ac-surface)',
+          '& .MuiDataGrid-columnHeaderTitle': { fontWeight: 650 },
           '--DataGrid-rowBorderColor': 'var(--ac-rule)',
           '--DataGrid-t-header-background-base': 'var(--ac-sunken)',
         }}

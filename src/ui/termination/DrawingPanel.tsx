@@ -13,7 +13,7 @@ interface Props {
   readonly onLight: (id: string | null) => void;
 }
 
-const WIDTH = 322;
+const WIDTH = 306;
 
 /** This very cable end, to scale, with its marks as a drawing and as a table. */
 export function DrawingPanel({ view, lit, onLight }: Props) {

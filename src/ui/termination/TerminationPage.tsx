@@ -48,7 +48,7 @@ export function TerminationPage({ view, station, actions }: Props) {
   useShortcuts({ b: () => router.push(bench), z: undo });
   const subtitle = useMemo(() => {
     const to = view.place
-      ? `${view.place.enclosure.title} (${view.place.enclosure.tag}), entry ${view.place.entry.label}`
+      ? `${view.place.enclosure.title}, ${view.place.enclosure.tag}/${view.place.entry.label}`
       : 'no entry yet';
     return `${view.cableType.title} → ${to}`;
   }, [view]);

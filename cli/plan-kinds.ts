@@ -1,0 +1,198 @@
+import { number, object, string, type InferType, type ObjectSchema, type Schema } from 'yup';
+import { ok, refuse, validate, type Result } from '@/core/kernel';
+import {
+  measure,
+  measurementRulesSchema,
+  QUANTITIES,
+  readingsSchema,
+  type Measurement,
+  type Quantity,
+} from '@/core/cable-measurement';
+import { catalogueFileSchema, readCatalogue } from '@/core/catalogue';
+import { choose, type Candidate, type TerminationInput } from '@/core/gland-selection';
+import { planTermination, type PlanRequest } from '@/core/procedure';
+import {
+  cableTypeSchema,
+  codeProfileSchema,
+  enclosureSchema,
+  entrySchema,
+  IEC_ZONES_PROFILE,
+  type CodeProfile,
+} from '@/core/schedule';
+
+/** `measure`: readings → interval, ovality and advice for each quantity. Rules default to those of the profile that jobs start from. */
+export const measureRequestSchema = object({
+  readings: readingsSchema,
+  rules: measurementRulesSchema.optional().default(undefined),
+})
+  .noUnknown()
+  .required();
+
+const terminationFields = {
+  tag: string().min(1).max(45).optional(),
+  cableType: cableTypeSchema,
+  readings: readingsSchema,
+  enclosure: enclosureSchema,
+  entry: entrySchema,
+  /** The profile that jobs start from, when it is not given. */
+  profile: codeProfileSchema.optional().default(undefined),
+  catalogue: catalogueFileSchema,
+};
+
+/** `choose`: one cable end and a catalogue → every size judged, best first. */
+export const chooseRequestSchema = object(terminationFields).noUnknown().required();
+
+/** `cut` and `tighten`: the same, with the size that was taken. */
+export const cutRequestSchema = object({
+  ...terminationFields,
+  size: string().required(),
+  /** From the inside of the wall to the farthest terminal, mm. */
+  routeMm: number().min(0).max(20_000).required(),
+  spareMm: number().min(0).max(20_000).optional(),
+  unit: string()
+    .oneOf(['mm', 'in'] as const)
+    .optional(),
+})
+  .noUnknown()
+  .required();
+
+export const tightenRequestSchema = object({ ...terminationFields, size: string().required() })
+  .noUnknown()
+  .required();
+
+type Json = unknown;
+
+interface Kind {
+  readonly schema: Schema;
+  readonly plan: (request: never) => Result<Json>;
+}
+
+const kind = <S extends Schema>(schema: S, plan: (request: InferType<S>) => Result<Json>): Kind => ({
+  schema,
+  plan,
+});
+
+/** Every kind of plan that can be asked for from outside. */
+export const KINDS: Readonly<Record<string, Kind>> = {
+  measure: kind(measureRequestSchema, planMeasure),
+  choose: kind(chooseRequestSchema, planChoose),
+  cut: kind(cutRequestSchema, planCutRequest),
+  tighten: kind(tightenRequestSchema, planTighten),
+};
+
+/** Validates a request with the schema of its kind and runs the core. */
+export function planFor(name: string, request: unknown): Result<Json> {
+  const found = Object.hasOwn(KINDS, name) ? KINDS[name] : undefined;
+  if (!found) return refuse('KIND', `unknown; use ${Object.keys(KINDS).join(', ')}`, name);
+  const valid = validate(found.schema as ObjectSchema<object>, request);
+  return valid.ok ? found.plan(valid.value as never) : valid;
+}
+
+function planMeasure(request: InferType<typeof measureRequestSchema>): Result<Json> {
+  const quantities: Partial<Record<Quantity, Measurement>> = {};
+  for (const quantity of QUANTITIES) {
+    const m = measure(request.readings, quantity, request.rules ?? IEC_ZONES_PROFILE.measurement);
+    if (!m.ok) return m;
+    if (m.value !== null) quantities[quantity] = m.value;
+  }
+  return ok({ quantities });
+}
+
+type Termination = InferType<typeof chooseRequestSchema>;
+
+function inputOf(request: Termination): Result<TerminationInput> {
+  const profile: CodeProfile = request.profile ?? IEC_ZONES_PROFILE;
+  const take = (quantity: Quantity) => measure(request.readings, quantity, profile.measurement);
+  const [outer, inner, wire] = [take('outerSheath'), take('innerSheath'), take('armourWire')];
+  if (!outer.ok) return outer;
+  if (!inner.ok) return inner;
+  if (!wire.ok) return wire;
+  const { cableType, enclosure, entry } = request;
+  return ok({
+    cableType,
+    enclosure,
+    entry,
+    profile,
+    outerSheath: outer.value,
+    innerSheath: inner.value,
+    armourWire: wire.value,
+  });
+}
+
+const candidateJson = (c: Candidate) => ({
+  size: c.size.code,
+  partNumber: c.size.partNumber,
+  family: c.family.code,
+  revision: c.family.sheet.revision,
+  verdict: c.verdict,
+  marginMm: c.marginMm,
+  ring: c.ring?.option ?? null,
+  adaptor: c.entry.adaptor?.partNumber ?? null,
+  findings: c.findings,
+});
+
+function chosen(request: Termination) {
+  const input = inputOf(request);
+  if (!input.ok) return input;
+  const catalogue = readCatalogue(request.catalogue);
+  if (!catalogue.ok)
+    return {
+      ok: false as const,
+      problems: catalogue.problems.map((p) => ({ ...p, path: `catalogue.${p.path}` })),
+    };
+  return ok({ input: input.value, choice: choose(input.value, catalogue.value) });
+}
+
+function planChoose(request: Termination): Result<Json> {
+  const made = chosen(request);
+  if (!made.ok) return made;
+  const { choice } = made.value;
+  return ok({
+    answer: choice.answer,
+    provisional: choice.provisional,
+    candidates: choice.candidates.map(candidateJson),
+  });
+}
+
+function planned(
+  request: Termination & { size: string },
+  more: Pick<PlanRequest, 'routeMm' | 'spareMm' | 'unit'>,
+) {
+  const made = chosen(request);
+  if (!made.ok) return made;
+  const { input, choice } = made.value;
+  const candidate = choice.candidates.find((c) => c.size.code === request.size);
+  if (!candidate) return refuse('size', 'is not in the catalogue', request.size);
+  if (input.outerSheath === null) return refuse('readings', 'the outer sheath is not measured');
+  return ok({
+    candidate,
+    plan: planTermination({ tag: request.tag ?? 'unnamed', input, ...more }, candidate),
+  });
+}
+
+function planCutRequest(request: InferType<typeof cutRequestSchema>): Result<Json> {
+  const made = planned(request, {
+    routeMm: request.routeMm,
+    spareMm: request.spareMm ?? 0,
+    unit: request.unit ?? 'mm',
+  });
+  if (!made.ok) return made;
+  const { candidate, plan } = made.value;
+  return ok({
+    size: plan.size,
+    verdict: candidate.verdict,
+    refused:
+      candidate.verdict === 'misfit'
+        ? candidate.findings.filter((f) => f.verdict === 'misfit').map((f) => f.reason)
+        : [...plan.planOnly, ...plan.cutRefusal].map((p) => p.message),
+    provisional: plan.provisional,
+    cut: candidate.verdict === 'misfit' ? null : plan.cut,
+  });
+}
+
+function planTighten(request: InferType<typeof tightenRequestSchema>): Result<Json> {
+  const made = planned(request, { routeMm: null, spareMm: 0, unit: 'mm' });
+  if (!made.ok) return made;
+  const { candidate, plan } = made.value;
+  return ok({ size: plan.size, verdict: candidate.verdict, sheet: plan.family, stages: plan.stages });
+}

@@ -1,0 +1,86 @@
+import { catalogueFileSchema } from '@/core/catalogue';
+import { jsonSchema } from './json-schema';
+import { KINDS } from './plan-kinds';
+
+const CABLE = {
+  code: 'W4-25',
+  title: '4-core 25 mm², round wire',
+  armour: 'roundWire',
+  cores: 4,
+  coreSectionMm2: 25,
+  jacketed: true,
+  innerSheath: true,
+  effectivelyFilled: true,
+  coldFlow: false,
+  screened: false,
+  outerSheathThicknessMm: 1.8,
+  innerSheathThicknessMm: 1.2,
+};
+
+const READINGS = [
+  { quantity: 'outerSheath', method: 'caliper', text: '27.9', unit: 'mm', angleDeg: 0 },
+  { quantity: 'outerSheath', method: 'caliper', text: '28.2', unit: 'mm', angleDeg: 90 },
+  { quantity: 'outerSheath', method: 'wrapTape', text: '88.7', unit: 'mm' },
+  { quantity: 'innerSheath', method: 'caliper', text: '27/32', unit: 'in', angleDeg: 0 },
+  { quantity: 'innerSheath', method: 'caliper', text: '21.7', unit: 'mm', angleDeg: 90 },
+  { quantity: 'armourWire', method: 'caliper', text: '1.6', unit: 'mm' },
+];
+
+const ENCLOSURE = {
+  tag: 'SP-2',
+  title: 'Still pump 2',
+  concept: 'Ex d',
+  zone: 1,
+  gasGroup: 'IIB',
+  dustGroup: null,
+  temperatureClass: 'T3',
+  ip: '66',
+  material: 'castIron',
+  wallEarthed: true,
+  freeVolumeCm3: 2400,
+  ambientMinC: -10,
+  entryMaxC: 70,
+};
+
+const ENTRY = {
+  label: 'E1',
+  kind: 'threaded',
+  thread: { form: 'metric', size: 'M32', pitchMm: 1.5 },
+  wallMm: 16,
+  chamferMm: 1,
+  holeMm: null,
+};
+
+/** The files under docs/formats and examples/plan with their contents, made from what is really validated. */
+export function publishedFiles(catalogue: unknown): Record<string, unknown> {
+  const termination = {
+    tag: 'K-104/B',
+    cableType: CABLE,
+    readings: READINGS,
+    enclosure: ENCLOSURE,
+    entry: ENTRY,
+    catalogue,
+  };
+  const examples: Record<string, unknown> = {
+    measure: { readings: READINGS },
+    choose: termination,
+    cut: { ...termination, size: 'RW2-32', routeMm: 240, spareMm: 30, unit: 'mm' },
+    tighten: { ...termination, size: 'AY3-32' },
+  };
+  const files: Record<string, unknown> = {
+    'docs/formats/catalogue.schema.json': jsonSchema(
+      catalogueFileSchema,
+      'Amber Collar catalogue file',
+      'amber-collar/catalogue@1',
+    ),
+  };
+  for (const [name, kind] of Object.entries(KINDS)) {
+    files[`docs/formats/plan-${name}.schema.json`] = jsonSchema(
+      kind.schema,
+      `Request of plan ${name}`,
+      `amber-collar/plan-${name}@1`,
+    );
+    files[`examples/plan/${name}.json`] = examples[name];
+  }
+  return files;
+}

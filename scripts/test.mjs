@@ -1,0 +1,126 @@
+// npm test: sets a fresh machine up and runs everything that CI runs. The last line counts the tests.
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild, ensureDebian, ensureNode, LOCAL, ROOT, run } from './lib/setup.mjs';
+
+const started = Date.now();
+const seconds = () => `${((Date.now() - started) / 1000).toFixed(0)} s`;
+mkdirSync(LOCAL, { recursive: true });
+ensureDebian({ database: true, tests: true });
+ensureNode();
+
+const failures = [];
+const node = (...args) => [process.execPath, args];
+const CHECKS = [
+  ['types', ...node('node_modules/typescript/bin/tsc', '--noEmit', '-p', '.')],
+  ['types of the core on its own', ...node('node_modules/typescript/bin/tsc', '--noEmit', '-p', 'src/core')],
+  ['lint', ...node('node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0')],
+  ['format', ...node('node_modules/prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')],
+  [
+    'imports',
+    ...node(
+      'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+      '--config',
+      '.dependency-cruiser.cjs',
+      'src',
+      'cli',
+      'e2e',
+    ),
+  ],
+];
+for (const [name, command, args] of CHECKS) {
+  const result = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8' });
+  console.log(`${result.status === 0 ? 'ok  ' : 'FAIL'} ${name} (${seconds()})`);
+  if (result.status !== 0) {
+    failures.push(name);
+    console.log(`${result.stdout}\n${result.stderr}`);
+  }
+}
+
+const { freePort, startMariadb, stopMariadb } = await import('./lib/mariadb.mjs');
+const { startApplication } = await import('./lib/application.mjs');
+const NAME = 'test-database';
+let application;
+let counts = { passed: 0, failed: 0 };
+try {
+  ensureBuild();
+  console.log(`ok   build (${seconds()})`);
+  // Every run begins with an empty server, so that no test lives on what another left.
+  await stopMariadb(NAME);
+  rmSync(join(LOCAL, NAME), { recursive: true, force: true });
+  const db = await startMariadb(NAME, 0, ['amber_collar', 'amber_collar_test']);
+  for (const [database, demo] of [
+    ['amber_collar', true],
+    ['amber_collar_test', false],
+  ]) {
+    run(
+      process.execPath,
+      [
+        'node_modules/tsx/dist/cli.mjs',
+        '--conditions=react-server',
+        'cli/database.ts',
+        ...(demo ? ['--demo'] : []),
+      ],
+      {
+        env: {
+          ...process.env,
+          DATABASE_URL: db.urlOf(database),
+          DATABASE_OWNER_URL: db.ownerUrlOf(database),
+          DATABASE_APPLICATION: db.application,
+        },
+      },
+    );
+  }
+  application = await startApplication({
+    port: await freePort(0),
+    databaseUrl: db.url,
+    logName: 'test-application.log',
+  });
+  const env = {
+    DATABASE_URL: db.urlOf('amber_collar_test'),
+    DATABASE_OWNER_URL: db.ownerUrlOf('amber_collar_test'),
+    E2E_ADDRESS: application.address,
+    E2E_DATABASE_NAME: NAME,
+    E2E_DATABASE_PORT: String(db.port),
+  };
+  writeFileSync(
+    join(LOCAL, 'test.env'),
+    Object.entries(env)
+      .map(([k, v]) => `${k}=${v}\n`)
+      .join(''),
+  );
+  const report = join(LOCAL, 'jest.json');
+  rmSync(report, { force: true });
+  spawnSync(
+    process.execPath,
+    [
+      'node_modules/jest/bin/jest.js',
+      '--ci',
+      '--json',
+      `--outputFile=${report}`,
+      '--maxWorkers=2',
+      ...process.argv.slice(2),
+    ],
+    {
+      cwd: ROOT,
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, ...env, NODE_ENV: 'test' },
+    },
+  );
+  const result = JSON.parse(readFileSync(report, 'utf8'));
+  counts = {
+    passed: result.numPassedTests,
+    failed: result.numFailedTests + result.numRuntimeErrorTestSuites,
+  };
+} catch (error) {
+  failures.push('run');
+  console.error(error instanceof Error ? error.message : error);
+} finally {
+  await application?.stop();
+  await stopMariadb(NAME);
+}
+if (failures.length > 0) console.log(`failed outside the tests: ${failures.join(', ')}`);
+console.log(`finished after ${seconds()}`);
+console.log(`${counts.passed} passed, ${counts.failed + failures.length} failed`);
+process.exit(counts.failed + failures.length === 0 && counts.passed > 0 ? 0 : 1);

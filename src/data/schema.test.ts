@@ -1,0 +1,97 @@
+import { getTableColumns, getTableName, is } from 'drizzle-orm';
+import { MySqlTable } from 'drizzle-orm/mysql-core';
+import mysql, { type Connection, type RowDataPacket } from 'mysql2/promise';
+import { migrate, readSteps } from './migrate';
+import * as schema from './schema';
+
+const owner = process.env.DATABASE_OWNER_URL ?? '';
+const application = process.env.DATABASE_URL ?? '';
+
+const on = async <T>(url: string, work: (connection: Connection) => Promise<T>): Promise<T> => {
+  const connection = await mysql.createConnection({ uri: url, timezone: 'Z' });
+  try {
+    return await work(connection);
+  } finally {
+    await connection.end();
+  }
+};
+
+describe('migrations', () => {
+  it('make every table and column that the queries name, with the same nullability', async () => {
+    const tables = Object.values(schema).filter((t) => is(t, MySqlTable));
+    expect(tables.length).toBeGreaterThan(10);
+    const rows = await on(owner, async (c) => {
+      const [found] = await c.query<RowDataPacket[]>(
+        'SELECT TABLE_NAME AS t, COLUMN_NAME AS c, IS_NULLABLE AS n FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE()',
+      );
+      return new Map(found.map((r) => [`${String(r.t)}.${String(r.c)}`, r.n === 'YES']));
+    });
+    for (const table of tables) {
+      for (const column of Object.values(getTableColumns(table))) {
+        const name = `${getTableName(table)}.${column.name}`;
+        expect([name, rows.get(name)]).toEqual([name, !column.notNull]);
+      }
+    }
+  });
+
+  it('have nothing left to do the second time', async () => expect(await migrate(owner)).toEqual([]));
+
+  it('go on where they were cut off, even when the step had run and was not recorded', async () => {
+    const step = 'bench-event';
+    await on(owner, (c) => c.query('DELETE FROM schema_step WHERE name LIKE ?', [`%/${step}`]));
+    expect(await migrate(owner)).toEqual([`0001_schema/${step}`]);
+    expect(await migrate(owner)).toEqual([]);
+  });
+
+  it('have one statement a step and no name twice', () => {
+    const steps = readSteps();
+    expect(new Set(steps.map((s) => s.name)).size).toBe(steps.length);
+    for (const s of steps) expect(s.sql).toMatch(/^(ALTER|CREATE)/);
+  });
+});
+
+describe('what the application’s account may do', () => {
+  it.each([
+    'UPDATE bench_event SET actor = "x"',
+    'DELETE FROM bench_event',
+    'DROP TABLE bench_event',
+    'ALTER TABLE bench_event ADD COLUMN x INT',
+  ])('not: %s', async (statement) => {
+    await expect(on(application, (c) => c.query(statement))).rejects.toMatchObject({
+      code: expect.stringMatching(/DENIED/) as string,
+    });
+  });
+
+  it('refuses a change of the record even to the owner', async () => {
+    const statements = [
+      `INSERT INTO job (id, slug, name, unit, second_person, profile) VALUES (900001, 'trigger', 't', 'mm', 0, '{}')`,
+      `INSERT INTO cable_type (id, job_id, code, facts) VALUES (900001, 900001, 'x', '{}')`,
+      `INSERT INTO cable (id, job_id, tag, type_id) VALUES (900001, 900001, 'x', 900001)`,
+      `INSERT INTO termination (id, cable_id, cable_end) VALUES (900001, 900001, 'A')`,
+      `INSERT INTO bench_event VALUES ('id', 900001, 1, 's', 'k', 'a', 't', '{}', 'p', 'p', 'h', UTC_TIMESTAMP(3))`,
+    ];
+    await on(owner, async (c) => {
+      await c.beginTransaction();
+      for (const statement of statements) await c.query(statement);
+      await expect(c.query(`UPDATE bench_event SET actor = 'forger' WHERE id = 'id'`)).rejects.toThrow(
+        /append-only/,
+      );
+      await expect(c.query(`DELETE FROM bench_event WHERE id = 'id'`)).rejects.toThrow(/append-only/);
+      await c.rollback();
+    });
+  });
+
+  it('refuses a tag with a slash at the last line of defence', async () => {
+    await on(owner, async (c) => {
+      await c.beginTransaction();
+      await c.query(
+        `INSERT INTO job (id, slug, name, unit, second_person, profile) VALUES (900002, 'slash', 't', 'mm', 0, '{}')`,
+      );
+      await c.query(`INSERT INTO cable_type (id, job_id, code, facts) VALUES (900002, 900002, 'x', '{}')`);
+      await expect(
+        c.query(`INSERT INTO cable (job_id, tag, type_id) VALUES (900002, 'a/b', 900002)`),
+      ).rejects.toThrow(/cable_tag_has_no_slash/);
+      await c.rollback();
+    });
+  });
+});

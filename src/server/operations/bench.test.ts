@@ -1,0 +1,344 @@
+import { randomUUID } from 'node:crypto';
+import mysql from 'mysql2/promise';
+import { closeDatabase } from '@/data';
+import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
+import { replan, takeSize } from './choose';
+import { cutCard } from './cut-card';
+import { undoLast } from './edits';
+import { addReading, withdrawReading } from './measure';
+import { confirmStep } from './record';
+import { editCable, schedulePage } from './schedule';
+import { viewSummaries, viewTermination } from './view';
+
+afterAll(closeDatabase);
+
+const ref = (job: string, cable = 'K-1', end = 'A') => ({ job, cable, end });
+const view = (job: string, cable = 'K-1', end = 'A') => good(viewTermination(ref(job, cable, end)));
+const take = (job: string, size: string) => takeSize(ref(job), size, randomUUID(), PLANNER, NOW);
+
+async function confirmNext(
+  job: string,
+  actor = FITTER,
+  decision: 'clamped' | 'trim' | 'spreadAgain' = 'clamped',
+) {
+  const v = await view(job);
+  const step = v.steps.find((s) => s.id === v.nextStep);
+  if (!step) throw new Error('no next step');
+  return confirmStep(
+    ref(job),
+    {
+      id: randomUUID(),
+      stepId: step.id,
+      fingerprint: step.fingerprint,
+      decision: step.kind === 'look' ? decision : null,
+      at: NOW.toISOString(),
+    },
+    actor,
+    NOW,
+  );
+}
+
+async function workUntil(job: string, until: string) {
+  for (let guard = 0; guard < 40; guard += 1) {
+    if ((await view(job)).nextStep === until) return;
+    await good(confirmNext(job));
+  }
+  throw new Error(`never came to ${until}`);
+}
+
+describe('measuring', () => {
+  it('keeps readings as typed with who and when, narrows the interval, and withdraws', async () => {
+    const job = await makeJob();
+    const { id } = await good(
+      addReading(
+        ref(job, 'K-2'),
+        { quantity: 'outerSheath', method: 'caliper', text: '1 3/32', unit: 'in', instrument: 'C-07' },
+        FITTER,
+        NOW,
+      ),
+    );
+    const v = await view(job, 'K-2');
+    expect(v.readings[0]).toMatchObject({
+      end: 'A',
+      reading: { text: '1 3/32', unit: 'in', instrument: 'C-07', person: 'fitter', at: NOW.toISOString() },
+    });
+    expect(v.measured.outerSheath?.mean).toBeCloseTo(27.78, 2);
+    expect((await view(job, 'K-2', 'B')).readings).toEqual([]);
+    await good(withdrawReading(ref(job, 'K-2'), id, FITTER, NOW));
+    expect((await view(job, 'K-2')).measured.outerSheath).toBeNull();
+    await good(undoLast(job, FITTER, NOW));
+    expect((await view(job, 'K-2')).readings).toHaveLength(1);
+  });
+
+  it.each([
+    ['text', { text: 'thick' }, /not a length/],
+    ['a 4 m cable', { text: '4 m' }, /above 150 mm/],
+    ['a negative', { text: '-3' }, /negative/],
+    ['an unknown unit', { unit: 'furlong' }, /unit/],
+    ['an unknown quantity', { quantity: 'mood' }, /quantity/],
+  ])('refuses %s', async (_, change, message) => {
+    const job = await makeJob();
+    const reading = { quantity: 'outerSheath', method: 'caliper', text: '28', unit: 'mm', ...change };
+    expect(await refused(addReading(ref(job, 'K-2'), reading, FITTER, NOW))).toMatch(message);
+    expect((await view(job, 'K-2')).readings).toEqual([]);
+  });
+
+  it('takes a datasheet for both ends', async () => {
+    const job = await makeJob();
+    await good(
+      addReading(
+        ref(job, 'K-2', 'A'),
+        { quantity: 'outerSheath', method: 'datasheet', text: '28', unit: 'mm' },
+        PLANNER,
+        NOW,
+      ),
+    );
+    expect((await view(job, 'K-2', 'B')).measured.outerSheath?.provisional).toBe(true);
+  });
+});
+
+describe('choosing', () => {
+  it('takes what fits, stores hashes and revision, and undoes', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    const v = await view(job);
+    expect(v.plan?.plan).toMatchObject({
+      size: 'RW2-32',
+      family: { code: 'RW2', revision: '4' },
+      rules: { glandSelection: 1, cutBack: 1 },
+      provisional: [],
+    });
+    expect(v.plan?.hash).toMatch(/^[0-9a-f]{64}$/);
+    await good(take(job, 'AY3-32'));
+    expect((await view(job)).plan?.plan.size).toBe('AY3-32');
+    await good(undoLast(job, PLANNER, NOW));
+    expect((await view(job)).plan?.plan.size).toBe('RW2-32');
+    await good(undoLast(job, PLANNER, NOW));
+    expect((await view(job)).plan).toBeNull();
+  });
+
+  it('refuses a misfit with its numbers, and what is not measured', async () => {
+    const job = await makeJob();
+    // The interval reaches 28.3 mm; RW2-25 ends at 24.2 mm
+    expect(await refused(take(job, 'RW2-25'))).toMatch(
+      /outer seal takes 17.6–24.2 mm, your outer sheath is 27.8–28.3 mm: 4.1 mm over/,
+    );
+    expect(await refused(takeSize(ref(job, 'K-2'), 'RW2-32', randomUUID(), PLANNER, NOW))).toMatch(
+      /not measured/,
+    );
+    expect(await refused(take(job, 'XX9-99'))).toMatch(/not in the catalogue/);
+    expect((await view(job)).plan).toBeNull();
+  });
+
+  it('takes a marginal size provisionally, and the bench then waits for a reading', async () => {
+    const job = await makeJob();
+    await good(
+      addReading(
+        ref(job),
+        { quantity: 'outerSheath', method: 'caliper', text: '31.15', unit: 'mm', angleDeg: 45 },
+        FITTER,
+        NOW,
+      ),
+    );
+    expect(await good(take(job, 'RW2-32'))).toEqual({ provisional: true });
+    expect((await view(job)).collar.arcs[1]?.state).toBe('provisional');
+    expect(await refused(confirmNext(job))).toMatch(/provisional: a range is only marginally met/);
+  });
+});
+
+describe('the bench', () => {
+  it('goes through every step to the signature, in order, and the collar fills', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'sign');
+    await good(confirmNext(job));
+    const v = await view(job);
+    expect(v).toMatchObject({ nextStep: null, signedBy: 'fitter', chainFaults: [], loops: 0 });
+    expect(v.events.map((e) => e.seq)).toEqual(v.steps.map((_, i) => i + 1));
+    const summary = (await good(viewSummaries(job))).find((s) => s.cable === 'K-1' && s.end === 'A');
+    expect(summary).toMatchObject({ arcs: 'd9d9d9d9n0d9d9', next: null });
+    expect(await refused(undoLast(job, PLANNER, NOW))).toMatch(/work at the bench stands on this plan/);
+  });
+
+  it('stores a repeated send once', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    const v = await view(job);
+    const step = v.steps[0];
+    if (!step) throw new Error('no step');
+    const send = {
+      id: randomUUID(),
+      stepId: step.id,
+      fingerprint: step.fingerprint,
+      decision: null,
+      at: NOW.toISOString(),
+    };
+    expect(await good(confirmStep(ref(job), send, FITTER, NOW))).toEqual({ repeated: false });
+    expect(await good(confirmStep(ref(job), send, FITTER, NOW))).toEqual({ repeated: true });
+    expect((await view(job)).events).toHaveLength(1);
+    expect(await refused(confirmStep(ref(job, 'K-1', 'B'), send, FITTER, NOW))).toMatch(
+      /belongs to something else/,
+    );
+  });
+
+  it('lets one of two benches have the step when both confirm at once', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    const results = await Promise.all(Array.from({ length: 6 }, () => confirmNext(job)));
+    expect(results.filter((r) => r.ok).length).toBeGreaterThanOrEqual(1);
+    const v = await view(job);
+    expect(v.chainFaults).toEqual([]);
+    expect(new Set(v.events.map((e) => e.stepId)).size).toBe(v.events.length);
+  });
+
+  it.each([
+    ['a step out of turn', { stepId: 'sign' }, /comes later/],
+    ['an old screen', { fingerprint: 'old' }, /changed since it was shown/],
+    ['a decision without a look', { decision: 'clamped' as const }, /only the look/],
+    ['a made-up id', { id: 'x' }, /not an event id/],
+    ['a clock that runs ahead', { at: '2026-11-10T09:00:00.000Z' }, /runs ahead/],
+    ['a time that is none', { at: 'noon' }, /not a time/],
+  ])('refuses %s', async (_, change, message) => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    const step = (await view(job)).steps[0];
+    if (!step) throw new Error('no step');
+    const send = {
+      id: randomUUID(),
+      stepId: step.id,
+      fingerprint: step.fingerprint,
+      decision: null,
+      at: NOW.toISOString(),
+      ...change,
+    };
+    expect(await refused(confirmStep(ref(job), send, FITTER, NOW))).toMatch(message);
+    expect((await view(job)).events).toEqual([]);
+  });
+
+  it('records the loop of the look', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'look');
+    await good(confirmNext(job, FITTER, 'spreadAgain'));
+    expect(await view(job)).toMatchObject({ nextStep: 'spread', loops: 1 });
+    await workUntil(job, 'look');
+    await good(confirmNext(job, FITTER, 'trim'));
+    expect(await view(job)).toMatchObject({ nextStep: 'stage.clamp', loops: 2 });
+  });
+
+  it('asks for a second person where the job does', async () => {
+    const job = await makeJob(true);
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'sign');
+    expect(await refused(confirmNext(job, FITTER))).toMatch(/another person/);
+    await good(confirmNext(job, { name: 'inspector' }));
+    expect((await view(job)).signedBy).toBe('inspector');
+  });
+
+  it('shows a record that somebody changed behind the application’s back', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'slideOn');
+    const owner = await mysql.createConnection({ uri: process.env.DATABASE_OWNER_URL ?? '' });
+    // Somebody with every right removes the guard and rewrites history.
+    await owner.query('DROP TRIGGER bench_event_no_update');
+    const { events } = await view(job);
+    await owner.query('UPDATE bench_event SET actor = ? WHERE hash = ?', ['somebody else', events[1]?.hash]);
+    await owner.query(`CREATE OR REPLACE TRIGGER bench_event_no_update BEFORE UPDATE ON bench_event FOR EACH ROW
+      SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'bench events are append-only'`);
+    await owner.end();
+    expect((await view(job)).chainFaults).toEqual([
+      { seq: 2, fault: 'has been changed after it was written' },
+    ]);
+  });
+});
+
+describe('a measurement that changes under the work', () => {
+  it('makes the plan stale, blocks the bench, restamps what stays, and names what changes', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'onThread');
+    await good(
+      addReading(
+        ref(job),
+        { quantity: 'outerSheath', method: 'caliper', text: '28.1', unit: 'mm', angleDeg: 45 },
+        FITTER,
+        NOW,
+      ),
+    );
+    expect((await view(job)).stale).toBe(false); // inside what was known: nothing has changed
+    await good(
+      addReading(
+        ref(job),
+        { quantity: 'outerSheath', method: 'caliper', text: '28.4', unit: 'mm', angleDeg: 135 },
+        FITTER,
+        NOW,
+      ),
+    );
+    const stale = await view(job);
+    expect(stale).toMatchObject({ stale: true, review: { refusal: null, changed: [], redo: [] } });
+    expect(stale.review?.restamped.length).toBe(stale.plan?.plan.decisions.length);
+    expect(await refused(confirmNext(job))).toMatch(/has changed since this was planned/);
+    await good(replan(ref(job), randomUUID(), PLANNER, NOW));
+    const fresh = await view(job);
+    expect(fresh).toMatchObject({ stale: false, nextStep: 'onThread', chainFaults: [] });
+    expect(fresh.events[fresh.events.length - 1]).toMatchObject({
+      kind: 'replan',
+      body: { changed: [], redo: [] },
+    });
+  });
+
+  it('sends the work back to the first step that changed', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'onThread');
+    const { rows } = await good(
+      schedulePage(job, { filter: 'K-1', sort: 'tag', descending: false, offset: 0, limit: 10 }),
+    );
+    const row = rows[0];
+    if (!row) throw new Error('row');
+    await good(
+      editCable(
+        job,
+        row.id,
+        { cable: row.version, A: row.a.version, B: row.b.version },
+        { aTail: '300' },
+        PLANNER,
+        NOW,
+      ),
+    );
+    const stale = await view(job);
+    expect(stale.review?.changed.map((c) => c.id)).toEqual([
+      'mark.outerSheath',
+      'mark.armour',
+      'mark.innerSheath',
+    ]);
+    expect(stale.review?.redo.map((s) => s.id)).toEqual(['cut.outerSheath', 'cut.armour', 'cut.innerSheath']);
+    await good(replan(ref(job), randomUUID(), PLANNER, NOW));
+    expect(await view(job)).toMatchObject({ nextStep: 'cut.outerSheath', stale: false });
+    expect(await refused(replan(ref(job), randomUUID(), PLANNER, NOW))).toMatch(/not stale/);
+  });
+
+  it('refuses to keep a size that no longer fits, with the number', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await good(
+      addReading(
+        ref(job),
+        { quantity: 'outerSheath', method: 'caliper', text: '33', unit: 'mm', angleDeg: 45 },
+        FITTER,
+        NOW,
+      ),
+    );
+    expect((await view(job)).review?.refusal).toMatch(/1.9 mm over/);
+    expect(await refused(replan(ref(job), randomUUID(), PLANNER, NOW))).toMatch(/RW2-32 cannot be taken/);
+  });
+});
+
+it('prints a card only of what is planned', async () => {
+  const job = await makeJob();
+  expect(await refused(cutCard(ref(job), NOW))).toMatch(/choose a gland first/);
+  await good(take(job, 'RW2-32'));
+  const pdf = await good(cutCard(ref(job), NOW));
+  expect(Buffer.from(pdf.subarray(0, 5)).toString()).toBe('%PDF-');
+});

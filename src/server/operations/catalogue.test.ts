@@ -1,0 +1,95 @@
+import { readFileSync } from 'node:fs';
+import type { CatalogueFile } from '@/core/catalogue';
+import { closeDatabase } from '@/data';
+import { good, NOW, PLANNER, refused } from '../testing/job';
+import { importCatalogue, viewCatalogue } from './catalogue';
+
+afterAll(closeDatabase);
+
+const TEXT = readFileSync('examples/catalogue/demo.json', 'utf8');
+
+/** The demo’s first family under a code of its own, so that other tests keep their catalogue. */
+function file(
+  code: string,
+  revision: string,
+  change: (f: CatalogueFile['families'][number]) => void = () => undefined,
+): string {
+  const copy = JSON.parse(TEXT) as CatalogueFile;
+  const [family] = copy.families;
+  if (!family) throw new Error('family');
+  const renamed = JSON.parse(JSON.stringify(family).replaceAll('RW2', code)) as typeof family;
+  renamed.sheet.revision = revision;
+  change(renamed);
+  return JSON.stringify({ ...copy, families: [renamed], adaptors: [], accessories: [] });
+}
+const inForce = async (code: string) =>
+  (await good(viewCatalogue())).families.find((f) => f.family.code === code);
+
+it('takes a new revision beside the old one, and an equal file once', async () => {
+  expect(await good(importCatalogue(file('ZA1', '1'), PLANNER, NOW))).toMatchObject({
+    already: false,
+    families: [{ state: 'new', missing: [] }],
+  });
+  expect(await good(importCatalogue(file('ZA1', '1'), PLANNER, NOW))).toMatchObject({ already: true });
+  await good(
+    importCatalogue(
+      file('ZA1', '2', (f) => {
+        f.emergenceMm = 9;
+      }),
+      PLANNER,
+      NOW,
+    ),
+  );
+  expect((await inForce('ZA1'))?.family).toMatchObject({ emergenceMm: 9, sheet: { revision: '2' } });
+});
+
+it('never changes the figures of a revision', async () => {
+  await good(importCatalogue(file('ZB1', '1'), PLANNER, NOW));
+  expect(
+    await refused(
+      importCatalogue(
+        file('ZB1', '1', (f) => {
+          f.emergenceMm = 9;
+        }),
+        PLANNER,
+        NOW,
+      ),
+    ),
+  ).toMatch(/families\[0\]\.sheet\.revision: .*other figures/);
+  expect((await inForce('ZB1'))?.family.emergenceMm).toBe(8);
+});
+
+it('takes an incomplete family as plan only and says what is missing', async () => {
+  const report = await good(
+    importCatalogue(
+      file('ZC1', '1', (f) => {
+        f.makeOff.checks = [];
+      }),
+      PLANNER,
+      NOW,
+    ),
+  );
+  expect(report.families[0]?.missing).toEqual(['makeOff.checks: a look without anything to look for']);
+  expect((await inForce('ZC1'))?.planOnly).toBe(true);
+});
+
+it.each([
+  ['not JSON', '{', /is not JSON/],
+  [
+    'a broken figure',
+    file('ZD1', '1', (f) => {
+      Object.assign(f, { emergenceMm: 'eight' });
+    }),
+    /families\[0\]\.emergenceMm: .*got "eight"/,
+  ],
+  [
+    'a range upside down',
+    file('ZD1', '1', (f) => {
+      Object.assign(f.sizes[0]?.outerSeal ?? {}, { max: 1 });
+    }),
+    /families\[0\]\.sizes\[0\]\.outerSeal\.max: .*below the minimum, got 1/,
+  ],
+])('imports nothing of %s, and names path and value', async (_, text, message) => {
+  expect(await refused(importCatalogue(text, PLANNER, NOW))).toMatch(message);
+  expect(await inForce('ZD1')).toBeUndefined();
+});
