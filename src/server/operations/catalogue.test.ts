@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import type { CatalogueFile } from '@/core/catalogue';
 import { closeDatabase } from '@/data';
@@ -6,6 +7,7 @@ import { importCatalogue, viewCatalogue } from './catalogue';
 
 afterAll(closeDatabase);
 
+const RUN = randomUUID().slice(0, 6);
 const TEXT = readFileSync('examples/catalogue/demo.json', 'utf8');
 
 /** The demo’s first family under a code of its own, so that other tests keep their catalogue. */
@@ -18,7 +20,7 @@ function file(
   const [family] = copy.families;
   if (!family) throw new Error('family');
   const renamed = JSON.parse(JSON.stringify(family).replaceAll('RW2', code)) as typeof family;
-  renamed.sheet.revision = revision;
+  renamed.sheet.revision = `${RUN}.${revision}`;
   change(renamed);
   return JSON.stringify({ ...copy, families: [renamed], adaptors: [], accessories: [] });
 }
@@ -40,7 +42,7 @@ it('takes a new revision beside the old one, and an equal file once', async () =
       NOW,
     ),
   );
-  expect((await inForce('ZA1'))?.family).toMatchObject({ emergenceMm: 9, sheet: { revision: '2' } });
+  expect((await inForce('ZA1'))?.family).toMatchObject({ emergenceMm: 9, sheet: { revision: `${RUN}.2` } });
 });
 
 it('never changes the figures of a revision', async () => {

@@ -1,0 +1,80 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { publishedFiles } from './published-files';
+import { KINDS, planFor } from './plan-kinds';
+
+const run = (args: string[], input?: string) =>
+  spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'cli/plan.ts', ...args], {
+    encoding: 'utf8',
+    input,
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
+
+const catalogue: unknown = JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8'));
+
+describe('published files', () => {
+  it.each(Object.entries(publishedFiles(catalogue)))(
+    '%s is what is validated today (npm run generate)',
+    (path, content) => {
+      expect(JSON.parse(readFileSync(path, 'utf8'))).toEqual(JSON.parse(JSON.stringify(content)));
+    },
+  );
+
+  it.each(Object.keys(KINDS))('examples/plan/%s.json makes a plan', (kind) => {
+    const plan = planFor(kind, JSON.parse(readFileSync(`examples/plan/${kind}.json`, 'utf8')));
+    expect(plan.ok ? 'plan' : plan.problems).toBe('plan');
+  });
+});
+
+describe('plan on the command line', () => {
+  it('prints a plan and ends with 0', () => {
+    const { status, stdout } = run(['choose', 'examples/plan/choose.json']);
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toMatchObject({
+      answer: 'Take AY3-32, coarse groove to the cone.',
+      candidates: expect.any(Array) as unknown,
+    });
+  }, 30_000);
+
+  it('makes an honest “does not fit” a plan, from standard input', () => {
+    const request = JSON.parse(readFileSync('examples/plan/cut.json', 'utf8')) as Record<string, unknown>;
+    const { status, stdout } = run(['cut'], JSON.stringify({ ...request, size: 'RW2-25' }));
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toMatchObject({
+      verdict: 'misfit',
+      cut: null,
+      refused: [expect.stringMatching(/mm over/) as string, expect.any(String) as string],
+    });
+  }, 30_000);
+
+  it('ends with 2 and a line for each error', () => {
+    const { status, stderr, stdout } = run(
+      ['measure'],
+      JSON.stringify({ readings: [{ quantity: 'mood', method: 'caliper', text: 28, unit: 'mm' }], extra: 1 }),
+    );
+    expect(status).toBe(2);
+    expect(stdout).toBe('');
+    expect(stderr).toMatch(/readings\[0\]\.quantity: .*got "mood"/);
+    expect(stderr).toMatch(/readings\[0\]\.text: .*got 28/);
+  }, 30_000);
+});
+
+it.each([
+  ['bake', {}, /KIND: unknown/],
+  ['measure', null, /./],
+  [
+    'measure',
+    { readings: [{ quantity: 'outerSheath', method: 'caliper', text: '28 furlong', unit: 'mm' }] },
+    /unknown unit/,
+  ],
+  [
+    'tighten',
+    { ...(JSON.parse(readFileSync('examples/plan/tighten.json', 'utf8')) as object), size: 'ZZ9-1' },
+    /not in the catalogue/,
+  ],
+])('refuses %s with a reason', (kind, request, message) => {
+  const plan = planFor(kind, request);
+  expect(plan.ok ? 'planned' : plan.problems.map((p) => `${p.path}: ${p.message}`).join('\n')).toMatch(
+    message,
+  );
+});

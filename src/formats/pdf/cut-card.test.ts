@@ -1,0 +1,125 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import demo from '../../../examples/catalogue/demo.json';
+import { readCatalogue } from '@/core/catalogue';
+import { judge } from '@/core/gland-selection';
+import { planHash, planTermination, type TerminationPlan } from '@/core/procedure';
+import { TERMINATION } from '@/core/testing';
+import { cutCardPdf } from './cut-card';
+
+const read = readCatalogue(demo);
+if (!read.ok) throw new Error('demo catalogue');
+const family = read.value.families[0];
+const size = family?.sizes[3];
+if (!family || !size) throw new Error('size');
+const plan = planTermination(
+  { tag: 'K-104/B', input: TERMINATION, routeMm: 240, spareMm: 30, unit: 'mm' },
+  judge(TERMINATION, family, size, read.value),
+);
+const printed = new Date('2026-11-10T08:00:00.000Z');
+const card = (change: Partial<Parameters<typeof cutCardPdf>[0]> = {}) =>
+  cutCardPdf({
+    plan,
+    hash: planHash(plan),
+    jobName: 'Quillmere',
+    place: 'Still pump 2 (SP-2), entry E1',
+    cable: 'K-104: 4-core',
+    stale: false,
+    signedBy: null,
+    printed,
+    ...change,
+  });
+
+const folder = mkdtempSync(join(tmpdir(), 'amber-collar-card-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+async function saved(name: string, change: Parameters<typeof card>[0] = {}): Promise<string> {
+  const path = join(folder, `${name}.pdf`);
+  writeFileSync(path, await card(change));
+  return path;
+}
+const textOf = (path: string) => execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });
+
+it('holds every mark in mm and inches, the slide-on list, the stages, cautions and the plan’s hash', async () => {
+  const text = textOf(await saved('card'));
+  for (const word of [
+    'K-104/B',
+    'RW2-32',
+    '387',
+    '15 1/4',
+    '364',
+    '302',
+    'clamping ring, either way round',
+    'Until metal meets metal',
+    'Torque 60 N·m',
+    'prove dead',
+    planHash(plan),
+  ]) {
+    expect(text).toContain(word);
+  }
+});
+
+it('embeds its fonts', async () => {
+  const fonts = execFileSync('pdffonts', [await saved('fonts')], { encoding: 'utf8' })
+    .trim()
+    .split('\n')
+    .slice(2);
+  expect(fonts.length).toBe(2);
+  for (const line of fonts) expect(line).toMatch(/Archivo.*\s(yes)\s+(yes|no)\s+(yes|no)\s/);
+});
+
+it('says on its face when it may not be cut by', async () => {
+  expect(textOf(await saved('stale', { stale: true }))).toContain('Do not cut by this card');
+  const provisional: TerminationPlan = { ...plan, provisional: ['outer sheath is a datasheet value'] };
+  expect(textOf(await saved('provisional', { plan: provisional }))).toContain(
+    'Measure this end before anything is cut',
+  );
+  const refused: TerminationPlan = {
+    ...plan,
+    cut: null,
+    cutRefusal: [{ path: 'routeMm', message: 'the way to the terminal is not known' }],
+  };
+  expect(textOf(await saved('refused', { plan: refused }))).toContain(
+    'No marks: the way to the terminal is not known',
+  );
+});
+
+it('is the same file for the same plan and time', async () => {
+  expect(Buffer.from(await card()).equals(Buffer.from(await card()))).toBe(true);
+});
+
+/** Longest run of black in one line of a rendered page, in mm. */
+function runsMm(pgm: Buffer, dpi: number): number[] {
+  const header = /^P5\s+(\d+)\s+(\d+)\s+(\d+)\s/.exec(pgm.subarray(0, 40).toString('latin1'));
+  if (!header) throw new Error('not a PGM');
+  const [width, height] = [Number(header[1]), Number(header[2])];
+  const pixels = pgm.subarray(header[0].length);
+  const runs: number[] = [];
+  for (let y = 0; y < height; y += 1) {
+    let run = 0;
+    for (let x = 0; x <= width; x += 1) {
+      if (x < width && (pixels[y * width + x] ?? 255) < 128) run += 1;
+      else {
+        if (run > 20) runs.push((run / dpi) * 25.4);
+        run = 0;
+      }
+    }
+  }
+  return runs;
+}
+
+it('prints the strip at 1:1: the check bars measure 50 mm and 2 in within 0.2 mm', async () => {
+  const dpi = 400;
+  const path = await saved('strip');
+  execFileSync('pdftoppm', ['-gray', '-r', String(dpi), '-f', '2', '-l', '2', path, join(folder, 'page')]);
+  const page = execFileSync('ls', [folder], { encoding: 'utf8' })
+    .split('\n')
+    .find((f) => f.startsWith('page'));
+  const runs = runsMm(readFileSync(join(folder, page ?? '')), dpi);
+  const count = (mm: number) => runs.filter((r) => Math.abs(r - mm) <= 0.2).length;
+  // A bar is 2.4 mm high: about 38 lines of pixels.
+  expect(count(50)).toBeGreaterThan(30);
+  expect(count(50.8)).toBeGreaterThan(30);
+});
