@@ -41,7 +41,6 @@ const config = {
       displayName: 'browser',
       testMatch: ['<rootDir>/e2e/**/*.test.ts'],
       setupFiles: ['<rootDir>/scripts/test-env.cjs'],
-      testTimeout: 120000,
     },
   ],
 };

@@ -31,7 +31,11 @@ export async function openBrowser(downloads?: string): Promise<Browser> {
   const options = new chrome.Options();
   options.setChromeBinaryPath('/usr/bin/chromium');
   options.addArguments(...FLAGS, `--user-data-dir=${profile}`);
-  if (downloads) options.setUserPreferences({ 'download.default_directory': downloads, 'plugins.always_open_pdf_externally': true });
+  if (downloads)
+    options.setUserPreferences({
+      'download.default_directory': downloads,
+      'plugins.always_open_pdf_externally': true,
+    });
   const prefs = new logging.Preferences();
   prefs.setLevel(logging.Type.BROWSER, logging.Level.ALL);
   options.setLoggingPrefs(prefs);
@@ -41,7 +45,12 @@ export async function openBrowser(downloads?: string): Promise<Browser> {
     .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
     .build()) as chrome.Driver;
   const resize = async (width: number, height: number, touch = false) => {
-    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: touch });
+    await driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width,
+      height,
+      deviceScaleFactor: 1,
+      mobile: touch,
+    });
   };
   await resize(1280, 800);
   return {

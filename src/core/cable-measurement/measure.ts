@@ -9,7 +9,7 @@ export interface Sample {
   readonly halfWidthMm: number;
 }
 
-/** What a set of readings of one quantity says. All lengths in mm, rounded outwards to whole micrometres. */
+/** What a set of readings of one quantity says. Intervals in mm, rounded outwards to 0.01 mm. */
 export interface Measurement {
   readonly quantity: Quantity;
   readonly samples: readonly Sample[];
@@ -30,8 +30,9 @@ export interface Measurement {
   readonly advice: readonly string[];
 }
 
-const outwardDown = (mm: number): number => Math.floor(mm * 1000 + 1e-6) / 1000;
-const outwardUp = (mm: number): number => Math.ceil(mm * 1000 - 1e-6) / 1000;
+// Hundredths of a millimetre: what instruments resolve and what is shown, so that the numbers on a screen add up.
+const outwardDown = (mm: number): number => Math.floor(mm * 100 + 1e-6) / 100;
+const outwardUp = (mm: number): number => Math.ceil(mm * 100 - 1e-6) / 100;
 
 /** Readings that carry the ovality allowance: the method looked at one diameter, or at none. Wires are round. */
 function isBlindToOvality(reading: Reading, caliperCount: number): boolean {

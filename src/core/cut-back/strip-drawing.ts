@@ -146,7 +146,13 @@ function markAt(
 
 function checkBars(): DrawingItem[] {
   const bar = (x: number, length: number, text: string): DrawingItem[] => [
-    { kind: 'polygon', role: 'dimension', points: rectangle(x, 33, length, 2.4), pattern: 'solid', bare: true },
+    {
+      kind: 'polygon',
+      role: 'dimension',
+      points: rectangle(x, 33, length, 2.4),
+      pattern: 'solid',
+      bare: true,
+    },
     { kind: 'text', role: 'label', at: { x, y: 39.5 }, text, size: 3, weight: 400, anchor: 'start' },
   ];
   return [...bar(2, 50, 'check: this bar is 50 mm'), ...bar(60, 50.8, 'check: this bar is 2 in')];

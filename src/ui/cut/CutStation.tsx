@@ -162,7 +162,11 @@ function LengthField({ name, label, field, valueMm, view, actions }: FieldProps)
   const save = async (versions = view.versions) => {
     if (saving.current || (text.trim() === shown && conflict === null)) return;
     saving.current = true;
-    const result = await run(() => actions.editRow(view.job.slug, view.cableId, versions, { [field]: text }));
+    const result = await run(
+      () => actions.editRow(view.job.slug, view.cableId, versions, { [field]: text }),
+      undefined,
+      (outcome) => 'saved' in outcome,
+    );
     saving.current = false;
     if (result.ok) setConflict('conflict' in result.value ? result.value.conflict : null);
   };

@@ -11,7 +11,7 @@ const UNREACHED =
 
 /**
  * Runs an action of the server: one at a time, with its refusal kept for the place that asked, and the page brought up to date when it
- * was done. A missing name puts the cursor where it is typed.
+ * was done and `changed` does not deny it. A missing name puts the cursor where it is typed.
  */
 export function useRun() {
   const router = useRouter();
@@ -21,7 +21,11 @@ export function useRun() {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
 
   const run = useCallback(
-    async <T>(action: () => Promise<Result<T>>, said?: string): Promise<Result<T>> => {
+    async <T>(
+      action: () => Promise<Result<T>>,
+      said?: string,
+      changed: (value: T) => boolean = () => true,
+    ): Promise<Result<T>> => {
       if (name.trim() === '') {
         ask();
         const missing = refuse('actor', 'Type your name first, top right: the record says who.');
@@ -37,7 +41,7 @@ export function useRun() {
       }
       setBusy(false);
       setProblems(result.ok ? [] : result.problems);
-      if (result.ok) {
+      if (result.ok && changed(result.value)) {
         if (said) enqueueSnackbar(said, { variant: 'success' });
         announceChange();
         router.refresh();

@@ -1,0 +1,522 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { AxeBuilder } from '@axe-core/webdriverjs';
+import { By, Key, until, type WebElement } from 'selenium-webdriver';
+import { openBrowser, type Browser } from './browser';
+
+const address = process.env.E2E_ADDRESS ?? '';
+const downloads = mkdtempSync(join(tmpdir(), 'amber-collar-downloads-'));
+const WAIT = 10_000;
+jest.setTimeout(90_000);
+
+let browser: Browser;
+const d = () => browser.driver;
+
+const open = async (path: string) => {
+  await d().get(`${address}${path}`);
+};
+const find = (css: string) => d().wait(until.elementLocated(By.css(css)), WAIT, css);
+const byText = (tag: string, text: string) =>
+  d().wait(
+    until.elementLocated(By.xpath(`//${tag}[contains(normalize-space(.), ${JSON.stringify(text)})]`)),
+    WAIT,
+    text,
+  );
+/** Clicks what is there now: the page may put a fresh element in its place between finding and clicking. */
+async function click(locate: () => PromiseLike<WebElement>): Promise<void> {
+  for (let attempt = 0; ; attempt += 1) {
+    try {
+      await (await locate()).click();
+      return;
+    } catch (error) {
+      if (attempt >= 5) throw error;
+      await d().sleep(200);
+    }
+  }
+}
+/** Selects what is there and types over it, as a person does. */
+const retype = (field: WebElement, ...keys: string[]) => field.sendKeys(Key.chord(Key.CONTROL, 'a'), ...keys);
+const textOf = async (css: string) => (await find(css)).getText();
+/** Waits until the text of the page's main part says so. */
+async function says(text: string | RegExp): Promise<void> {
+  const found = async () => {
+    const body = await d().executeScript<string>('return document.body.innerText');
+    return typeof text === 'string' ? body.includes(text) : text.test(body);
+  };
+  await d().wait(found, WAIT, `page says ${String(text)}`);
+}
+async function holdButton(text: string): Promise<void> {
+  const button = await d().wait(
+    until.elementLocated(By.xpath(`//button[contains(., ${JSON.stringify(text)})]`)),
+    WAIT,
+    text,
+  );
+  await d().wait(until.elementIsEnabled(button), WAIT);
+  await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', button);
+  await d().actions().move({ origin: button }).press().pause(1000).release().perform();
+}
+/** Serious and critical findings of axe on the page as it is. */
+async function seriousFindings(): Promise<string[]> {
+  const { violations } = await new AxeBuilder(d())
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`,
+    );
+}
+async function download(pattern: RegExp): Promise<string> {
+  let name = '';
+  await d().wait(
+    () => {
+      name =
+        readdirSync(downloads).find(
+          (f) => pattern.test(f) && !f.endsWith('.crdownload') && statSync(join(downloads, f)).size > 0,
+        ) ?? '';
+      return name !== '';
+    },
+    WAIT,
+    String(pattern),
+  );
+  return join(downloads, name);
+}
+
+beforeAll(async () => {
+  browser = await openBrowser(downloads);
+  await open('/job/quillmere/board');
+});
+afterAll(async () => {
+  await browser.close();
+  rmSync(downloads, { recursive: true, force: true });
+});
+afterEach(async () => {
+  expect(await browser.consoleErrors()).toEqual([]);
+});
+
+it('asks for the name before anything is written, and keeps it', async () => {
+  await open('/job/quillmere/t/K-104/B/choose');
+  await click(() => byText('button', 'Take AY3-32'));
+  await says('Type your name first');
+  expect(await (await d().switchTo().activeElement()).getAttribute('id')).toBe('actor-name');
+  await (await find('#actor-name')).sendKeys('planner');
+  await open('/job/quillmere/board');
+  await d().wait(async () => (await (await find('#actor-name')).getAttribute('value')) === 'planner', WAIT);
+});
+
+it('shows on the board what is next and what is blocked by what', async () => {
+  await open('/job/quillmere/board');
+  await says('4 of 54 done, 7 blocked.');
+  await (await find('[data-filter="board"]')).sendKeys('vapour');
+  await d().wait(async () => (await d().findElements(By.css('main a[href*="/t/"]'))).length === 1, WAIT);
+  await says('7.5 mm; 5 threads and 8.0 mm asked for');
+  await (await find('[data-filter="board"]')).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
+  await click(() => find('[data-lane="blocked"]'));
+  await says('K-126/A');
+});
+
+it('adds, edits, refuses and undoes in the schedule', async () => {
+  await open('/job/quillmere/schedule');
+  await says('K-101');
+  await (await find('#new-tag')).sendKeys('K/9', Key.ENTER);
+  await says('a tag holds no slash');
+  await (await find('#new-tag')).clear();
+  await (await find('#new-tag')).sendKeys('K-900');
+  await (await find('select[aria-label="Cable type"]')).sendKeys('W4-10');
+  await (await find('input[aria-label="Route length in m"]')).sendKeys('12,5', Key.ENTER);
+  await says('K-900 added with its ends A and B.');
+  await d().wait(
+    async () =>
+      (await d().findElements(By.xpath('//div[@role="gridcell"][.="K-900"]'))).length === 1 ||
+      (await typeFilter('K-900')),
+    WAIT,
+  );
+  const cell = await d().wait(
+    until.elementLocated(By.xpath('//div[@role="gridcell"][@data-field="note"]')),
+    WAIT,
+  );
+  await d().actions().doubleClick(cell).perform();
+  const editor = await d().wait(until.elementLocated(By.css('div[data-field="note"] input')), WAIT);
+  await editor.sendKeys('spare pump', Key.ENTER);
+  await says('spare pump');
+  await click(() => byText('button', 'Undo'));
+  await d().wait(
+    async () => !(await d().executeScript<string>('return document.body.innerText')).includes('spare pump'),
+    WAIT,
+  );
+  await click(() => byText('button', 'Undo'));
+  await says('Nothing matches this filter.');
+});
+
+async function typeFilter(text: string): Promise<boolean> {
+  const filter = await find('[data-filter="schedule"]');
+  if ((await filter.getAttribute('value')) === '') await filter.sendKeys(text);
+  return false;
+}
+
+it('previews an import row by row, takes in the good ones and gives back the refused', async () => {
+  const file = join(downloads, 'upload.csv');
+  writeFileSync(
+    file,
+    '\uFEFFcable;type;route;outer;note\nK-901;W4-10;"30,5";"caliper 20,8 mm | 13/16""";from a file\nK-902;rope;1;;\nK-101;W4-10;34;;changed by file\n',
+  );
+  await open('/job/quillmere/schedule/import');
+  await (await find('input[type="file"]')).sendKeys(file);
+  await says('is not a cable type of this job');
+  await says('1 new');
+  await says('1 refused');
+  await click(() => byText('a', 'Save the refused rows'));
+  expect(readFileSync(await download(/refused-rows.*\.csv$/), 'utf8')).toContain(
+    'is not a cable type of this job',
+  );
+  await click(() => byText('button', 'Take in 2 good rows'));
+  await says('1 added, 1 changed, 1 left out.');
+  await open('/job/quillmere/schedule');
+  await click(() => byText('a', 'Export CSV'));
+  const exported = readFileSync(await download(/quillmere-schedule.*\.csv$/), 'utf8');
+  expect(exported).toContain('caliper 20,8 mm [mm] | datasheet 13/16""');
+  await click(() => byText('button', 'Undo'));
+  await (await find('[data-filter="schedule"]')).sendKeys('K-901');
+  await says('Nothing matches this filter.');
+});
+
+it.each([
+  ['a 50 MB file', () => Buffer.alloc(50 * 1024 * 1024, 0x61), /at most 8 MB/],
+  ['a binary file', () => Buffer.from([0x63, 0, 1, 2]), /not text/],
+  ['a spreadsheet', () => Buffer.from([0x50, 0x4b, 3, 4]), /spreadsheet or zip/],
+])('refuses %s as a schedule', async (_, content, message) => {
+  const file = join(downloads, 'bad.csv');
+  writeFileSync(file, content());
+  await open('/job/quillmere/schedule/import');
+  await (await find('input[type="file"]')).sendKeys(file);
+  await says(message);
+});
+
+it('measures with a caliper that types: value, Enter, next; inches and refusals too', async () => {
+  await open('/job/quillmere/t/K-122/A/measure');
+  await says('Measure outer sheath, inner sheath, armour wire.');
+  const type = async (quantity: string, ...values: string[]) => {
+    for (const value of values) {
+      const before = (await d().findElements(By.css(`section[aria-labelledby="q-${quantity}"] tbody tr`)))
+        .length;
+      const field = await find(`input[name="reading-${quantity}"]`);
+      await retype(field, value, Key.ENTER);
+      await d().wait(
+        async () =>
+          (await d().findElements(By.css(`section[aria-labelledby="q-${quantity}"] tbody tr`))).length ===
+          before + 1,
+        WAIT,
+        value,
+      );
+    }
+  };
+  const field = await find('input[name="reading-outerSheath"]');
+  await field.sendKeys('4 m', Key.ENTER);
+  await says('above 150 mm');
+  await field.clear();
+  await type('outerSheath', '35.3', '1 25/64 in');
+  await type('innerSheath', '27.9', '28');
+  await type('armourWire', '1.6');
+  await says('Measured. Passes any bore over');
+  await click(() => find('[data-shortcut="u"]'));
+  await says(/1\.38\d–1\.39\d in/);
+  await click(() => find('[data-shortcut="u"]'));
+});
+
+it('chooses by keyboard, refuses a misfit with its number, and takes what fits', async () => {
+  await open('/job/quillmere/t/K-104/B/choose');
+  await says('Take AY3-32, coarse groove to the cone.');
+  const row = await find('[data-code="AY3-32"]');
+  await row.sendKeys(Key.ARROW_UP);
+  await says(/outer seal takes 16.6–23.4 mm, your outer sheath is [\d.]+–28.66 mm: 5.26 mm over/);
+  expect(await (await byText('button', 'Take AY3-25')).isEnabled()).toBe(false);
+  await (await find('[data-code="AY3-25"]')).sendKeys(Key.ARROW_DOWN);
+  await (await find('[data-code="AY3-32"]')).sendKeys(Key.ENTER);
+  await says('AY3-32 is taken');
+});
+
+it('walks by shortcuts, none of which fires in a field', async () => {
+  await open('/job/quillmere/t/K-104/B/choose');
+  await says('AY3-32 is taken');
+  await d().actions().keyDown(Key.ALT).sendKeys('3').keyUp(Key.ALT).perform();
+  await d().wait(until.urlContains('/cut'), WAIT);
+  await d().actions().sendKeys('j').perform();
+  await d().wait(until.urlContains('/K-105/A/cut'), WAIT);
+  await d().actions().sendKeys('k').perform();
+  await d().wait(until.urlContains('/K-104/B/cut'), WAIT);
+  await (await find('[data-filter="rack"]')).sendKeys('jk?u');
+  expect(await d().getCurrentUrl()).toContain('/K-104/B/cut');
+  await d().executeScript('document.activeElement.blur()');
+  await d().actions().sendKeys('?').perform();
+  await says('No key fires while a field has the focus');
+  await d().actions().sendKeys(Key.ESCAPE).perform();
+});
+
+it('shows the marks, edits the tail in place, and shows the stages', async () => {
+  await open('/job/quillmere/t/K-104/B/cut');
+  await says('410');
+  const tail = await find('input[name="Tail"]');
+  await retype(tail, 'a hand', Key.ENTER);
+  await says('not a length');
+  await retype(tail, '250', Key.ENTER);
+  await says('Stale: something this plan stands on has changed');
+  await says(/Outer sheath off\s+410 mm → 420 mm/);
+  await click(() => byText('button', 'Plan again'));
+  await says('421 mm of cable go into this end.');
+  await open('/job/quillmere/t/K-104/B/tighten');
+  await says('Torque 47 N·m ± 4');
+  await says('Turn to scale mark');
+});
+
+it('shows two windows that meet on one row both values', async () => {
+  await open('/job/quillmere/t/K-120/B/cut');
+  const first = await d().getWindowHandle();
+  await find('input[name="Tail"]');
+  await d().switchTo().newWindow('tab');
+  await open('/job/quillmere/t/K-120/B/cut');
+  const spare = await find('input[name="Spare"]');
+  await retype(spare, '60', Key.ENTER);
+  await says('Stale: something');
+  await d().close();
+  await d().switchTo().window(first);
+  const field = await find('input[name="Spare"]');
+  await retype(field, '70', Key.ENTER);
+  await says(/planner has set this to 60 meanwhile; you typed 70/);
+  await click(() => byText('button', 'Write mine'));
+  await d().wait(
+    async () => (await (await find('input[name="Spare"]')).getAttribute('value')) === '70',
+    WAIT,
+  );
+});
+
+describe('at the bench', () => {
+  const bench = '/job/quillmere/bench/K-104/B';
+
+  it('asks about the zone first, then leads from step to step by holding', async () => {
+    await browser.resize(1024, 768);
+    await open(bench);
+    await says('Still house is classified: zone 1');
+    await holdButton('Hold: permit covers this device');
+    await says('Isolated, locked, proved dead');
+    await holdButton('Hold: checked');
+    await says('Parts in hand match the plan');
+    await holdButton('Hold: checked');
+    await says('Tools in hand');
+    await holdButton('Hold: checked');
+    await says('On the cable before the first cut');
+    await holdButton('Hold: checked');
+    await says('Outer sheath off: mark from the cable end');
+    await says('420');
+  });
+
+  it('does not take a tap for a hold', async () => {
+    await click(() => byText('button', 'Hold: marked and cut'));
+    await d().sleep(400);
+    expect(await textOf('main h1')).toBe('Outer sheath off: mark from the cable end');
+  });
+
+  it('stops when a measurement changes, shows what stays, and goes on', async () => {
+    await click(() => byText('button', 'Measured…'));
+    await says('A reading at the bench');
+    for (const key of ['2', '8', '.', '7'])
+      await click(() => d().findElement(By.xpath(`//div[@aria-label="Keypad"]//button[.="${key}"]`)));
+    await click(() => byText('button', 'Keep this reading'));
+    await says('Stop: the plan is stale');
+    await says(/still fits\. \d+ decisions stay as they are, none changes/);
+    await click(() => byText('button', 'Restamp the plan'));
+    await says('Outer sheath off: mark from the cable end');
+  });
+
+  it('goes on with two presses of Enter, loops at the look, and cannot pass the closing', async () => {
+    for (const title of ['Armour off', 'Inner sheath off']) {
+      const button = await byText('button', 'Hold: marked and cut');
+      await button.sendKeys(Key.ENTER);
+      await says('Enter again to confirm');
+      await (await byText('button', 'Enter again to confirm')).sendKeys(Key.ENTER);
+      await says(`${title}: mark from the cable end`);
+    }
+    await holdButton('Hold: marked and cut');
+    for (const title of [
+      'Onto the entry thread',
+      'Entry component into the box',
+      'Spread the armour',
+      'Bring the clamping ring',
+      'Make off the armour',
+    ]) {
+      await says(title);
+      await holdButton('Hold: done');
+    }
+    await says('Undo, look, decide');
+    await holdButton('Back to spreading');
+    await says('Spread the armour evenly round the cone');
+    for (const title of ['Spread the armour', 'Bring the clamping ring', 'Make off the armour']) {
+      await says(title);
+      await holdButton('Hold: done');
+    }
+    await says('Undo, look, decide');
+    await holdButton('Hold: clamped all round');
+    await says('Close the armour clamp again');
+  });
+
+  it('has a collar that fills and a record that holds the loop', async () => {
+    for (const title of [
+      'Close the armour clamp again',
+      'Close the outer seal to the scale',
+      'Shroud over the gland',
+    ]) {
+      await says(title);
+      await holdButton('Hold: done');
+    }
+    await says('Sign the cut card');
+    await holdButton('Hold: sign');
+    await says('this job asks for a signature by another person');
+    const name = await find('#actor-name');
+    await retype(name, 'inspector');
+    await holdButton('Hold: sign');
+    await says('Signed by inspector');
+    await browser.resize(1280, 800);
+    await open('/job/quillmere/t/K-104/B/prove');
+    await says('Chain checked just now: whole');
+    await says('Not satisfactory: back to spreading');
+    await says('Planned again');
+    await open('/job/quillmere/board');
+    await says('5 of 54 done');
+  });
+
+  it('measures first where the plan is only nominal', async () => {
+    await browser.resize(1024, 768);
+    await open('/job/quillmere/bench/K-115/A');
+    await says('Measure this end first');
+    await browser.resize(1280, 800);
+  });
+});
+
+it('gives the cut card as a PDF that a reader opens', async () => {
+  await open('/job/quillmere/t/K-104/B/cut');
+  const link = (await (await byText('a', 'Cut card (PDF)')).getAttribute('href')) ?? '';
+  const cookie = (await d().manage().getCookies()).map((c) => `${c.name}=${c.value}`).join('; ');
+  const answer = await fetch(link, { headers: { cookie } });
+  const file = join(downloads, 'card.pdf');
+  writeFileSync(file, Buffer.from(await answer.arrayBuffer()));
+  expect(answer.headers.get('content-type')).toBe('application/pdf');
+  const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  expect(text).toContain('K-104/B');
+  expect(text).toContain('420');
+  expect(text).toContain('Signed at the bench by inspector');
+});
+
+it('imports a catalogue, or says path and value and imports nothing', async () => {
+  const good = JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8')) as {
+    families: { emergenceMm: unknown; sheet: { revision: string } }[];
+  };
+  const bad = structuredClone(good);
+  if (bad.families[0]) bad.families[0].emergenceMm = 'eight';
+  const file = join(downloads, 'catalogue.json');
+  writeFileSync(file, JSON.stringify(bad));
+  await open('/catalogue');
+  await (await d().findElement(By.css('input[type="file"]'))).sendKeys(file);
+  await says('Nothing was imported.');
+  await says('families[0].emergenceMm');
+  await says('"eight"');
+  writeFileSync(file, JSON.stringify(good));
+  await (await d().findElement(By.css('input[type="file"]'))).sendKeys(file);
+  await says('already in the catalogue, nothing changed');
+});
+
+it('says what became of a termination that was taken out elsewhere', async () => {
+  await open('/job/quillmere/schedule');
+  await (await find('[data-filter="schedule"]')).sendKeys('K-132');
+  await d().wait(
+    async () => (await d().findElements(By.css('button[aria-label^="Take "]'))).length === 1,
+    WAIT,
+  );
+  await click(() => find('button[aria-label="Take K-132 out of the schedule"]'));
+  await says('K-132 taken out of the schedule');
+  await open('/job/quillmere/t/K-132/A/measure');
+  await says('was taken out of the schedule on');
+  await open('/job/quillmere/schedule');
+  await says('K-101');
+  await click(() => byText('button', 'Undo'));
+  await (await find('[data-filter="schedule"]')).sendKeys('K-132');
+  await says('B4-4');
+});
+
+describe('axe finds nothing serious', () => {
+  const pages = [
+    '/job/quillmere/board',
+    '/job/quillmere/schedule',
+    '/job/quillmere/schedule/import',
+    '/catalogue',
+    '/job/quillmere/t/K-106/B/measure',
+    '/job/quillmere/t/K-105/A/choose',
+    '/job/quillmere/t/K-105/A/cut',
+    '/job/quillmere/t/K-105/A/makeOff',
+    '/job/quillmere/t/K-105/A/seal',
+    '/job/quillmere/t/K-105/A/tighten',
+    '/job/quillmere/t/K-105/A/prove',
+    '/job/quillmere/bench/K-105/A',
+    '/job/quillmere/bench/K-115/A',
+  ];
+  it.each(pages.flatMap((p) => (['light', 'dark'] as const).map((s) => [p, s] as const)))(
+    'on %s, %s',
+    async (path, scheme) => {
+      await d().executeScript(`localStorage.setItem('mui-mode', '${scheme}')`);
+      await open(path);
+      await find('main');
+      await d().wait(
+        async () => !(await d().executeScript<string>('return document.body.innerText')).includes('Loading'),
+        WAIT,
+      );
+      expect(await seriousFindings()).toEqual([]);
+    },
+  );
+  afterAll(async () => {
+    await d().executeScript(`localStorage.setItem('mui-mode', 'light')`);
+  });
+});
+
+it('keeps its fonts and everything else to itself: nothing is asked of the network', async () => {
+  await open('/job/quillmere/board');
+  const hosts = await d().executeScript<string[]>(
+    'return [...new Set(performance.getEntriesByType("resource").map((e) => new URL(e.name).host))]',
+  );
+  expect(hosts).toEqual([new URL(address).host]);
+  expect(await d().executeScript<boolean>('return document.fonts.check("16px \\"Archivo Variable\\"")')).toBe(
+    true,
+  );
+});
+
+// Last, because it takes the database away.
+it('says so when the database is away, loses nothing, and comes back by itself', async () => {
+  const control = (what: string) =>
+    execFileSync(
+      process.execPath,
+      [
+        'scripts/database-control.mjs',
+        what,
+        process.env.E2E_DATABASE_NAME ?? '',
+        process.env.E2E_DATABASE_PORT ?? '',
+      ],
+      { stdio: ['ignore', 'ignore', 'inherit'] },
+    );
+  await open('/job/quillmere/t/K-113/A/measure');
+  const field = await find('input[name="reading-outerSheath"]');
+  control('stop');
+  try {
+    await field.sendKeys('24.6', Key.ENTER);
+    await says('The database does not answer');
+    expect(await field.getAttribute('value')).toBe('24.6');
+    await d().get(`${address}/job/quillmere/board`);
+    await says('The database does not answer.');
+  } finally {
+    control('start');
+  }
+  await says('of 54 done');
+  await browser.consoleErrors(); // the failed fetches of this very test
+}, 120_000);
