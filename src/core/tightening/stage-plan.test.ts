@@ -1,6 +1,6 @@
 import demo from '../../../examples/catalogue/demo.json';
 import { readCatalogue, STAGE_METHODS } from '@/core/catalogue';
-import { methodWords, planStages, scaleMarkFor, travelOf, turnsWords } from '.';
+import { methodWords, planStages, scaleStepFor, travelOf, turnsWords } from '.';
 
 const read = readCatalogue(demo);
 if (!read.ok) throw new Error('demo catalogue');
@@ -33,7 +33,7 @@ it('has words for every kind of stage', () => {
     'Until metal meets metal',
     'To a strong resistance, then ¾ turn',
     'Until the seal grips, then ¾ turn',
-    'Turn to scale mark 2 (cable up to 28 mm)',
+    'Turn to scale mark 2 (cables up to 30 mm)',
   ]);
 });
 
@@ -45,7 +45,13 @@ it('takes the first scale mark that reaches the cable, and refuses beyond the la
       { upToMm: 24, mark: '5' },
     ],
   };
-  expect([23.9, 24, 24.1, 26, 26.1].map((d) => scaleMarkFor(method, d))).toEqual(['5', '5', '4', '4', null]);
+  expect([23.9, 24, 24.1, 26, 26.1].map((d) => scaleStepFor(method, d)?.mark ?? null)).toEqual([
+    '5',
+    '5',
+    '4',
+    '4',
+    null,
+  ]);
   expect(methodWords(method, 26.1)).toMatch(/ask the sheet/);
 });
 

@@ -46,10 +46,9 @@ export function turnsWords(turns: number): string {
 /** Axial travel of a thread: turns × pitch. Says nothing about torque, and never will. */
 export const travelOf = (turns: number, pitchMm: number): number => turns * pitchMm;
 
-/** The scale mark that belongs to a diameter: the first step that reaches it; null when the scale ends below. */
-export const scaleMarkFor = (method: StageMethod, diameterMm: number): string | null =>
-  [...(method.scale ?? [])].sort((a, b) => a.upToMm - b.upToMm).find((s) => diameterMm <= s.upToMm)?.mark ??
-  null;
+/** The step of a scale that belongs to a diameter: the first that reaches it; null when the scale ends below. */
+export const scaleStepFor = (method: StageMethod, diameterMm: number) =>
+  [...(method.scale ?? [])].sort((a, b) => a.upToMm - b.upToMm).find((s) => diameterMm <= s.upToMm) ?? null;
 
 /** The method in words. `diameterMm` is the top of the outer sheath's interval, for scale marks. */
 export function methodWords(method: StageMethod, diameterMm: number): string {
@@ -67,10 +66,11 @@ export function methodWords(method: StageMethod, diameterMm: number): string {
         ? 'Until the seal grips'
         : `Until the seal grips, then ${turnsWords(method.turns ?? 0)}`;
     case 'scaleMark': {
-      const mark = scaleMarkFor(method, diameterMm);
-      return mark === null
+      // The step's own limit is named, not the cable: the words change only when the mark does.
+      const step = scaleStepFor(method, diameterMm);
+      return step === null
         ? `The scale ends below ${trimNumber(diameterMm, 1)} mm: ask the sheet`
-        : `Turn to scale mark ${mark} (cable up to ${trimNumber(diameterMm, 1)} mm)`;
+        : `Turn to scale mark ${step.mark} (cables up to ${trimNumber(step.upToMm, 1)} mm)`;
     }
   }
 }

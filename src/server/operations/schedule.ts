@@ -227,16 +227,14 @@ export function editCable(
     const parsed = await parseFields(tx, job.value, input);
     if (!parsed.ok) return parsed;
     const { cable, A, B } = parsed.value;
-    const late =
-      (Object.keys(cable).length > 0 && row.version !== versions.cable) ||
-      (Object.keys(A).length > 0 && row.a.version !== versions.A) ||
-      (Object.keys(B).length > 0 && row.b.version !== versions.B);
-    if (late) {
-      const by =
-        (await lastEditorOf(tx, job.value.id, 'cable', cableId)) ??
-        (await lastEditorOf(tx, job.value.id, 'termination', row.a.id));
-      return ok({ conflict: { by, row } });
-    }
+    const late = (
+      [
+        ['cable', cableId, cable, row.version, versions.cable],
+        ['termination', row.a.id, A, row.a.version, versions.A],
+        ['termination', row.b.id, B, row.b.version, versions.B],
+      ] as const
+    ).find(([, , fields, is, seen]) => Object.keys(fields).length > 0 && is !== seen);
+    if (late) return ok({ conflict: { by: await lastEditorOf(tx, job.value.id, late[0], late[1]), row } });
     const log = new EditLog(tx);
     if (Object.keys(cable).length > 0) await log.write('cable', cableId, cable);
     if (Object.keys(A).length > 0) await log.write('termination', row.a.id, A);

@@ -50,7 +50,10 @@ export function Bench({ view, actions }: Props) {
   const zone = view.place?.enclosure.zone ?? null;
   const [gateOpen, passGate] = useGate(`ac_gate_${view.place?.area ?? ''}`);
   const [looking, setLooking] = useState<string | null>(null);
-  const [measuring, setMeasuring] = useState(false);
+  // Measuring ends by itself when the plan under it is made again.
+  const [measuringFor, setMeasuringFor] = useState<string | null>(null);
+  const measuring = measuringFor !== null && measuringFor === view.plan?.hash;
+  const setMeasuring = (on: boolean) => setMeasuringFor(on ? (view.plan?.hash ?? null) : null);
   const wake = useWakeLock();
   const { confirmStep, unsent, sending, problems } = useConfirm(reference, actions.confirmStep);
   const index = view.steps.findIndex((s) => s.id === view.nextStep);

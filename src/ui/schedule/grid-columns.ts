@@ -10,8 +10,10 @@ export interface GridRow {
   readonly note: string;
   readonly aPlace: string;
   readonly aTail: string;
+  readonly aSpare: string;
   readonly bPlace: string;
   readonly bTail: string;
+  readonly bSpare: string;
   readonly versions: { readonly cable: number; readonly A: number; readonly B: number };
 }
 
@@ -31,8 +33,10 @@ export function gridRow(row: ScheduleRowView, unit: LengthUnit): GridRow {
     note: row.note,
     aPlace: place(row.a),
     aTail: length(row.a.tailMm, unit),
+    aSpare: length(row.a.spareMm, unit),
     bPlace: place(row.b),
     bTail: length(row.b.tailMm, unit),
+    bSpare: length(row.b.spareMm, unit),
     versions: { cable: row.version, A: row.a.version, B: row.b.version },
   };
 }
