@@ -36,7 +36,7 @@ const config = [
     files: ['src/core/gland-selection/judge-all.ts'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
-  { files: ['cli/**', 'scripts/**', 'e2e/**'], rules: { 'no-console': 'off' } },
+  { files: ['cli/**', 'scripts/**', 'e2e/**', 'bench/**'], rules: { 'no-console': 'off' } },
   {
     files: ['scripts/**/*.cjs', '.dependency-cruiser.cjs'],
     rules: { '@typescript-eslint/no-require-imports': 'off' },

@@ -1,0 +1,19 @@
+// npm run bench: what was promised, measured here and now, as a table.
+import { readFileSync } from 'node:fs';
+import { closeDatabase } from '@/data';
+import { makeLargeJob } from '@/server/large-job';
+import { benchChoose } from './choose';
+import { benchPages } from './pages';
+import { printTable } from './row';
+
+async function main(): Promise<void> {
+  const address = process.env.BENCH_ADDRESS;
+  if (!address) throw new Error('BENCH_ADDRESS is not set; `npm run bench` starts what is needed');
+  const rows = benchChoose(JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8')));
+  printTable(rows);
+  const slug = await makeLargeJob(5000);
+  printTable(await benchPages(address, slug));
+  await closeDatabase();
+}
+
+void main();

@@ -1,0 +1,142 @@
+import { gzipSync } from 'node:zlib';
+import { By } from 'selenium-webdriver';
+import { openBrowser } from '../e2e/browser';
+import { medianAsync, type Row } from './row';
+
+/** Compressed JavaScript that a page asks for before anything lazy, from its HTML. */
+async function firstLoadKb(address: string, path: string): Promise<number> {
+  const html = await (await fetch(`${address}${path}`)).text();
+  const sources = [
+    ...new Set([...html.matchAll(/<script[^>]+src="([^"]+\.js[^"]*)"/g)].map((m) => m[1] ?? '')),
+  ];
+  let bytes = 0;
+  for (const source of sources)
+    bytes += gzipSync(Buffer.from(await (await fetch(new URL(source, address))).arrayBuffer())).length;
+  return bytes / 1024;
+}
+
+/** From a key stroke in the filter to the list having answered, worst of several strokes, in the page itself. */
+async function typingMs(address: string, path: string, filter: string, row: string): Promise<number> {
+  const browser = await openBrowser();
+  try {
+    const { driver } = browser;
+    await driver.get(`${address}${path}`);
+    await driver.wait(async () => (await driver.findElements(By.css(row))).length > 3, 20_000);
+    return await driver.executeAsyncScript<number>(
+      `const [selector, done] = arguments;
+       const field = document.querySelector(selector);
+       const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+       const texts = ['x', 'x-', 'x-4', 'x-42', 'x-4', 'area', 'c-1', 'c-12', ''];
+       const worst = [];
+       (async () => {
+         for (const text of texts) {
+           const from = performance.now();
+           setter.call(field, text);
+           field.dispatchEvent(new Event('input', { bubbles: true }));
+           // React commits the deferred list in a task of its own; two frames later it is on the screen.
+           await new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)));
+           worst.push(performance.now() - from);
+         }
+         done(Math.max(...worst));
+       })();`,
+      filter,
+    );
+  } finally {
+    await browser.close();
+  }
+}
+
+/** The same for the grid, whose filter is answered by the server. */
+async function gridTypingMs(address: string, path: string): Promise<number> {
+  const browser = await openBrowser();
+  try {
+    const { driver } = browser;
+    await driver.get(`${address}${path}`);
+    await driver.wait(
+      async () => (await driver.findElements(By.css('[role="gridcell"][data-field="tag"]'))).length > 3,
+      20_000,
+    );
+    return await driver.executeAsyncScript<number>(
+      `const done = arguments[0];
+       const field = document.querySelector('[data-filter="schedule"]');
+       const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+       const first = () => document.querySelector('[role="gridcell"][data-field="tag"]')?.textContent;
+       (async () => {
+         const times = [];
+         for (const text of ['C-2500', 'C-1999', 'C-777', 'C-31']) {
+           const from = performance.now();
+           setter.call(field, text);
+           field.dispatchEvent(new Event('input', { bubbles: true }));
+           while (first() !== text && performance.now() - from < 5000) await new Promise((r) => setTimeout(r, 1));
+           times.push(performance.now() - from);
+         }
+         times.sort((a, b) => a - b);
+         done(times[Math.floor(times.length / 2)]);
+       })();`,
+    );
+  } finally {
+    await browser.close();
+  }
+}
+
+export async function benchPages(address: string, slug: string): Promise<Row[]> {
+  const base = `/job/${slug}`;
+  const get = (path: string) => async () => {
+    const answer = await fetch(`${address}${path}`);
+    if (!answer.ok) throw new Error(`${path}: ${answer.status}`);
+    await answer.arrayBuffer();
+  };
+  const rows: Row[] = [];
+  const answers: readonly (readonly [string, string])[] = [
+    ['board page', `${base}/board`],
+    ['board data, all terminations', `/api/job/${slug}/summary`],
+    ['schedule page', `${base}/schedule`],
+    ['schedule data, page of 50', `/api/job/${slug}/schedule?sort=tag&order=asc&offset=0&limit=50`],
+    [
+      'schedule data, filtered',
+      `/api/job/${slug}/schedule?filter=X-123&sort=tag&order=asc&offset=0&limit=50`,
+    ],
+    ['one termination', `${base}/t/C-1000/A/choose`],
+  ];
+  for (const [what, path] of answers)
+    rows.push({
+      what: `server answer: ${what}`,
+      value: await medianAsync(7, get(path)),
+      unit: 'ms',
+      bar: 400,
+    });
+  rows.push({
+    what: 'typing in the filter of the board',
+    value: await typingMs(address, `${base}/board`, '[data-filter="board"]', 'main a[href*="/t/"]'),
+    unit: 'ms',
+    bar: 100,
+  });
+  rows.push({
+    what: 'typing in the filter of the rack',
+    value: await typingMs(address, `${base}/t/C-1/A/measure`, '[data-filter="rack"]', 'aside a'),
+    unit: 'ms',
+    bar: 100,
+  });
+  rows.push({
+    what: 'typing in the filter of the schedule',
+    value: await gridTypingMs(address, `${base}/schedule`),
+    unit: 'ms',
+    bar: 100,
+  });
+  for (const path of [
+    `${base}/board`,
+    `${base}/schedule`,
+    `${base}/schedule/import`,
+    `${base}/t/C-1000/A/choose`,
+    `${base}/bench/C-1000/A`,
+    '/catalogue',
+  ]) {
+    rows.push({
+      what: `first load JavaScript, compressed: ${path.replace(base, '')}`,
+      value: await firstLoadKb(address, path),
+      unit: 'kB',
+      bar: 350,
+    });
+  }
+  return rows;
+}
