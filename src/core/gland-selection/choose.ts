@@ -6,7 +6,7 @@ import { fitEntry, type EntryFit } from './entry-fit';
 import type { CriterionId, Finding, JudgeContext, Parts } from './finding';
 import { chooseRing, type RingFit } from './ring-fit';
 import { intervalUm, neededQuantities, provisionalReasons, type TerminationInput } from './termination-input';
-import { verdictCode, worst, type Verdict } from './verdict';
+import { verdictCode, VERDICTS, type Verdict } from './verdict';
 
 /** Raised by hand whenever a change of these rules may change an answer; stored with every plan. */
 export const GLAND_SELECTION_RULES = 1;
@@ -37,24 +37,79 @@ export interface Choice {
   readonly answer: string;
 }
 
+/** Answers that several sizes share, for one termination. */
+interface Shared {
+  readonly byFamily: Map<Family, ReadonlyMap<CriterionId, Finding>>;
+  readonly entryFits: Map<string, EntryFit>;
+  readonly byEntry: Map<EntryFit, ReadonlyMap<CriterionId, Finding>>;
+}
+
+const sharedAnswers = (): Shared => ({ byFamily: new Map(), entryFits: new Map(), byEntry: new Map() });
+
 /** Judges one size with all reasons. */
-export function judge(input: TerminationInput, family: Family, size: Size, parts: Parts): Candidate {
+export function judge(
+  input: TerminationInput,
+  family: Family,
+  size: Size,
+  parts: Parts,
+  shared = sharedAnswers(),
+): Candidate {
   const wire = input.armourWire === null ? null : intervalUm(input.armourWire);
   const ring = input.cableType.armour === 'none' ? null : chooseRing(size, input.cableType.armour, wire);
-  const entry = fitEntry(input, family, size, parts);
+  const entry = entryFor(input, family, size, parts, shared);
   const context: JudgeContext = { input, family, size, ring, entry };
-  const findings = CRITERIA.map((criterion) => criterion.judge(context));
-  const compared = findings.filter((f) => f.range !== undefined && f.margin !== null);
+  const ofFamily = answers('family', context, shared.byFamily, family);
+  const ofEntry = answers('entry', context, shared.byEntry, entry);
+  const findings = CRITERIA.map((c) => ofFamily.get(c.id) ?? ofEntry.get(c.id) ?? c.judge(context));
+  let code = 0;
+  let marginMm: number | null = null;
+  let centrality = Infinity;
+  for (const finding of findings) {
+    code = Math.max(code, verdictCode(finding.verdict));
+    if (finding.range === undefined || finding.margin === null) continue;
+    marginMm = marginMm === null ? finding.margin : Math.min(marginMm, finding.margin);
+    centrality = Math.min(centrality, centralityOf(finding));
+  }
   return {
     family,
     size,
-    verdict: worst(findings.map((f) => f.verdict)),
+    verdict: VERDICTS[code] ?? 'misfit',
     findings,
     ring,
     entry,
-    marginMm: compared.length === 0 ? null : Math.min(...compared.map((f) => f.margin ?? 0)),
-    centrality: compared.length === 0 ? 0 : Math.min(...compared.map(centralityOf)),
+    marginMm,
+    centrality: marginMm === null ? 0 : centrality,
   };
+}
+
+/** Sizes with the same thread go into an entry in the same way. */
+function entryFor(
+  input: TerminationInput,
+  family: Family,
+  size: Size,
+  parts: Parts,
+  shared: Shared,
+): EntryFit {
+  const { thread, lengthMm, undercutMm } = size.entry;
+  const key = `${thread.form} ${thread.size} ${thread.pitchMm} ${lengthMm} ${undercutMm}`;
+  const known = shared.entryFits.get(key);
+  if (known) return known;
+  const made = fitEntry(input, family, size, parts);
+  shared.entryFits.set(key, made);
+  return made;
+}
+
+function answers<K>(
+  scope: 'family' | 'entry',
+  context: JudgeContext,
+  known: Map<K, ReadonlyMap<CriterionId, Finding>>,
+  key: K,
+): ReadonlyMap<CriterionId, Finding> {
+  const found = known.get(key);
+  if (found) return found;
+  const made = new Map(CRITERIA.filter((c) => c.scope === scope).map((c) => [c.id, c.judge(context)]));
+  known.set(key, made);
+  return made;
 }
 
 function centralityOf(finding: Finding): number {
@@ -67,8 +122,9 @@ function centralityOf(finding: Finding): number {
 
 /** Every size of every family judged and ranked for one termination, with the answer in a sentence. */
 export function choose(input: TerminationInput, catalogue: CatalogueView): Choice {
+  const shared = sharedAnswers();
   const candidates = catalogue.families.flatMap((family) =>
-    family.sizes.map((size) => judge(input, family, size, catalogue)),
+    family.sizes.map((size) => judge(input, family, size, catalogue, shared)),
   );
   candidates.sort(byMerit);
   const provisional = provisionalReasons(input);

@@ -45,8 +45,15 @@ export interface JudgeContext {
   readonly entry: EntryFit;
 }
 
+/**
+ * What an answer hangs on besides the termination: the family alone, the family and the way into the entry, or the size with all its
+ * figures. Answers of the first two are worked out once and shared by all sizes they hold for.
+ */
+export type CriterionScope = 'family' | 'entry' | 'size';
+
 export interface Criterion {
   readonly id: CriterionId;
+  readonly scope: CriterionScope;
   readonly title: string;
   judge(context: JudgeContext): Finding;
 }

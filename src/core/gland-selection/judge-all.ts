@@ -1,9 +1,8 @@
-import { toUm } from '@/core/kernel';
-import { canonicalJson } from '@/core/kernel';
+import { canonicalJson, toUm } from '@/core/kernel';
 import type { Measurement } from '@/core/cable-measurement';
 import { ARMOUR_KINDS, type ArmourKind, type Family, type Size } from '@/core/catalogue';
 import { isFlameproof } from '@/core/schedule';
-import { coversConcept, coversGroup, coversIp, temperatureMarginC } from './certificate';
+import { certificateCovers } from './certificate';
 import type { Candidate, CatalogueView } from './choose';
 import { constructionRefusal } from './construction-refusal';
 import { fitEntry } from './entry-fit';
@@ -11,8 +10,8 @@ import type { TerminationInput } from './termination-input';
 import { verdictCode, VERDICTS, worst, type Verdict } from './verdict';
 
 /**
- * Verdict and margin of every termination against every size, packed. `at(t, s)` lies at `t * sizes + s`. A packed number is
- * `marginUm * 4 + verdict code`; the margin is `NO_MARGIN` where no diameter is compared.
+ * Verdict and margin of every termination against every size, packed. The pair of termination `t` and size `s` lies at
+ * `t * sizes.length + s`. A packed number is `marginUm * 4 + verdict code`; the margin is `NO_MARGIN_UM` where no diameter is compared.
  */
 export interface JudgedPairs {
   readonly packed: Int32Array;
@@ -38,41 +37,34 @@ export const packCandidate = (candidate: Candidate): number =>
   );
 
 const UNKNOWN = verdictCode('unknown');
-const MARGINAL = verdictCode('marginal');
 const MISFIT = verdictCode('misfit');
 
-/** The four micrometre columns of a measured quantity, with a flag for “not measured”. */
-interface IntervalColumns {
-  readonly known: Uint8Array;
-  readonly min: Int32Array;
-  readonly max: Int32Array;
-  readonly certainMin: Int32Array;
-  readonly certainMax: Int32Array;
+/** One measured interval in µm, or not measured. */
+interface Interval {
+  readonly known: boolean;
+  readonly min: number;
+  readonly max: number;
+  readonly certainMin: number;
+  readonly certainMax: number;
 }
 
-function columnsOf(measurements: readonly (Measurement | null)[]): IntervalColumns {
-  const n = measurements.length;
-  const columns = {
-    known: new Uint8Array(n),
-    min: new Int32Array(n),
-    max: new Int32Array(n),
-    certainMin: new Int32Array(n),
-    certainMax: new Int32Array(n),
-  };
-  measurements.forEach((m, i) => {
-    if (m === null) return;
-    columns.known[i] = 1;
-    columns.min[i] = toUm(m.interval.min);
-    columns.max[i] = toUm(m.interval.max);
-    columns.certainMin[i] = toUm(m.certainMin);
-    columns.certainMax[i] = toUm(m.certainMax);
-  });
-  return columns;
-}
+const intervalOf = (m: Measurement | null): Interval =>
+  m === null
+    ? { known: false, min: 0, max: 0, certainMin: 0, certainMax: 0 }
+    : {
+        known: true,
+        min: toUm(m.interval.min),
+        max: toUm(m.interval.max),
+        certainMin: toUm(m.certainMin),
+        certainMax: toUm(m.certainMax),
+      };
 
 /** Numbers the distinct values of a key, so that a rule which hangs on it is asked once for each and not once for each pair. */
-function classify<T>(items: readonly T[], keyOf: (item: T) => string): { classOf: Int32Array; first: T[] } {
-  const seen = new Map<string, number>();
+function classify<T>(
+  items: readonly T[],
+  keyOf: (item: T) => string | number,
+): { classOf: Int32Array; first: T[] } {
+  const seen = new Map<string | number, number>();
   const first: T[] = [];
   const classOf = new Int32Array(items.length);
   items.forEach((item, i) => {
@@ -88,143 +80,225 @@ function classify<T>(items: readonly T[], keyOf: (item: T) => string): { classOf
   return { classOf, first };
 }
 
-/** Facts that hang on termination class × family or size only, as verdict codes. */
+/** Numbers for values: equal values have equal numbers. An object that is met again is not read again. */
+function identities(): (value: object) => number {
+  const byObject = new Map<object, number>();
+  const byText = new Map<string, number>();
+  return (value) => {
+    const known = byObject.get(value);
+    if (known !== undefined) return known;
+    const text = canonicalJson(value);
+    const id = byText.get(text) ?? byText.size;
+    byText.set(text, id);
+    byObject.set(value, id);
+    return id;
+  };
+}
+
+/** A rule over two classifications as one table of verdict codes. */
+function table<A, B>(
+  rows: readonly A[],
+  columns: readonly B[],
+  codeOf: (row: A, column: B) => number,
+): Uint8Array[] {
+  return rows.map((row) => Uint8Array.from(columns.map((column) => codeOf(row, column))));
+}
+
+/** Everything that hangs on kinds and not on diameters: for each class of terminations, one verdict code for each size. */
 function categoricalCodes(
   inputs: readonly TerminationInput[],
   sizes: JudgedPairs['sizes'],
   view: CatalogueView,
 ) {
-  const places = classify(inputs, (t) => canonicalJson([t.cableType, t.enclosure, t.entry, t.profile.key]));
-  const entries = classify(places.first, (t) => canonicalJson([t.enclosure, t.entry, t.profile.key]));
-  const signatures = classify([...sizes], ({ size }) => canonicalJson(size.entry));
-  const families = classify([...sizes], ({ family }) => `${family.code} ${family.sheet.revision}`);
-  const entryCodes = entries.first.map((t) =>
-    signatures.first.map(({ family, size }) => {
-      const fit = fitEntry(t, family, size, view);
-      return verdictCode(worst([fit.thread, fit.engagement]));
-    }),
+  const idOf = identities();
+  const placeKey = (t: TerminationInput) => `${idOf(t.enclosure)} ${idOf(t.entry)} ${idOf(t.profile)}`;
+  const classes = classify(inputs, (t) => `${idOf(t.cableType)} ${placeKey(t)}`);
+  const types = classify(classes.first, (t) => idOf(t.cableType));
+  const boxes = classify(classes.first, (t) => idOf(t.enclosure));
+  const places = classify(classes.first, placeKey);
+  const families = classify([...sizes], ({ family }) => idOf(family));
+  const certificates = classify([...sizes], ({ family }) => idOf(family.certificate));
+  const entries = classify([...sizes], ({ size }) => idOf(size.entry));
+  const hasInnerSeal = Uint8Array.from(sizes, ({ size }) => Number(size.innerSeal !== undefined));
+
+  const construction = table(types.first, families.first, (t, { family }) =>
+    constructionRefusal(family, t.cableType) === null ? 0 : MISFIT,
   );
-  const codes = places.first.map((t, p) => {
-    const refused = families.first.map(({ family }) => {
-      const { certificate } = family;
-      const good =
-        constructionRefusal(family, t.cableType) === null &&
-        coversConcept(certificate, t.enclosure) &&
-        coversGroup(certificate, t.enclosure) &&
-        coversIp(certificate, t.enclosure) &&
-        temperatureMarginC(certificate, t.enclosure) >= 0;
-      return good ? 0 : MISFIT;
-    });
-    const entryRow = entryCodes[entries.classOf[p] ?? 0] ?? [];
-    return Uint8Array.from(sizes, ({ size }, s) => {
-      const seals = size.innerSeal !== undefined && !t.cableType.innerSheath ? MISFIT : 0;
-      return Math.max(
-        refused[families.classOf[s] ?? 0] ?? 0,
-        entryRow[signatures.classOf[s] ?? 0] ?? 0,
-        seals,
-      );
-    });
+  const certified = table(boxes.first, certificates.first, (t, { family }) =>
+    certificateCovers(family.certificate, t.enclosure) ? 0 : MISFIT,
+  );
+  const entered = table(places.first, entries.first, (t, { family, size }) => {
+    const fit = fitEntry(t, family, size, view);
+    return verdictCode(worst([fit.thread, fit.engagement]));
   });
-  return { classOf: places.classOf, codes };
+
+  const codes = classes.first.map((t, c) => {
+    const [ofType, ofBox, ofPlace] = [
+      construction[types.classOf[c]!]!,
+      certified[boxes.classOf[c]!]!,
+      entered[places.classOf[c]!]!,
+    ];
+    const noInnerSheath = t.cableType.innerSheath ? 0 : MISFIT;
+    const row = new Uint8Array(sizes.length);
+    for (let s = 0; s < row.length; s += 1) {
+      row[s] = Math.max(
+        ofType[families.classOf[s]!]!,
+        ofBox[certificates.classOf[s]!]!,
+        ofPlace[entries.classOf[s]!]!,
+        hasInnerSeal[s]! * noInnerSheath,
+      );
+    }
+    return row;
+  });
+  return { classOf: classes.classOf, codes };
 }
 
-/** The ring faces of one size for one armour, as flat numbers. */
+/** The ring faces of all sizes for one armour, one behind the other: those of size `s` are `start[s]` to `start[s + 1]`. */
 interface RingColumns {
-  readonly min: readonly number[];
-  readonly max: readonly number[];
-  readonly spare: readonly boolean[];
+  readonly start: Int32Array;
+  readonly lo: Int32Array;
+  readonly hi: Int32Array;
+  readonly spare: Uint8Array;
 }
 
-const ringsFor = (size: Size, armour: ArmourKind): RingColumns => {
-  const options = size.rings.filter((r) => r.armour.includes(armour));
+function ringColumns(sizes: JudgedPairs['sizes'], armour: ArmourKind): RingColumns {
+  const options = sizes.map(({ size }) => size.rings.filter((r) => r.armour.includes(armour)));
+  const start = new Int32Array(sizes.length + 1);
+  options.forEach((o, s) => {
+    start[s + 1] = start[s]! + o.length;
+  });
+  const flat = options.flat();
   return {
-    min: options.map((o) => toUm(o.range.min)),
-    max: options.map((o) => toUm(o.range.max)),
-    spare: options.map((o) => o.ring !== undefined),
+    start,
+    lo: Int32Array.from(flat, (o) => toUm(o.range.min)),
+    hi: Int32Array.from(flat, (o) => toUm(o.range.max)),
+    spare: Uint8Array.from(flat, (o) => Number(o.ring !== undefined)),
   };
-};
+}
+
+interface BoundColumns {
+  readonly lo: Int32Array;
+  readonly hi: Int32Array;
+}
+
+/** Bounds of a seal over all sizes, in µm; −1 where a size has no such seal. */
+const boundColumns = (sizes: JudgedPairs['sizes'], seal: 'outerSeal' | 'innerSeal'): BoundColumns => ({
+  lo: Int32Array.from(sizes, ({ size }) => (size[seal] ? toUm(size[seal].min) : -1)),
+  hi: Int32Array.from(sizes, ({ size }) => (size[seal] ? toUm(size[seal].max) : -1)),
+});
 
 /**
- * Judges all pairs on all criteria, without reasons. Size by size, so that the ranges stay in registers while the terminations'
- * columns stream past.
+ * Judges all pairs on all criteria, without reasons. Termination by termination, so that its interval stays in registers while the sizes'
+ * columns and the result stream past in memory order.
  */
 export function judgeAll(inputs: readonly TerminationInput[], view: CatalogueView): JudgedPairs {
   const sizes = view.families.flatMap((family) => family.sizes.map((size) => ({ family, size })));
   const packed = new Int32Array(inputs.length * sizes.length);
-  const outer = columnsOf(inputs.map((t) => t.outerSheath));
-  const inner = columnsOf(inputs.map((t) => t.innerSheath));
-  const wire = columnsOf(inputs.map((t) => t.armourWire));
-  const armour = Uint8Array.from(inputs, (t) => ARMOUR_KINDS.indexOf(t.cableType.armour));
-  const hasInner = Uint8Array.from(inputs, (t) => Number(t.cableType.innerSheath));
-  const ovalPpm = Int32Array.from(inputs, (t) =>
-    isFlameproof(t.enclosure) ? Math.round((t.outerSheath?.ovality ?? 0) * 1e6) : 0,
-  );
+  const outerBounds = boundColumns(sizes, 'outerSeal');
+  const innerBounds = boundColumns(sizes, 'innerSeal');
+  const limitPpm = Int32Array.from(sizes, ({ family }) => Math.round(family.maxOvality * 1e6));
+  const rings = new Map(ARMOUR_KINDS.map((kind) => [kind, ringColumns(sizes, kind)]));
   const { classOf, codes } = categoricalCodes(inputs, sizes, view);
-  const noArmour = ARMOUR_KINDS.indexOf('none');
-  sizes.forEach(({ family, size }, s) => {
-    const rings = ARMOUR_KINDS.map((kind) => ringsFor(size, kind));
-    const limitPpm = Math.round(family.maxOvality * 1e6);
-    const [outerLo, outerHi] = size.outerSeal
-      ? [toUm(size.outerSeal.min), toUm(size.outerSeal.max)]
-      : [-1, -1];
-    const [innerLo, innerHi] = size.innerSeal
-      ? [toUm(size.innerSeal.min), toUm(size.innerSeal.max)]
-      : [-1, -1];
-    for (let t = 0; t < inputs.length; t += 1) {
-      let code = codes[classOf[t]!]![s]!;
-      let margin = NO_MARGIN_UM;
-      if (outerLo >= 0) {
-        if (outer.known[t] === 0) code = Math.max(code, UNKNOWN);
-        else {
-          const m = Math.min(outer.min[t]! - outerLo, outerHi - outer.max[t]!);
-          if (m < margin) margin = m;
-          if (m < 0)
-            code = Math.max(
-              code,
-              outer.certainMax[t]! > outerHi || outer.certainMin[t]! < outerLo ? MISFIT : MARGINAL,
-            );
-        }
-      }
-      if (innerLo >= 0 && hasInner[t] === 1) {
-        if (inner.known[t] === 0) code = Math.max(code, UNKNOWN);
-        else {
-          const m = Math.min(inner.min[t]! - innerLo, innerHi - inner.max[t]!);
-          if (m < margin) margin = m;
-          if (m < 0)
-            code = Math.max(
-              code,
-              inner.certainMax[t]! > innerHi || inner.certainMin[t]! < innerLo ? MISFIT : MARGINAL,
-            );
-        }
-      }
-      if (ovalPpm[t]! > limitPpm) code = MISFIT;
-      if (armour[t] !== noArmour) {
-        const faces = rings[armour[t]!]!;
-        if (faces.min.length === 0) code = MISFIT;
-        else if (wire.known[t] === 0) code = Math.max(code, UNKNOWN);
-        else {
-          let bestCode = MISFIT + 1;
-          let bestMargin = 0;
-          let bestSpare = false;
-          for (let f = 0; f < faces.min.length; f += 1) {
-            const lo = faces.min[f]!;
-            const hi = faces.max[f]!;
-            const m = Math.min(wire.min[t]! - lo, hi - wire.max[t]!);
-            const c = m >= 0 ? 0 : wire.certainMax[t]! > hi || wire.certainMin[t]! < lo ? MISFIT : MARGINAL;
-            const spare = faces.spare[f]!;
-            const better = c !== bestCode ? c < bestCode : spare !== bestSpare ? !spare : m > bestMargin;
-            if (better) {
-              bestCode = c;
-              bestMargin = m;
-              bestSpare = spare;
-            }
-          }
-          if (bestMargin < margin) margin = bestMargin;
-          code = Math.max(code, bestCode);
-        }
-      }
-      packed[t * sizes.length + s] = margin * 4 + code;
-    }
+  inputs.forEach((input, t) => {
+    const { armour, innerSheath } = input.cableType;
+    judgeRow(packed, t * sizes.length, codes[classOf[t]!]!, {
+      outer: intervalOf(input.outerSheath),
+      outerBounds,
+      inner: innerSheath ? intervalOf(input.innerSheath) : null,
+      innerBounds,
+      ovalPpm: isFlameproof(input.enclosure) ? Math.round((input.outerSheath?.ovality ?? 0) * 1e6) : 0,
+      limitPpm,
+      wire: intervalOf(input.armourWire),
+      rings: armour === 'none' ? null : (rings.get(armour) ?? null),
+    });
   });
   return { packed, terminations: inputs.length, sizes };
+}
+
+interface RowColumns {
+  readonly outer: Interval;
+  readonly outerBounds: BoundColumns;
+  /** Null when the cable has no inner sheath: that is judged with the construction. */
+  readonly inner: Interval | null;
+  readonly innerBounds: BoundColumns;
+  /** 0 where ovality does not decide. */
+  readonly ovalPpm: number;
+  readonly limitPpm: Int32Array;
+  readonly wire: Interval;
+  /** Null for a cable without armour. */
+  readonly rings: RingColumns | null;
+}
+
+// Fit and misfit alternate without a pattern from pair to pair, so a branch on them costs more than the arithmetic: the sign bit of a
+// difference, spread over the word by `>> 31`, chooses instead. All values are far inside 31 bits.
+const smaller = (a: number, b: number): number => b + ((a - b) & ((a - b) >> 31));
+const larger = (a: number, b: number): number => a - ((a - b) & ((a - b) >> 31));
+
+/** 0 where the margin is not negative; else 3 when a certain diameter lies outside, 1 when it only may. */
+function rangeCode(margin: number, low: number, high: number, sureMin: number, sureMax: number): number {
+  const outside = ((high - sureMax) | (sureMin - low)) >> 31;
+  return (margin >> 31) & (1 | (outside & 2));
+}
+
+/** One termination against all sizes. Written out flat: this is the loop that runs ten million times. */
+function judgeRow(packed: Int32Array, row: number, codes: Uint8Array, c: RowColumns): void {
+  const { known: outerKnown, min: oMin, max: oMax, certainMin: oSureMin, certainMax: oSureMax } = c.outer;
+  const innerAsked = c.inner !== null;
+  const {
+    known: innerKnown,
+    min: iMin,
+    max: iMax,
+    certainMin: iSureMin,
+    certainMax: iSureMax,
+  } = c.inner ?? c.outer;
+  const { known: wireKnown, min: wMin, max: wMax, certainMin: wSureMin, certainMax: wSureMax } = c.wire;
+  const { lo: oLo, hi: oHi } = c.outerBounds;
+  const { lo: iLo, hi: iHi } = c.innerBounds;
+  const { limitPpm, ovalPpm, rings } = c;
+  for (let s = 0; s < codes.length; s += 1) {
+    let code = codes[s]!;
+    let margin = NO_MARGIN_UM;
+    const outerLow = oLo[s]!;
+    if (outerLow >= 0) {
+      if (outerKnown) {
+        const high = oHi[s]!;
+        margin = smaller(oMin - outerLow, high - oMax);
+        code = larger(code, rangeCode(margin, outerLow, high, oSureMin, oSureMax));
+      } else code = larger(code, UNKNOWN);
+    }
+    const innerLow = iLo[s]!;
+    if (innerAsked && innerLow >= 0) {
+      if (innerKnown) {
+        const high = iHi[s]!;
+        const own = smaller(iMin - innerLow, high - iMax);
+        margin = smaller(margin, own);
+        code = larger(code, rangeCode(own, innerLow, high, iSureMin, iSureMax));
+      } else code = larger(code, UNKNOWN);
+    }
+    code |= ((limitPpm[s]! - ovalPpm) >> 31) & MISFIT;
+    if (rings !== null) {
+      const from = rings.start[s]!;
+      const to = rings.start[s + 1]!;
+      if (from === to) code = MISFIT;
+      else if (!wireKnown) code = larger(code, UNKNOWN);
+      else {
+        let bestMargin = smaller(wMin - rings.lo[from]!, rings.hi[from]! - wMax);
+        let bestCode = rangeCode(bestMargin, rings.lo[from]!, rings.hi[from]!, wSureMin, wSureMax);
+        // More faces are rare; they compete as in `chooseRing`.
+        for (let f = from + 1, best = from; f < to; f += 1) {
+          const own = smaller(wMin - rings.lo[f]!, rings.hi[f]! - wMax);
+          const ownCode = rangeCode(own, rings.lo[f]!, rings.hi[f]!, wSureMin, wSureMax);
+          const spare = rings.spare[f]! - rings.spare[best]!;
+          if (ownCode !== bestCode ? ownCode > bestCode : spare !== 0 ? spare > 0 : own <= bestMargin)
+            continue;
+          best = f;
+          bestMargin = own;
+          bestCode = ownCode;
+        }
+        margin = smaller(margin, bestMargin);
+        code = larger(code, bestCode);
+      }
+    }
+    packed[row + s] = margin * 4 + code;
+  }
 }

@@ -84,11 +84,12 @@ export function formatMm(mm: number, decimals = 1): string {
   return /^-0(\.0+)?$/.test(text) ? text.slice(1) : text;
 }
 
-/** Trims needless zeros: `34.0` → `34`. */
-export const trimNumber = (value: number, decimals = 2): string => {
-  const text = value.toFixed(decimals).replace(/\.?0+$/, '');
-  return text === '-0' ? '0' : text;
-};
+/** A number rounded to so many decimals without needless zeros: `34.0` → `34`. Called for every figure of every reason, hence no text work. */
+export function trimNumber(value: number, decimals = 2): string {
+  const scale = 10 ** decimals;
+  const rounded = Math.round(value * scale) / scale;
+  return rounded === 0 ? '0' : String(rounded);
+}
 
 const greatestCommonDivisor = (a: number, b: number): number =>
   b === 0 ? a : greatestCommonDivisor(b, a % b);

@@ -5,6 +5,7 @@ import { judgeSeal } from './seal';
 /** The clamping ring: which face takes this armour, and whether its thickness lies in the face's range. */
 export const armourRing: Criterion = {
   id: 'armourRing',
+  scope: 'size',
   title: 'Armour',
   judge: (context) => {
     const { input, family, ring, size } = context;

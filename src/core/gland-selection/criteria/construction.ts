@@ -5,6 +5,7 @@ import { constructionRefusal } from '../construction-refusal';
 /** Does the family take this construction of cable at all? */
 export const construction: Criterion = {
   id: 'construction',
+  scope: 'family',
   title: 'Construction',
   judge: ({ input, family }) => {
     const refusal = constructionRefusal(family, input.cableType);

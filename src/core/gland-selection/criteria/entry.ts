@@ -10,6 +10,7 @@ const entryName = (entry: {
 /** Direct, through one adaptor, or not at all; never two adaptors. */
 export const entryThread: Criterion = {
   id: 'entryThread',
+  scope: 'entry',
   title: 'Entry',
   judge: ({ input, size, entry }) => ({
     criterion: 'entryThread',
@@ -25,6 +26,7 @@ export const entryThread: Criterion = {
 /** Threads that really engage, after washer, earth tag, chamfer and undercut. */
 export const engagement: Criterion = {
   id: 'engagement',
+  scope: 'entry',
   title: 'Threads engaged',
   judge: ({ entry }) => {
     const worst =

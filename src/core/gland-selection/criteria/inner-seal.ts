@@ -4,6 +4,7 @@ import { judgeSeal } from './seal';
 /** The inner seal or diaphragm must close on the inner sheath; a cable without one cannot be sealed there. */
 export const innerSeal: Criterion = {
   id: 'innerSeal',
+  scope: 'size',
   title: 'Inner seal',
   judge: (context) => {
     const { input, size, family } = context;

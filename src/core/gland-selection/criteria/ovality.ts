@@ -7,6 +7,7 @@ const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
 /** An oval cable fails for a flameproof seal; elsewhere the whole interval lies in the seal's range and that is enough. */
 export const ovality: Criterion = {
   id: 'ovality',
+  scope: 'family',
   title: 'Ovality',
   judge: ({ input, family }) => {
     const base = {

@@ -6,6 +6,7 @@ const zoneName = (zone: number | null) => (zone === null ? 'no zone' : `zone ${z
 /** Protection concept and zone, as plain facts of the certificate. */
 export const concept: Criterion = {
   id: 'concept',
+  scope: 'family',
   title: 'Concept and zone',
   judge: ({ input: { enclosure }, family }) => {
     const good = coversConcept(family.certificate, enclosure);
@@ -27,6 +28,7 @@ export const concept: Criterion = {
 /** Gas and dust group; a higher group covers the lower ones. */
 export const group: Criterion = {
   id: 'group',
+  scope: 'family',
   title: 'Group',
   judge: ({ input: { enclosure }, family }) => {
     const good = coversGroup(family.certificate, enclosure);
@@ -49,6 +51,7 @@ export const group: Criterion = {
 /** Ingress protection: jets and immersion are different tests. */
 export const ip: Criterion = {
   id: 'ip',
+  scope: 'family',
   title: 'IP',
   judge: ({ input: { enclosure }, family }) => {
     const good = coversIp(family.certificate, enclosure);
@@ -72,6 +75,7 @@ export const ip: Criterion = {
 /** Service temperature of the gland's seals against the coldest and hottest the entry gets. */
 export const temperature: Criterion = {
   id: 'temperature',
+  scope: 'family',
   title: 'Temperature',
   judge: ({ input: { enclosure }, family }) => {
     const margin = temperatureMarginC(family.certificate, enclosure);
