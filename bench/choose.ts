@@ -11,7 +11,7 @@ const SIZES = 2000;
 const SAMPLED = 1000;
 
 /** A catalogue of 2,000 sizes: the demo's families again and again, each a little shifted. */
-function largeCatalogue(demo: CatalogueFile): CatalogueFile {
+export function largeCatalogue(demo: CatalogueFile): CatalogueFile {
   const random = seededRandom(7);
   const families: Family[] = [];
   let sizes = 0;
@@ -33,7 +33,7 @@ function largeCatalogue(demo: CatalogueFile): CatalogueFile {
   return { ...demo, families };
 }
 
-function terminations(): TerminationInput[] {
+export function terminations(): TerminationInput[] {
   const random = seededRandom(11);
   const places = ENCLOSURES.flatMap((e) => e.entries.map((entry) => ({ enclosure: e.enclosure, entry })));
   const pick = <T>(items: readonly T[]): T => items[Math.floor(random() * items.length)] as T;

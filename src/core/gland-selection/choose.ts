@@ -27,6 +27,8 @@ export interface Candidate {
   readonly marginMm: number | null;
   /** 1 in the middle of the tightest range, 0 at its edge, below 0 outside. */
   readonly centrality: number;
+  /** How many criteria refuse it. */
+  readonly refusals: number;
 }
 
 export interface Choice {
@@ -40,7 +42,7 @@ export interface Choice {
 /** Answers that several sizes share, for one termination. */
 interface Shared {
   readonly byFamily: Map<Family, ReadonlyMap<CriterionId, Finding>>;
-  readonly entryFits: Map<string, EntryFit>;
+  readonly entryFits: Map<string | Size['entry'], EntryFit>;
   readonly byEntry: Map<EntryFit, ReadonlyMap<CriterionId, Finding>>;
 }
 
@@ -64,8 +66,10 @@ export function judge(
   let code = 0;
   let marginMm: number | null = null;
   let centrality = Infinity;
+  let refusals = 0;
   for (const finding of findings) {
     code = Math.max(code, verdictCode(finding.verdict));
+    if (finding.verdict === 'misfit') refusals += 1;
     if (finding.range === undefined || finding.margin === null) continue;
     marginMm = marginMm === null ? finding.margin : Math.min(marginMm, finding.margin);
     centrality = Math.min(centrality, centralityOf(finding));
@@ -79,6 +83,7 @@ export function judge(
     entry,
     marginMm,
     centrality: marginMm === null ? 0 : centrality,
+    refusals,
   };
 }
 
@@ -90,11 +95,12 @@ function entryFor(
   parts: Parts,
   shared: Shared,
 ): EntryFit {
+  const own = shared.entryFits.get(size.entry);
+  if (own) return own;
   const { thread, lengthMm, undercutMm } = size.entry;
   const key = `${thread.form} ${thread.size} ${thread.pitchMm} ${lengthMm} ${undercutMm}`;
-  const known = shared.entryFits.get(key);
-  if (known) return known;
-  const made = fitEntry(input, family, size, parts);
+  const made = shared.entryFits.get(key) ?? fitEntry(input, family, size, parts);
+  shared.entryFits.set(size.entry, made);
   shared.entryFits.set(key, made);
   return made;
 }
@@ -135,7 +141,7 @@ export function choose(input: TerminationInput, catalogue: CatalogueView): Choic
 export function byMerit(a: Candidate, b: Candidate): number {
   const verdict = verdictCode(a.verdict) - verdictCode(b.verdict);
   if (verdict !== 0) return verdict;
-  const refusals = refusalCount(a) - refusalCount(b);
+  const refusals = a.refusals - b.refusals;
   if (refusals !== 0) return refusals;
   const adaptor = Number(a.entry.adaptor !== null) - Number(b.entry.adaptor !== null);
   if (adaptor !== 0) return adaptor;
@@ -143,8 +149,6 @@ export function byMerit(a: Candidate, b: Candidate): number {
   if (Math.abs(central) > 1e-9) return central;
   return a.size.code < b.size.code ? -1 : a.size.code > b.size.code ? 1 : 0;
 }
-
-const refusalCount = (c: Candidate): number => c.findings.filter((f) => f.verdict === 'misfit').length;
 
 /** How the ring goes on: “coarse groove to the cone”, “ring AY3-R32F, flat face to the cone”; empty without armour. */
 export function ringWords(ring: RingFit | null): string {

@@ -63,5 +63,13 @@ export interface Parts {
   readonly accessories: readonly Accessory[];
 }
 
-export const sheetName = (family: Family): string =>
-  `${family.sheet.title}, revision ${family.sheet.revision}`;
+const names = new WeakMap<Family, string>();
+
+/** Sheet and revision of a family: the source that most findings name. */
+export function sheetName(family: Family): string {
+  const known = names.get(family);
+  if (known !== undefined) return known;
+  const made = `${family.sheet.title}, revision ${family.sheet.revision}`;
+  names.set(family, made);
+  return made;
+}

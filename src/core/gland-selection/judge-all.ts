@@ -116,7 +116,7 @@ function categoricalCodes(
   const types = classify(classes.first, (t) => idOf(t.cableType));
   const boxes = classify(classes.first, (t) => idOf(t.enclosure));
   const places = classify(classes.first, placeKey);
-  const families = classify([...sizes], ({ family }) => idOf(family));
+  const families = classify([...sizes], ({ family }) => `${family.code} ${family.sheet.revision}`);
   const certificates = classify([...sizes], ({ family }) => idOf(family.certificate));
   const entries = classify([...sizes], ({ size }) => idOf(size.entry));
   const hasInnerSeal = Uint8Array.from(sizes, ({ size }) => Number(size.innerSeal !== undefined));

@@ -1,5 +1,5 @@
-import { toUm } from '@/core/kernel';
 import type { ArmourKind, RingOption, Size } from '@/core/catalogue';
+import { rangeFacts } from './printed-range';
 import { judgeRange, verdictCode, type IntervalUm, type RangeJudgement } from './verdict';
 
 /** A ring face and how the measured armour lies in its range. */
@@ -15,15 +15,15 @@ export function chooseRing(size: Size, armour: ArmourKind, wire: IntervalUm | nu
   let best: RingFit | null = null;
   for (const option of size.rings) {
     if (!option.armour.includes(armour)) continue;
-    const judged: RangeJudgement =
-      wire === null
-        ? { verdict: 'unknown', marginUm: 0 }
-        : judgeRange(toUm(option.range.min), toUm(option.range.max), wire);
-    const fit = { ...judged, option };
+    const { minUm, maxUm } = rangeFacts(option.range);
+    const judged = wire === null ? UNKNOWN : judgeRange(minUm, maxUm, wire);
+    const fit = { verdict: judged.verdict, marginUm: judged.marginUm, option };
     if (best === null || isBetter(fit, best)) best = fit;
   }
   return best;
 }
+
+const UNKNOWN: RangeJudgement = { verdict: 'unknown', marginUm: 0 };
 
 function isBetter(a: RingFit, b: RingFit): boolean {
   const verdict = verdictCode(a.verdict) - verdictCode(b.verdict);

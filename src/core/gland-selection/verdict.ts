@@ -4,7 +4,9 @@ export type Verdict = 'fits' | 'marginal' | 'unknown' | 'misfit';
 /** From best to worst; the place in this list is the code in packed results. */
 export const VERDICTS: readonly Verdict[] = ['fits', 'marginal', 'unknown', 'misfit'];
 
-export const verdictCode = (verdict: Verdict): number => VERDICTS.indexOf(verdict);
+const CODES: Readonly<Record<Verdict, number>> = { fits: 0, marginal: 1, unknown: 2, misfit: 3 };
+
+export const verdictCode = (verdict: Verdict): number => CODES[verdict];
 
 export const worst = (verdicts: Iterable<Verdict>): Verdict => {
   let code = 0;
