@@ -1,4 +1,3 @@
-import { toUm } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
 import type { Family, Size } from '@/core/catalogue';
 import { CRITERIA } from './criteria';
@@ -6,7 +5,7 @@ import { fitEntry, type EntryFit } from './entry-fit';
 import type { CriterionId, Finding, JudgeContext, Parts } from './finding';
 import { chooseRing, type RingFit } from './ring-fit';
 import { intervalUm, neededQuantities, provisionalReasons, type TerminationInput } from './termination-input';
-import { verdictCode, VERDICTS, type Verdict } from './verdict';
+import { verdictCode, VERDICTS, type IntervalUm, type Verdict } from './verdict';
 
 /** Raised by hand whenever a change of these rules may change an answer; stored with every plan. */
 export const GLAND_SELECTION_RULES = 1;
@@ -39,14 +38,20 @@ export interface Choice {
   readonly answer: string;
 }
 
-/** Answers that several sizes share, for one termination. */
+/** Answers that several sizes share, for one termination. Findings stand at the place of their criterion. */
 interface Shared {
-  readonly byFamily: Map<Family, ReadonlyMap<CriterionId, Finding>>;
+  readonly wire: IntervalUm | null;
+  readonly byFamily: Map<Family, readonly (Finding | null)[]>;
   readonly entryFits: Map<string | Size['entry'], EntryFit>;
-  readonly byEntry: Map<EntryFit, ReadonlyMap<CriterionId, Finding>>;
+  readonly byEntry: Map<EntryFit, readonly (Finding | null)[]>;
 }
 
-const sharedAnswers = (): Shared => ({ byFamily: new Map(), entryFits: new Map(), byEntry: new Map() });
+const sharedAnswers = (input: TerminationInput): Shared => ({
+  wire: input.armourWire === null ? null : intervalUm(input.armourWire),
+  byFamily: new Map(),
+  entryFits: new Map(),
+  byEntry: new Map(),
+});
 
 /** Judges one size with all reasons. */
 export function judge(
@@ -54,15 +59,15 @@ export function judge(
   family: Family,
   size: Size,
   parts: Parts,
-  shared = sharedAnswers(),
+  shared = sharedAnswers(input),
 ): Candidate {
-  const wire = input.armourWire === null ? null : intervalUm(input.armourWire);
-  const ring = input.cableType.armour === 'none' ? null : chooseRing(size, input.cableType.armour, wire);
+  const ring =
+    input.cableType.armour === 'none' ? null : chooseRing(size, input.cableType.armour, shared.wire);
   const entry = entryFor(input, family, size, parts, shared);
   const context: JudgeContext = { input, family, size, ring, entry };
   const ofFamily = answers('family', context, shared.byFamily, family);
   const ofEntry = answers('entry', context, shared.byEntry, entry);
-  const findings = CRITERIA.map((c) => ofFamily.get(c.id) ?? ofEntry.get(c.id) ?? c.judge(context));
+  const findings = CRITERIA.map((c, i) => ofFamily[i] ?? ofEntry[i] ?? c.judge(context));
   let code = 0;
   let marginMm: number | null = null;
   let centrality = Infinity;
@@ -105,30 +110,30 @@ function entryFor(
   return made;
 }
 
+/** Findings of the criteria of one scope, worked out once for each key; null at the places of the others. */
 function answers<K>(
   scope: 'family' | 'entry',
   context: JudgeContext,
-  known: Map<K, ReadonlyMap<CriterionId, Finding>>,
+  known: Map<K, readonly (Finding | null)[]>,
   key: K,
-): ReadonlyMap<CriterionId, Finding> {
+): readonly (Finding | null)[] {
   const found = known.get(key);
   if (found) return found;
-  const made = new Map(CRITERIA.filter((c) => c.scope === scope).map((c) => [c.id, c.judge(context)]));
+  const made = CRITERIA.map((c) => (c.scope === scope ? c.judge(context) : null));
   known.set(key, made);
   return made;
 }
 
 function centralityOf(finding: Finding): number {
   if (!finding.range || !finding.interval) return 0;
-  const half = (toUm(finding.range.max) - toUm(finding.range.min)) / 2;
-  const middle = (toUm(finding.range.max) + toUm(finding.range.min)) / 2;
-  const at = (toUm(finding.interval.max) + toUm(finding.interval.min)) / 2;
-  return half === 0 ? 0 : 1 - Math.abs(at - middle) / half;
+  const { range, interval } = finding;
+  const width = range.max - range.min;
+  return width === 0 ? 0 : 1 - Math.abs(interval.max + interval.min - range.max - range.min) / width;
 }
 
 /** Every size of every family judged and ranked for one termination, with the answer in a sentence. */
 export function choose(input: TerminationInput, catalogue: CatalogueView): Choice {
-  const shared = sharedAnswers();
+  const shared = sharedAnswers(input);
   const candidates = catalogue.families.flatMap((family) =>
     family.sizes.map((size) => judge(input, family, size, catalogue, shared)),
   );

@@ -114,6 +114,7 @@ describe('adding and editing cables', () => {
     expect(await tags({ filter: '%' })).toEqual(['M%2']);
     expect(await tags({ filter: '_' })).toEqual(['M_1']);
     expect((await good(schedulePage(job, { ...all, filter: 'k', limit: 1 }))).total).toBe(4);
+    expect(await good(schedulePage(job, { ...all, offset: 50 }))).toEqual({ rows: [], total: 6 });
   });
 });
 

@@ -31,9 +31,20 @@ interface Met {
   readonly conflict: RowConflict;
 }
 
+// Kept outside, so that the grid does not take them for something new at every stroke.
+const SORTING_ORDER: readonly ('asc' | 'desc')[] = ['asc', 'desc'];
+const PAGE_SIZES = [25, 50, 100];
+const LOOK = {
+  border: '2px solid var(--ac-rule)',
+  background: 'var(--ac-surface)',
+  '& .MuiDataGrid-columnHeaderTitle': { fontWeight: 650 },
+  '--DataGrid-rowBorderColor': 'var(--ac-rule)',
+  '--DataGrid-t-header-background-base': 'var(--ac-sunken)',
+};
+
 /** The cables with their two ends. Filtered, sorted and paged by the server; edited in place and saved at once. */
 export default function ScheduleGrid({ job, choices, actions, filter, generation }: Props) {
-  const [paging, setPaging] = useState<GridPaginationModel>({ page: 0, pageSize: 50 });
+  const [paging, setPaging] = useState<GridPaginationModel>({ page: 0, pageSize: 25 });
   const [sort, setSort] = useState<GridSortModel>([{ field: 'tag', sort: 'asc' }]);
   const [page, setPage] = useState<Page | null>(null);
   const [away, setAway] = useState(false);
@@ -72,6 +83,10 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
   }, [filter, paging, sort, job.slug, again, generation, reload]);
 
   const rows = useMemo(() => (page?.rows ?? []).map((r) => gridRow(r, job.unit)), [page, job.unit]);
+
+  const nothing =
+    filter === '' ? 'No cables yet: add one above, or import a schedule.' : 'Nothing matches this filter.';
+  const localeText = useMemo(() => ({ noRowsLabel: nothing }), [nothing]);
 
   const save = async (fresh: GridRow, old: GridRow): Promise<GridRow> => {
     const fields = changedFields(old, fresh);
@@ -204,26 +219,15 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
         onPaginationModelChange={setPaging}
         sortModel={sort}
         onSortModelChange={setSort}
-        sortingOrder={['asc', 'desc']}
-        pageSizeOptions={[25, 50, 100]}
+        sortingOrder={SORTING_ORDER}
+        pageSizeOptions={PAGE_SIZES}
         disableColumnFilter
         disableColumnMenu
         disableRowSelectionOnClick
         processRowUpdate={save}
-        onProcessRowUpdateError={() => reload()}
-        localeText={{
-          noRowsLabel:
-            filter === ''
-              ? 'No cables yet: add one above, or import a schedule.'
-              : 'Nothing matches this filter.',
-        }}
-        sx={{
-          border: '2px solid var(--ac-rule)',
-          background: 'var(--ac-surface)',
-          '& .MuiDataGrid-columnHeaderTitle': { fontWeight: 650 },
-          '--DataGrid-rowBorderColor': 'var(--ac-rule)',
-          '--DataGrid-t-header-background-base': 'var(--ac-sunken)',
-        }}
+        onProcessRowUpdateError={reload}
+        localeText={localeText}
+        sx={LOOK}
       />
     </div>
   );
