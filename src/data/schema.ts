@@ -150,6 +150,7 @@ export const stationSummary = mysqlTable('station_summary', {
   nextStation: varchar('next_station', { length: 20 }),
   nextAction: varchar('next_action', { length: 200 }),
   blockedBy: varchar('blocked_by', { length: 500 }),
+  size: varchar('size', { length: 30 }),
 });
 
 export const edit = mysqlTable('edit', {

@@ -27,6 +27,7 @@ export interface SummaryView {
   readonly arcs: string;
   readonly next: CollarState['next'];
   readonly blockedBy: string | null;
+  readonly size: string | null;
 }
 
 export interface ReadingView {

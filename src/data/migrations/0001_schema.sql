@@ -202,3 +202,6 @@ CREATE TABLE IF NOT EXISTS edit (
   KEY edit_by_job (job_id, id),
   FOREIGN KEY (job_id) REFERENCES job (id)
 ) ENGINE=InnoDB;
+
+-- step: station-summary-size
+ALTER TABLE station_summary ADD COLUMN IF NOT EXISTS size VARCHAR(30) NULL;

@@ -15,6 +15,8 @@ export interface SummaryRow {
   readonly arcs: string;
   readonly next: CollarState['next'];
   readonly blockedBy: string | null;
+  /** Gland size in force, if one has been taken. */
+  readonly size: string | null;
 }
 
 const BATCH = 500;
@@ -22,13 +24,14 @@ const BATCH = 500;
 /** Stores what `collarOf` said. Written in the same transaction as whatever changed it. */
 export async function writeSummaries(
   tx: Tx,
-  rows: readonly { terminationId: number; collar: CollarState }[],
+  rows: readonly { terminationId: number; collar: CollarState; size: string | null }[],
 ): Promise<void> {
   for (let i = 0; i < rows.length; i += BATCH) {
     await tx
       .insert(stationSummary)
       .values(
-        rows.slice(i, i + BATCH).map(({ terminationId, collar }) => ({
+        rows.slice(i, i + BATCH).map(({ terminationId, collar, size }) => ({
+          size,
           terminationId,
           arcs: encodeArcs(collar.arcs),
           nextStation: collar.next?.station ?? null,
@@ -42,6 +45,7 @@ export async function writeSummaries(
           nextStation: sql`VALUES(next_station)`,
           nextAction: sql`VALUES(next_action)`,
           blockedBy: sql`VALUES(blocked_by)`,
+          size: sql`VALUES(size)`,
         },
       });
   }
@@ -61,6 +65,7 @@ export async function loadSummaries(tx: Tx, jobId: number): Promise<SummaryRow[]
       nextStation: stationSummary.nextStation,
       nextAction: stationSummary.nextAction,
       blockedBy: stationSummary.blockedBy,
+      size: stationSummary.size,
     })
     .from(termination)
     .innerJoin(cable, eq(termination.cableId, cable.id))

@@ -133,7 +133,11 @@ export async function refreshSummaries(
     const assessments = await assessMany(tx, job, rows);
     await writeSummaries(
       tx,
-      assessments.map((a) => ({ terminationId: a.row.id, collar: a.collar })),
+      assessments.map((a) => ({
+        terminationId: a.row.id,
+        collar: a.collar,
+        size: a.plan?.plan.size ?? null,
+      })),
     );
   }
 }

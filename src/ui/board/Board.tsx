@@ -117,6 +117,7 @@ export function Board({ job }: { readonly job: string }) {
                     {[row.enclosure, row.area].filter(Boolean).join(' · ')}
                   </span>
                 </span>
+                <span className={styles.size}>{row.size ?? ''}</span>
                 <span className={styles.next}>
                   {row.next ? (
                     <>

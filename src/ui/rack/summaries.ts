@@ -76,6 +76,7 @@ export function filterSummaries(rows: readonly SummaryView[], filter: string): r
         row.title,
         row.area,
         row.type,
+        row.size,
         row.next?.action,
         row.blockedBy,
       ]

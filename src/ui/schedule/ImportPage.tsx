@@ -84,8 +84,9 @@ export function ImportPage({ job }: { readonly job: string }) {
           if (dropped) void judge(dropped);
         }}
       >
+        <p>{file ? file.name : 'Drop the file here, or'}</p>
         <label>
-          Drop the file here or choose it:{' '}
+          Choose a file
           <input
             type="file"
             accept=".csv,.txt,text/csv"
@@ -97,6 +98,7 @@ export function ImportPage({ job }: { readonly job: string }) {
           />
         </label>
       </div>
+      {file === null ? <Example /> : null}
       {busy ? <p role="status">Reading…</p> : null}
       <Problems problems={problems} />
       {outcome ? (
@@ -190,5 +192,36 @@ export function ImportPage({ job }: { readonly job: string }) {
         </>
       ) : null}
     </main>
+  );
+}
+
+/** What a good file looks like, before there is one. */
+function Example() {
+  const rows = [
+    ['cable', 'type', 'route', 'a_enclosure', 'a_entry', 'a_tail', 'outer'],
+    ['K-140', 'W4-10', '42,5 m', 'MCC-1', 'P15', '620', 'caliper 20.8 mm @0 | caliper 21 mm @90'],
+    ['K-141', 'B4-4', '18 m', 'MCC-2', 'P14', '1 3/4 in', 'datasheet 14.6 mm ± 0.4'],
+  ];
+  const [head = [], ...body] = rows;
+  return (
+    <table className={styles.example}>
+      <caption className="ac-visually-hidden">An example of a schedule file</caption>
+      <thead>
+        <tr>
+          {head.map((c) => (
+            <th key={c}>{c}</th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {body.map((r) => (
+          <tr key={r[0]}>
+            {r.map((c, i) => (
+              <td key={head[i]}>{c}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -73,7 +73,7 @@ export function DrawingPanel({ view, lit, onLight }: Props) {
               {cut.marks.map((mark) =>
                 mark.guard.maxDepthMm !== null && mark.guard.maxDepthMm > 0 ? (
                   <tr key={`d${mark.id}`}>
-                    <th scope="row">{mark.title.replace(' off', '')}, blade at most</th>
+                    <th scope="row">{mark.title.replace(' off', '')}, blade max.</th>
                     <td>
                       <Both texts={depthTexts(mark.guard.maxDepthMm)} />
                     </td>

@@ -1,0 +1,78 @@
+// Pictures of the main views, made from the demo job.
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { openBrowser } from './browser';
+
+const address = process.env.E2E_ADDRESS ?? '';
+const FOLDER = 'docs/screenshots';
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly size?: readonly [number, number];
+  readonly dark?: boolean;
+}
+
+const SHOTS: readonly Shot[] = [
+  { name: 'board', path: '/job/quillmere/board' },
+  { name: 'schedule', path: '/job/quillmere/schedule' },
+  { name: 'import', path: '/job/quillmere/schedule/import' },
+  { name: 'measure', path: '/job/quillmere/t/K-118/B/measure' },
+  { name: 'choose', path: '/job/quillmere/t/K-104/B/choose' },
+  { name: 'choose-dark', path: '/job/quillmere/t/K-109/B/choose', dark: true },
+  { name: 'cut', path: '/job/quillmere/t/K-105/B/cut' },
+  { name: 'make-off', path: '/job/quillmere/t/K-117/B/makeOff' },
+  { name: 'tighten', path: '/job/quillmere/t/K-117/B/tighten' },
+  { name: 'prove', path: '/job/quillmere/t/K-101/B/prove' },
+  { name: 'catalogue', path: '/catalogue' },
+  { name: 'bench-cut', path: '/job/quillmere/bench/K-105/A', size: [1024, 768] },
+  { name: 'bench-look', path: '/job/quillmere/bench/K-108/A', size: [1024, 768] },
+  { name: 'bench-measure', path: '/job/quillmere/bench/K-115/A', size: [1024, 768] },
+  { name: 'bench-phone', path: '/job/quillmere/bench/K-105/A', size: [390, 844] },
+];
+
+async function main(): Promise<void> {
+  mkdirSync(FOLDER, { recursive: true });
+  const browser = await openBrowser();
+  const { driver } = browser;
+  try {
+    await driver.get(`${address}/catalogue`);
+    await driver.manage().addCookie({ name: 'ac_actor', value: 'planner' });
+    for (const { name, path, size = [1280, 800], dark = false } of SHOTS) {
+      await browser.resize(size[0], size[1]);
+      await driver.executeScript(`localStorage.setItem('mui-mode', '${dark ? 'dark' : 'light'}')`);
+      await driver.get(`${address}${path}`);
+      await driver.wait(
+        async () =>
+          !(await driver.executeScript<string>('return document.body.innerText')).includes('Loading'),
+        15_000,
+      );
+      await driver.sleep(700);
+      writeFileSync(join(FOLDER, `${name}.png`), await driver.takeScreenshot(), 'base64');
+    }
+    await card();
+  } finally {
+    await browser.close();
+  }
+}
+
+/** The first page of a cut card, as a reader shows it. */
+async function card(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'amber-collar-card-'));
+  const answer = await fetch(`${address}/job/quillmere/card/K-105/B`);
+  writeFileSync(join(folder, 'card.pdf'), Buffer.from(await answer.arrayBuffer()));
+  execFileSync('pdftoppm', [
+    '-r',
+    '80',
+    '-png',
+    '-singlefile',
+    join(folder, 'card.pdf'),
+    join(folder, 'card'),
+  ]);
+  renameSync(join(folder, 'card.png'), join(FOLDER, 'cut-card.png'));
+  rmSync(folder, { recursive: true });
+}
+
+void main();
