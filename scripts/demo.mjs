@@ -11,6 +11,10 @@ const external = process.env.DATABASE_URL;
 const lock = join(LOCAL, 'demo.json');
 const running = runningDemo();
 if (running) {
+  writeFileSync(
+    lock,
+    JSON.stringify({ pid: process.pid, address: application.address, applicationPid: application.pid }),
+  );
   console.log(
     `The demo is already running at ${running.address ?? 'its address, just starting'} (process ${running.pid}).`,
   );
@@ -72,14 +76,21 @@ try {
   await stop(1);
 }
 
+/** The demo that runs already, or null. What a killed run left behind is stopped: its server would keep the port. */
 function runningDemo() {
   if (!existsSync(lock)) return null;
+  const known = JSON.parse(readFileSync(lock, 'utf8'));
+  if (commandOf(known.pid).includes('demo.mjs')) return known;
+  if (known.applicationPid && /next/.test(commandOf(known.applicationPid)))
+    process.kill(known.applicationPid, 'SIGTERM');
+  return null;
+}
+
+/** Command line of a process, empty when there is none of that number. */
+function commandOf(pid) {
   try {
-    const known = JSON.parse(readFileSync(lock, 'utf8'));
-    const command = readFileSync(`/proc/${known.pid}/cmdline`, 'utf8');
-    return command.includes('demo.mjs') ? known : null;
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8');
   } catch {
-    // Left behind by a run that was killed.
-    return null;
+    return '';
   }
 }
