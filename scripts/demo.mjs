@@ -11,10 +11,6 @@ const external = process.env.DATABASE_URL;
 const lock = join(LOCAL, 'demo.json');
 const running = runningDemo();
 if (running) {
-  writeFileSync(
-    lock,
-    JSON.stringify({ pid: process.pid, address: application.address, applicationPid: application.pid }),
-  );
   console.log(
     `The demo is already running at ${running.address ?? 'its address, just starting'} (process ${running.pid}).`,
   );
@@ -66,6 +62,10 @@ try {
     databaseUrl: db.url,
     dev,
   });
+  writeFileSync(
+    lock,
+    JSON.stringify({ pid: process.pid, address: application.address, applicationPid: application.pid }),
+  );
   console.log(
     `\nAmber Collar is at ${application.address} (ready after ${((Date.now() - started) / 1000).toFixed(0)} s). Ctrl+C stops it and its database.\n`,
   );
@@ -82,7 +82,7 @@ function runningDemo() {
   const known = JSON.parse(readFileSync(lock, 'utf8'));
   if (commandOf(known.pid).includes('demo.mjs')) return known;
   if (known.applicationPid && /next/.test(commandOf(known.applicationPid)))
-    process.kill(known.applicationPid, 'SIGTERM');
+    process.kill(known.applicationPid, 'SIGKILL');
   return null;
 }
 
