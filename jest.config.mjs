@@ -14,10 +14,15 @@ const transform = {
 const shared = {
   rootDir: '.',
   transform,
+  setupFilesAfterEnv: ['<rootDir>/scripts/test-timeout.cjs'],
   transformIgnorePatterns: [
     '/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates|@noble/hashes)/)',
   ],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/scripts/empty.cjs' },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^server-only$': '<rootDir>/scripts/empty.cjs',
+    '\\.css$': '<rootDir>/scripts/css.cjs',
+  },
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/.local/'],
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.local/'],
 };

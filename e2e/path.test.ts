@@ -9,7 +9,6 @@ import { openBrowser, type Browser } from './browser';
 const address = process.env.E2E_ADDRESS ?? '';
 const downloads = mkdtempSync(join(tmpdir(), 'amber-collar-downloads-'));
 const WAIT = 10_000;
-jest.setTimeout(90_000);
 
 let browser: Browser;
 const d = () => browser.driver;

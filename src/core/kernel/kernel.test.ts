@@ -1,0 +1,65 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { number, object, string } from 'yup';
+import { hull, problemLine, textWidth, validate } from '.';
+
+const schema = object({ tag: string().max(5).required(), count: number().integer().min(1).required() })
+  .noUnknown()
+  .required();
+
+describe('validate', () => {
+  it('changes nothing on the way: text is no number', () => {
+    expect(validate(schema, { tag: 'K-1', count: 2 })).toEqual({ ok: true, value: { tag: 'K-1', count: 2 } });
+    expect(validate(schema, { tag: 'K-1', count: '2' })).toMatchObject({
+      ok: false,
+      problems: [{ path: 'count', value: '2' }],
+    });
+  });
+
+  it('finds every problem at once, with path and value, and refuses unknown keys', () => {
+    const result = validate(schema, { tag: 'much too long', count: 0 });
+    expect(result.ok ? [] : result.problems.map((p) => [p.path, p.value])).toEqual([
+      ['tag', 'much too long'],
+      ['count', 0],
+    ]);
+    expect(validate(schema, { tag: 'K-1', count: 1, colour: 'red' }).ok).toBe(false);
+    for (const nothing of [null, undefined, 3, 'x', []]) expect(validate(schema, nothing).ok).toBe(false);
+  });
+});
+
+it('prints a problem in one line, long values cut', () => {
+  expect(problemLine({ path: 'a[0].b', message: 'is wrong', value: 'x' })).toBe('a[0].b: is wrong, got "x"');
+  expect(problemLine({ path: '', message: 'is empty' })).toBe('(input): is empty');
+  expect(problemLine({ path: 'a', message: 'm', value: 'y'.repeat(500) }).length).toBeLessThan(120);
+});
+
+it('takes the hull of intervals, of at least one', () => {
+  expect(
+    hull([
+      { min: 3, max: 4 },
+      { min: 1, max: 2 },
+    ]),
+  ).toEqual({ min: 1, max: 4 });
+  expect(() => hull([])).toThrow();
+});
+
+describe('text width', () => {
+  it('grows with every character and scales with the size', () => {
+    expect(textWidth('38', 12, 400)).toBeLessThan(textWidth('388', 12, 400));
+    expect(textWidth('armour', 24, 600)).toBeCloseTo(2 * textWidth('armour', 12, 600), 9);
+    expect(textWidth('', 12, 400)).toBe(0);
+  });
+
+  it('comes from the face that ships (npm run generate)', () => {
+    const fresh = execFileSync(
+      process.execPath,
+      [
+        '--input-type=module',
+        '-e',
+        "import { fontWidthsSource } from './scripts/font-widths.mjs'; process.stdout.write(fontWidthsSource());",
+      ],
+      { encoding: 'utf8' },
+    );
+    expect(readFileSync('src/core/kernel/font-widths.ts', 'utf8')).toBe(fresh);
+  });
+});

@@ -1,0 +1,107 @@
+import { readFileSync } from 'node:fs';
+import { closeDatabase, database, loadSummaries } from '@/data';
+import { CABLES, ENCLOSURES } from '@/data/seed/quillmere';
+import { encodeArcs } from '@/core/procedure';
+import { loadDemo } from './demo';
+import { good } from './testing/job';
+import { assessOne, requireJob } from './operations/load';
+import { viewSummaries } from './operations/view';
+
+afterAll(closeDatabase);
+
+beforeAll(async () => {
+  const loaded = await loadDemo(readFileSync('examples/catalogue/demo.json', 'utf8'));
+  if (!loaded.ok) throw new Error(JSON.stringify(loaded.problems));
+}, 60_000);
+
+const choice = async (cable: string, end: string) => {
+  const { assessment } = await good(assessOne(database(), { job: 'quillmere', cable, end }));
+  return { assessment, best: assessment.choice?.candidates[0] };
+};
+
+it('is a job of a size worth trying', () => {
+  expect(CABLES.length).toBeGreaterThanOrEqual(24);
+  expect(CABLES.length * 2).toBeGreaterThanOrEqual(40);
+  expect(new Set(ENCLOSURES.map((e) => e.area))).toEqual(
+    new Set(['Switch room', 'Still house', 'Grain intake', 'Pump room', 'Cask store']),
+  );
+});
+
+it('is loaded once', async () => {
+  expect(await good(loadDemo(readFileSync('examples/catalogue/demo.json', 'utf8')))).toBe('there');
+});
+
+describe('has its awkward cases', () => {
+  it('an oval cable at a flameproof box', async () => {
+    const { best } = await choice('K-106', 'B');
+    expect(best?.verdict).toBe('misfit');
+    expect(best?.findings.find((f) => f.criterion === 'ovality')?.verdict).toBe('misfit');
+  });
+
+  it('a marginal diameter', async () => expect((await choice('K-109', 'B')).best?.verdict).toBe('marginal'));
+
+  it('cables known from the datasheet only', async () => {
+    const { assessment } = await choice('K-121', 'A');
+    expect(assessment.measured.outerSheath?.provisional).toBe(true);
+    expect(assessment.collar.arcs[0]?.state).toBe('provisional');
+  });
+
+  it('a wrong thread', async () => {
+    const { best } = await choice('K-112', 'B');
+    expect(best?.findings.find((f) => f.criterion === 'entryThread')?.reason).toMatch(/3\/4 NPT/);
+  });
+
+  it('a flameproof wall with too few threads', async () => {
+    const { best } = await choice('K-107', 'B');
+    expect(best?.findings.find((f) => f.criterion === 'engagement')?.reason).toMatch(/0\.5 mm short/);
+  });
+
+  it('a cable that no size fits', async () => {
+    const { assessment } = await choice('K-126', 'A');
+    expect(assessment.choice?.candidates.every((c) => c.verdict === 'misfit')).toBe(true);
+  });
+
+  it('inch readings', async () => {
+    const { assessment } = await choice('K-118', 'B');
+    expect(assessment.readings.map((r) => r.reading.text)).toContain('1 3/32');
+    expect(assessment.measured.outerSheath?.mean).toBeCloseTo((27.78125 + 28.575) / 2, 3);
+  });
+
+  it('an end that nobody has measured, and one whose terminal is not known', async () => {
+    expect((await choice('K-122', 'A')).assessment.missing).toEqual([
+      'outerSheath',
+      'innerSheath',
+      'armourWire',
+    ]);
+    expect((await choice('K-129', 'B')).assessment.collar.blockedBy).toMatch(
+      /farthest terminal is not known/,
+    );
+  });
+});
+
+it('has stored collars that are what is worked out afresh', async () => {
+  const job = await requireJob(database(), 'quillmere');
+  if (!job.ok) throw new Error('no demo job');
+  const stored = await loadSummaries(database(), job.value.id);
+  expect(stored).toHaveLength(CABLES.length * 2);
+  for (const row of stored) {
+    const { assessment } = await good(
+      assessOne(database(), { job: 'quillmere', cable: row.cable, end: row.end }),
+    );
+    expect([row.cable, row.end, row.arcs, row.next?.action ?? null, row.size]).toEqual([
+      row.cable,
+      row.end,
+      encodeArcs(assessment.collar.arcs),
+      assessment.collar.next?.action ?? null,
+      assessment.plan?.plan.size ?? null,
+    ]);
+    expect(assessment.chainFaults).toEqual([]);
+  }
+}, 30_000);
+
+it('has every state that the board can show but waiting', async () => {
+  const states = new Set(
+    (await good(viewSummaries('quillmere'))).flatMap((s) => [...s.arcs].filter((_, i) => i % 2 === 0)),
+  );
+  expect([...'tdpbhn'].filter((s) => !states.has(s))).toEqual([]);
+});
