@@ -34,12 +34,23 @@ function connect(): Connected {
 /** For single reads that need no transaction. */
 export const database = (): Tx => connect().database;
 
+/** Codes by which the server says that two transactions got in each other's way and one has been taken back whole. */
+const COLLIDED = new Set(['ER_LOCK_DEADLOCK', 'ER_CHECKREAD', 'ER_TABLE_DEF_CHANGED']);
+const ATTEMPTS = 4;
+
 /**
  * Runs `work` in one transaction: all of it or nothing. Read committed, so that what is read after taking a row's lock is what the
- * holder before has written.
+ * holder before has written. A transaction that the server took back because of another is run again, so `work` must not do anything
+ * but read and write through its `tx`.
  */
-export function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
-  return connect().database.transaction((tx) => work(tx), { isolationLevel: 'read committed' });
+export async function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt += 1) {
+    try {
+      return await connect().database.transaction((tx) => work(tx), { isolationLevel: 'read committed' });
+    } catch (error) {
+      if (attempt === ATTEMPTS || !COLLIDED.has(codeOf(error) ?? '')) throw error;
+    }
+  }
 }
 
 export async function closeDatabase(): Promise<void> {

@@ -6,6 +6,7 @@ import {
   collarOf,
   compareDecisions,
   generateSteps,
+  isStale,
   mayConfirm,
   planInputHash,
   planTermination,
@@ -190,6 +191,26 @@ describe('replay', () => {
       expect(replay(steps, workUntil(steps, again, null)).loops).toBe(1);
     },
   );
+});
+
+describe('a plan', () => {
+  it('is provisional at a flameproof box until calipers and a tape have both been there', () => {
+    const noTape = { ...interval('outerSheath', 28, 28.4), hasTape: false };
+    expect(made('RW2-32', { ...TERMINATION, outerSheath: noTape }).plan.provisional).toEqual([
+      'a flameproof entry asks for a tape reading of the outer sheath as well',
+    ]);
+    expect(made('RW2-32').plan.provisional).toEqual([]);
+  });
+
+  it('is stale when the rules it was made by are no longer those in force', () => {
+    const { plan, request, family } = made();
+    expect(isStale(plan, request, family)).toBe(false);
+    expect(
+      isStale({ ...plan, rules: { ...plan.rules, cutBack: plan.rules.cutBack - 1 } }, request, family),
+    ).toBe(true);
+    expect(isStale(plan, { ...request, routeMm: 241 }, family)).toBe(true);
+    expect(isStale(plan, { ...request, unit: 'in' }, family)).toBe(true);
+  });
 });
 
 describe('a changed measurement', () => {

@@ -5,6 +5,7 @@ import { CUT_BACK_RULES, markText, overArmourMaxMm, planCut, type CutPlan } from
 import {
   ACCESSORY_WORDS,
   GLAND_SELECTION_RULES,
+  provisionalReasons,
   ringWords,
   type Candidate,
   type TerminationInput,
@@ -98,6 +99,18 @@ function familyHash(family: Family): string {
 const summary = (m: TerminationInput['outerSheath']) =>
   m === null ? null : [m.interval.min, m.interval.max, m.certainMin, m.certainMax, m.provisional];
 
+/** The rules in force; a plan that was made under others is stale. */
+const RULES: TerminationPlan['rules'] = {
+  glandSelection: GLAND_SELECTION_RULES,
+  cutBack: CUT_BACK_RULES,
+  tightening: TIGHTENING_RULES,
+  procedure: PROCEDURE_RULES,
+};
+
+/** Has anything a plan stands on changed since it was made: a measurement, the place, the profile, or the rules themselves? */
+export const isStale = (plan: TerminationPlan, request: PlanRequest, family: Family): boolean =>
+  planInputHash(request, family) !== plan.inputHash || hashOf(plan.rules) !== hashOf(RULES);
+
 /** Works the whole termination out for a candidate. The candidate must come from the same input. */
 export function planTermination(request: PlanRequest, candidate: Candidate): TerminationPlan {
   const { input } = request;
@@ -126,18 +139,13 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
   const base = {
     tag: request.tag,
     inputHash: planInputHash(request, family),
-    rules: {
-      glandSelection: GLAND_SELECTION_RULES,
-      cutBack: CUT_BACK_RULES,
-      tightening: TIGHTENING_RULES,
-      procedure: PROCEDURE_RULES,
-    },
+    rules: RULES,
     family: { code: family.code, revision: family.sheet.revision, sheet: family.sheet.title },
     size: size.code,
     partNumber: size.partNumber,
     verdict: candidate.verdict,
     marginMm: candidate.marginMm,
-    provisional: [...provisionalOf(request, candidate)],
+    provisional: provisionalOf(request, candidate),
     ring: ring?.option ?? null,
     ringWords: ringWords(ring),
     adaptor: entry.adaptor?.partNumber ?? null,
@@ -167,16 +175,8 @@ const accessoryWords = (a: Accessory): string =>
   `${a.partNumber} ${ACCESSORY_WORDS[a.kind]}, ${a.thicknessMm} mm`;
 
 function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
-  const reasons = candidate.verdict === 'marginal' ? ['a range is only marginally met'] : [];
-  const { outerSheath, innerSheath, armourWire } = request.input;
-  for (const [name, m] of [
-    ['outer sheath', outerSheath],
-    ['inner sheath', innerSheath],
-    ['armour wire', armourWire],
-  ] as const) {
-    if (m?.provisional) reasons.push(`${name} is a datasheet value`);
-  }
-  return reasons;
+  const marginal = candidate.verdict === 'marginal' ? ['a range is only marginally met'] : [];
+  return [...marginal, ...provisionalReasons(request.input)];
 }
 
 function decisionsOf(plan: Omit<TerminationPlan, 'decisions'>, unit: LengthUnit): Decision[] {

@@ -3,6 +3,7 @@ import { measure, type Measurement, type Reading } from '@/core/cable-measuremen
 import {
   choose,
   neededQuantities,
+  provisionalReasons,
   type CatalogueView,
   type Choice,
   type TerminationInput,
@@ -11,7 +12,7 @@ import { auditChain, type ChainFault } from '@/core/inspection';
 import {
   collarOf,
   generateSteps,
-  planInputHash,
+  isStale,
   replay,
   type BenchAct,
   type CollarState,
@@ -22,7 +23,15 @@ import {
 } from '@/core/procedure';
 import { terminationTag } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
-import type { JobRow, StoredCatalogue, StoredEvent, StoredPlan, StoredReading, TerminationRow } from '@/data';
+import type {
+  JobRow,
+  StoredCatalogue,
+  StoredEvent,
+  StoredFamily,
+  StoredPlan,
+  StoredReading,
+  TerminationRow,
+} from '@/data';
 
 export type Measured = Readonly<Record<'outerSheath' | 'innerSheath' | 'armourWire', Measurement | null>>;
 
@@ -54,7 +63,10 @@ export interface AssessInput {
   readonly readings: readonly StoredReading[];
   readonly plan: StoredPlan | null;
   readonly events: readonly StoredEvent[];
+  /** What competes: the newest revisions. */
   readonly catalogue: StoredCatalogue;
+  /** The revision the plan was made by, which may be an older one. */
+  readonly planFamily: StoredFamily | null;
 }
 
 export const catalogueView = (catalogue: StoredCatalogue): CatalogueView => ({
@@ -130,10 +142,9 @@ export function assess(input: AssessInput): Assessment {
       ? { tag, input: core, routeMm: row.tailMm, spareMm: row.spareMm, unit: job.unit }
       : null;
   const choice = request && missing.length === 0 ? choose(request.input, catalogueView(catalogue)) : null;
-  const family = plan ? catalogue.families.find((f) => f.id === plan.familyRevisionId) : undefined;
+  const family = input.planFamily;
   const stale =
-    plan !== null &&
-    (request === null || !family || planInputHash(request, family.family) !== plan.plan.inputHash);
+    plan !== null && (request === null || family === null || isStale(plan.plan, request, family.family));
   const steps = plan && family ? generateSteps(plan.plan, family.family) : [];
   const acts = actsOf(events);
   const progress = plan ? replay(steps, acts) : null;
@@ -141,7 +152,9 @@ export function assess(input: AssessInput): Assessment {
   const collar = collarOf({
     missing: [...(row.place ? [] : ['an entry']), ...missing.map((q) => WORDS[q])],
     measureProblem: measureProblems[0]?.message ?? null,
-    measureProvisional: Object.values(measured).some((m) => m?.provisional),
+    measureProvisional: core
+      ? provisionalReasons(core).length > 0
+      : Object.values(measured).some((m) => m?.provisional),
     measureResult: measured.outerSheath
       ? `${trimNumber(measured.outerSheath.interval.min, 1)}–${trimNumber(measured.outerSheath.interval.max, 1)}`
       : '',

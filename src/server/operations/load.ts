@@ -12,7 +12,6 @@ import {
   loadTerminations,
   writeSummaries,
   type JobRow,
-  type StoredCatalogue,
   type StoredPlan,
   type TerminationRow,
   type Tx,
@@ -31,19 +30,16 @@ export async function requireJob(tx: Tx, slug: string): Promise<Result<JobRow>> 
   return job ? ok(job) : refuse('job', 'there is no such job', slug);
 }
 
-/** The catalogue in force, and the older revisions that plans in force still stand on. */
-export async function catalogueFor(
-  tx: Tx,
-  plans: readonly StoredPlan[],
-): Promise<StoredCatalogue & { readonly pinned: StoredCatalogue }> {
+/** The catalogue in force, and every revision that plans in force stand on, by its id. */
+async function catalogueFor(tx: Tx, plans: readonly StoredPlan[]) {
   const newest = await loadCatalogue(tx);
-  const older = [];
+  const byId = new Map(newest.families.map((f) => [f.id, f]));
   for (const id of new Set(plans.map((p) => p.familyRevisionId))) {
-    if (newest.families.some((f) => f.id === id)) continue;
+    if (byId.has(id)) continue;
     const family = await findFamilyRevision(tx, id);
-    if (family) older.push(family);
+    if (family) byId.set(id, family);
   }
-  return { ...newest, pinned: { ...newest, families: [...newest.families, ...older] } };
+  return { newest, byId };
 }
 
 /** Assesses several terminations of a job with a fixed number of queries. */
@@ -54,7 +50,7 @@ export async function assessMany(
 ): Promise<Assessment[]> {
   const ids = rows.map((r) => r.id);
   const plans = await currentPlans(tx, ids);
-  const catalogue = await catalogueFor(tx, plans);
+  const { newest, byId } = await catalogueFor(tx, plans);
   const readings = await loadReadings(tx, [...new Set(rows.map((r) => r.cable.id))]);
   const events = await loadEvents(tx, ids);
   const planOf = new Map(plans.map((p) => [p.terminationId, p]));
@@ -62,11 +58,6 @@ export async function assessMany(
   const eventsOf = group(events, (e) => e.terminationId);
   return rows.map((row) => {
     const plan = planOf.get(row.id) ?? null;
-    // Only the revisions in force compete; the plan's own revision, if older, is there to read the plan by.
-    const newest =
-      plan && !catalogue.families.some((f) => f.id === plan.familyRevisionId)
-        ? withPinned(catalogue, plan.familyRevisionId)
-        : catalogue;
     return assess({
       job,
       row,
@@ -74,18 +65,9 @@ export async function assessMany(
       plan,
       events: eventsOf.get(row.id) ?? [],
       catalogue: newest,
+      planFamily: plan ? (byId.get(plan.familyRevisionId) ?? null) : null,
     });
   });
-}
-
-/** The catalogue in which a plan's older revision stands in for the newer one of the same family. */
-function withPinned(catalogue: StoredCatalogue & { pinned: StoredCatalogue }, id: number): StoredCatalogue {
-  const pinned = catalogue.pinned.families.find((f) => f.id === id);
-  if (!pinned) return catalogue;
-  return {
-    ...catalogue,
-    families: [...catalogue.families.filter((f) => f.family.code !== pinned.family.code), pinned],
-  };
 }
 
 /** Finds one termination. Errors: no such job, cable or end; a retired one says so. */

@@ -1,0 +1,57 @@
+import { makeJob } from '@/server/testing/job';
+import {
+  closeDatabase,
+  database,
+  duplicateKey,
+  findJob,
+  findTermination,
+  isDatabaseAway,
+  isDuplicate,
+  lockTermination,
+  withTransaction,
+} from '.';
+
+afterAll(closeDatabase);
+
+it('runs a transaction again that the server took back for the sake of another', async () => {
+  const job = await findJob(database(), await makeJob());
+  const ids = await Promise.all(
+    (['A', 'B'] as const).map((end) => findTermination(database(), job?.id ?? 0, 'K-1', end)),
+  );
+  const [a, b] = ids.map((t) => t?.id ?? 0) as [number, number];
+  let runs = 0;
+  const lockBoth = (first: number, second: number) =>
+    withTransaction(async (tx) => {
+      runs += 1;
+      await lockTermination(tx, first);
+      // Long enough for the other to take its first row: then each waits for the other.
+      await new Promise((resolve) => setTimeout(resolve, 150));
+      await lockTermination(tx, second);
+      return 'done';
+    });
+  expect(await Promise.all([lockBoth(a, b), lockBoth(b, a)])).toEqual(['done', 'done']);
+  expect(runs).toBe(3);
+});
+
+it('takes back everything when the work throws, and does not try a bug again', async () => {
+  let runs = 0;
+  await expect(
+    withTransaction(async () => {
+      runs += 1;
+      throw new Error('a bug');
+    }),
+  ).rejects.toThrow('a bug');
+  expect(runs).toBe(1);
+});
+
+it('knows a server that is away and a key that was hit, however deep the driver’s error lies', () => {
+  const wrapped = (code: string, message = '') =>
+    new Error('query failed', { cause: Object.assign(new Error(message), { code }) });
+  expect(isDatabaseAway(wrapped('ECONNREFUSED'))).toBe(true);
+  expect(isDatabaseAway(wrapped('ER_DUP_ENTRY'))).toBe(false);
+  expect(isDuplicate(wrapped('ER_DUP_ENTRY'))).toBe(true);
+  expect(duplicateKey(wrapped('ER_DUP_ENTRY', "Duplicate entry '1-K-1' for key 'cable_once'"))).toBe(
+    'cable_once',
+  );
+  expect(duplicateKey(new Error('something else'))).toBe('');
+});
