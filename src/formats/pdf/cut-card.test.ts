@@ -123,3 +123,35 @@ it('prints the strip at 1:1: the check bars measure 50 mm and 2 in within 0.2 mm
   expect(count(50)).toBeGreaterThan(30);
   expect(count(50.8)).toBeGreaterThan(30);
 });
+
+it.each(['RW2-16', 'RW2-63'])(
+  'keeps its footer free on a full card of %s, and loses no caution',
+  async (code) => {
+    const big = family.sizes.find((s) => s.code === code);
+    if (!big) throw new Error(code);
+    const full = planTermination(
+      { tag: 'K-104/B', input: TERMINATION, routeMm: 240, spareMm: 30, unit: 'mm' },
+      judge(TERMINATION, family, big, read.value),
+    );
+    const long = {
+      ...full,
+      cautions: [
+        ...full.cautions,
+        ...Array.from({ length: 12 }, (_, i) => `Caution number ${i + 1} of a sheet that has many of them`),
+      ],
+    };
+    const path = await saved(`full-${code}`, { plan: long, stale: true });
+    const words = execFileSync('pdftotext', ['-bbox', '-l', '1', path, '-'], { encoding: 'utf8' });
+    const inFooter = [...words.matchAll(/yMin="([\d.]+)"[^>]*>([^<]*)</g)]
+      .filter((m) => Number(m[1]) > (270 / 25.4) * 72)
+      .map((m) => m[2]);
+    expect(inFooter.slice(0, 5)).toEqual([
+      'Fitter',
+      'Inspector',
+      'Date',
+      'Plan',
+      expect.stringMatching(/^[0-9a-f]{64}$/),
+    ]);
+    expect(textOf(path)).toContain('Caution number 12');
+  },
+);

@@ -21,6 +21,9 @@ const LEFT = 16 * MM;
 const RIGHT = 194 * MM;
 const WIDTH = RIGHT - LEFT;
 const STRIP_PIECE_MM = 250;
+const DRAWING_MM = 64;
+/** Nothing but the footer stands below this. */
+const FOOTER_TOP = 270 * MM;
 
 /** The cut card of one termination: one page with everything the hand needs, then the 1:1 strip. Bytes of a PDF. */
 export async function cutCardPdf(card: CutCard): Promise<Uint8Array<ArrayBuffer>> {
@@ -29,9 +32,9 @@ export async function cutCardPdf(card: CutCard): Promise<Uint8Array<ArrayBuffer>
   let y = header(doc, card);
   y = drawing(doc, card, y);
   y = marks(doc, card, y);
+  footer(doc, card);
   y = columns(doc, card, y);
   cautions(doc, card, y);
-  footer(doc, card);
   strip(doc, card);
   return collect(doc);
 }
@@ -97,7 +100,7 @@ function drawing(doc: Doc, { plan }: CutCard, y: number): number {
     560,
   );
   const scale = WIDTH / picture.width;
-  const shrink = Math.min(1, (72 * MM) / (picture.height * scale));
+  const shrink = Math.min(1, (DRAWING_MM * MM) / (picture.height * scale));
   drawDrawing(doc, picture, LEFT + (WIDTH - picture.width * scale * shrink) / 2, y, scale * shrink);
   return y + picture.height * scale * shrink + 2 * MM;
 }
@@ -139,14 +142,16 @@ function marks(doc: Doc, { plan }: CutCard, top: number): number {
   return y + 6 * MM;
 }
 
+const GAP = 8 * MM;
+const HALF = (WIDTH - GAP) / 2;
+
+/** Slide-on list at the left, stages at the right. Returns where the left column ends: the cautions go on there. */
 function columns(doc: Doc, { plan }: CutCard, top: number): number {
   rule(doc, top);
-  const gap = 8 * MM;
-  const half = (WIDTH - gap) / 2;
   const heading = top + 2 * MM;
   text(doc, 'On the cable before the first cut, in this order', LEFT, heading, 10, {
     bold: true,
-    width: half,
+    width: HALF,
   });
   let left = heading + 6 * MM;
   plan.slideOn.forEach((s, i) => {
@@ -158,14 +163,14 @@ function columns(doc: Doc, { plan }: CutCard, top: number): number {
         LEFT + 6 * MM,
         left,
         9.5,
-        { width: half - 6 * MM },
+        { width: HALF - 6 * MM },
       ) +
       2.2 * MM;
   });
-  const x = LEFT + half + gap;
+  const x = LEFT + HALF + GAP;
   text(doc, `Tighten, by ${plan.family.sheet}, revision ${plan.family.revision}`, x, heading, 10, {
     bold: true,
-    width: half,
+    width: HALF,
   });
   let right = heading + 6 * MM;
   plan.stages.forEach((s, i) => {
@@ -174,7 +179,7 @@ function columns(doc: Doc, { plan }: CutCard, top: number): number {
       .filter((v) => v !== null)
       .map((v) => trimNumber(v, 1));
     const line = `${i + 1}. ${s.title}${s.phase === 'makeOff' ? ' (undo again, look, decide)' : ''}: ${s.words}`;
-    right = text(doc, line, x + 6 * MM, right, 9.5, { width: half - 6 * MM, bold: true });
+    right = text(doc, line, x + 6 * MM, right, 9.5, { width: HALF - 6 * MM, bold: true });
     right =
       text(
         doc,
@@ -182,11 +187,11 @@ function columns(doc: Doc, { plan }: CutCard, top: number): number {
         x + 6 * MM,
         right,
         8.5,
-        { width: half - 6 * MM },
+        { width: HALF - 6 * MM },
       ) +
       1.6 * MM;
   });
-  return Math.max(left, right) + 2 * MM;
+  return left + 2 * MM;
 }
 
 /** A place for initials. */
@@ -204,17 +209,24 @@ const ALWAYS = [
 ] as const;
 
 function cautions(doc: Doc, { plan }: CutCard, top: number): void {
-  rule(doc, top);
-  let y = top + 2 * MM;
+  let y = text(doc, 'Cautions', LEFT, top, 10, { bold: true, width: HALF }) + 1.5 * MM;
+  let width = HALF;
   for (const line of [...ALWAYS, ...plan.cautions]) {
+    doc.font('regular').fontSize(8.5);
+    if (y + doc.heightOfString(line, { width: width - 4 * MM, lineGap: 1 }) > FOOTER_TOP - 1 * MM) {
+      // A caution is never squeezed out: what has no room goes on the next page.
+      doc.addPage();
+      width = WIDTH;
+      y = text(doc, `${plan.tag}, cautions continued`, LEFT, 14 * MM, 11, { bold: true }) + 3 * MM;
+    }
     doc.rect(LEFT, y + 1, 2, 8).fill('#000000');
-    y = text(doc, line, LEFT + 4 * MM, y, 8.5, { width: WIDTH - 4 * MM }) + 1 * MM;
+    y = text(doc, line, LEFT + 4 * MM, y, 8.5, { width: width - 4 * MM }) + 1 * MM;
   }
 }
 
 function footer(doc: Doc, card: CutCard): void {
   const y = 281 * MM;
-  rule(doc, y - 11 * MM);
+  rule(doc, FOOTER_TOP);
   text(
     doc,
     card.signedBy
