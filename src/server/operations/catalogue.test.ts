@@ -45,6 +45,13 @@ it('takes a new revision beside the old one, and an equal file once', async () =
   expect((await inForce('ZA1'))?.family).toMatchObject({ emergenceMm: 9, sheet: { revision: `${RUN}.2` } });
 });
 
+it('takes one file in once when several people import it in the same moment', async () => {
+  const reports = await Promise.all(
+    Array.from({ length: 5 }, () => good(importCatalogue(file('ZE1', '1'), PLANNER, NOW))),
+  );
+  expect(reports.filter((r) => !r.already)).toHaveLength(1);
+});
+
 it('never changes the figures of a revision', async () => {
   await good(importCatalogue(file('ZB1', '1'), PLANNER, NOW));
   expect(

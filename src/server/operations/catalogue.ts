@@ -6,6 +6,7 @@ import {
   insertFamilyRevision,
   insertImport,
   insertPartRevision,
+  isDuplicate,
   listFamilyRevisions,
   loadCatalogue,
   type StoredCatalogue,
@@ -34,7 +35,17 @@ const MAX_CATALOGUE_BYTES = 8 * 1024 * 1024;
  * Takes a catalogue file in, as a whole or not at all. A family revision that is already there must be the same to the last figure:
  * a sheet's figures never change under a revision that plans stand on. A family that lacks procedure data comes in as plan only.
  */
-export function importCatalogue(text: string, actor: Actor, now: Date): Promise<Result<ImportReport>> {
+export async function importCatalogue(text: string, actor: Actor, now: Date): Promise<Result<ImportReport>> {
+  try {
+    return await importOnce(text, actor, now);
+  } catch (error) {
+    // Somebody has imported the same file in this very moment: the second look finds it there.
+    if (!isDuplicate(error)) throw error;
+    return importOnce(text, actor, now);
+  }
+}
+
+function importOnce(text: string, actor: Actor, now: Date): Promise<Result<ImportReport>> {
   return operation<ImportReport>(async (tx) => {
     if (text.length > MAX_CATALOGUE_BYTES)
       return refuse('file', `is larger than ${MAX_CATALOGUE_BYTES / 1048576} MB`);
