@@ -88,15 +88,18 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
     filter === '' ? 'No cables yet: add one above, or import a schedule.' : 'Nothing matches this filter.';
   const localeText = useMemo(() => ({ noRowsLabel: nothing }), [nothing]);
 
-  const save = async (fresh: GridRow, old: GridRow): Promise<GridRow> => {
-    const fields = changedFields(old, fresh);
-    if (Object.keys(fields).length === 0) return old;
-    const result = await run(() => actions.editRow(job.slug, old.id, old.versions, fields));
-    if (result.ok && 'conflict' in result.value)
-      setMet({ row: old, fields, conflict: result.value.conflict });
-    reload();
-    return result.ok && !('conflict' in result.value) ? fresh : old;
-  };
+  const save = useCallback(
+    async (fresh: GridRow, old: GridRow): Promise<GridRow> => {
+      const fields = changedFields(old, fresh);
+      if (Object.keys(fields).length === 0) return old;
+      const result = await run(() => actions.editRow(job.slug, old.id, old.versions, fields));
+      if (result.ok && 'conflict' in result.value)
+        setMet({ row: old, fields, conflict: result.value.conflict });
+      reload();
+      return result.ok && !('conflict' in result.value) ? fresh : old;
+    },
+    [actions, job.slug, reload, run],
+  );
 
   const columns = useMemo<GridColDef<GridRow>[]>(
     () => [
@@ -183,6 +186,38 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
     [actions, choices.types, job.slug, job.unit, reload, run],
   );
 
+  // The grid is heavy: it renders when its rows come, not at the stroke that asks for them.
+  const total = page?.total ?? 0;
+  const loading = page === null;
+  const grid = useMemo(
+    () => (
+      <DataGrid<GridRow>
+        rows={rows}
+        columns={columns}
+        loading={loading}
+        rowCount={total}
+        density="compact"
+        paginationMode="server"
+        sortingMode="server"
+        filterMode="server"
+        paginationModel={paging}
+        onPaginationModelChange={setPaging}
+        sortModel={sort}
+        onSortModelChange={setSort}
+        sortingOrder={SORTING_ORDER}
+        pageSizeOptions={PAGE_SIZES}
+        disableColumnFilter
+        disableColumnMenu
+        disableRowSelectionOnClick
+        processRowUpdate={save}
+        onProcessRowUpdateError={reload}
+        localeText={localeText}
+        sx={LOOK}
+      />
+    ),
+    [rows, columns, loading, total, paging, sort, save, reload, localeText],
+  );
+
   return (
     <div className={styles.gridArea}>
       <Problems problems={problems} />
@@ -206,29 +241,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
           }}
         />
       ) : null}
-      <DataGrid<GridRow>
-        rows={rows}
-        columns={columns}
-        loading={page === null}
-        rowCount={page?.total ?? 0}
-        density="compact"
-        paginationMode="server"
-        sortingMode="server"
-        filterMode="server"
-        paginationModel={paging}
-        onPaginationModelChange={setPaging}
-        sortModel={sort}
-        onSortModelChange={setSort}
-        sortingOrder={SORTING_ORDER}
-        pageSizeOptions={PAGE_SIZES}
-        disableColumnFilter
-        disableColumnMenu
-        disableRowSelectionOnClick
-        processRowUpdate={save}
-        onProcessRowUpdateError={reload}
-        localeText={localeText}
-        sx={LOOK}
-      />
+      {grid}
     </div>
   );
 }

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useDeferredValue, useState, type FormEvent } from 'react';
+import { useState, type FormEvent } from 'react';
 import type { JobView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { useShortcuts } from '../shell/shortcuts';
@@ -25,7 +25,6 @@ interface Props {
 /** All cables of the job: add, edit, undo, import, export. */
 export function SchedulePage({ job, choices, actions }: Props) {
   const [filter, setFilter] = useState('');
-  const deferred = useDeferredValue(filter);
   const [generation, setGeneration] = useState(0);
   const undoing = useRun();
   const undo = () =>
@@ -65,7 +64,7 @@ export function SchedulePage({ job, choices, actions }: Props) {
       </div>
       <Problems problems={undoing.problems} />
       <AddCable job={job} choices={choices} actions={actions} onAdded={() => setGeneration((n) => n + 1)} />
-      <ScheduleGrid job={job} choices={choices} actions={actions} filter={deferred} generation={generation} />
+      <ScheduleGrid job={job} choices={choices} actions={actions} filter={filter} generation={generation} />
     </main>
   );
 }
