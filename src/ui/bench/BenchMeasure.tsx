@@ -56,7 +56,7 @@ export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
       <h1 className={styles.title}>{demanded ? 'Measure this end first' : 'A reading at the bench'}</h1>
       <p className={styles.detail}>
         {demanded
-          ? `Nothing is cut before this stands: ${(view.plan?.plan.provisional ?? []).join('; ')}.`
+          ? `Nothing is cut before this end is measured: ${(view.plan?.plan.provisional ?? []).join('; ')}.`
           : 'A changed diameter makes the plan stale: what changes is shown before you go on.'}
       </p>
       <div className={styles.choices} role="radiogroup" aria-label="What is measured">
