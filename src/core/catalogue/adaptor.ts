@@ -1,4 +1,4 @@
-import { array, boolean, number, object, string, type InferType } from 'yup';
+import { boolean, number, object, string, type InferType } from 'yup';
 import { certificateSchema } from './family';
 import { threadSchema } from './thread';
 import { MATERIALS } from './vocabulary';
@@ -37,5 +37,3 @@ export const accessorySchema = object({
   .required();
 export type Accessory = InferType<typeof accessorySchema>;
 export type AccessoryKind = (typeof ACCESSORY_KINDS)[number];
-
-export const adaptorsSchema = array().of(adaptorSchema).required();

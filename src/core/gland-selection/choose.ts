@@ -1,4 +1,3 @@
-import { trimNumber } from '@/core/units';
 import type { Family, Size } from '@/core/catalogue';
 import { CRITERIA } from './criteria';
 import { fitEntry, type EntryFit } from './entry-fit';
@@ -187,13 +186,6 @@ const QUANTITY = {
   innerSheath: 'inner sheath',
   armourWire: 'armour wire',
 } as const;
-
-/** How far inside the closest range the candidate is, in words for a headline. */
-export const marginWords = (candidate: Candidate): string => {
-  if (candidate.marginMm === null) return '';
-  const amount = trimNumber(Math.abs(candidate.marginMm), 2);
-  return candidate.marginMm >= 0 ? `${amount} mm inside at the closest` : `${amount} mm out at the worst`;
-};
 
 export const findingOf = (candidate: Candidate, criterion: CriterionId): Finding | undefined =>
   candidate.findings.find((f) => f.criterion === criterion);

@@ -124,7 +124,3 @@ export function formatInchFraction(
 
 /** Inches with decimals, for diameters that are read from an instrument. */
 export const formatInch = (mm: number, decimals = 3): string => formatMm(mm / 25.4, decimals);
-
-/** A diameter in the unit asked for, with the unit: `30.2 mm`, `1.189 in`. */
-export const formatDiameter = (mm: number, unit: LengthUnit): string =>
-  unit === 'mm' ? `${trimNumber(mm, 2)} mm` : `${formatInch(mm)} in`;

@@ -1,4 +1,4 @@
-import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, inArray, isNull } from 'drizzle-orm';
 import type { TerminationPlan } from '@/core/procedure';
 import type { Tx } from '../connection';
 import { plan } from '../schema';
@@ -31,24 +31,6 @@ export async function currentPlans(tx: Tx, terminationIds: readonly number[]): P
     .from(plan)
     .where(and(inArray(plan.terminationId, [...terminationIds]), isNull(plan.supersededAt)));
   return rows.map(storedPlan);
-}
-
-export async function planHistory(
-  tx: Tx,
-  terminationId: number,
-): Promise<{ size: string; actor: string; madeAt: Date; planHash: string; current: boolean }[]> {
-  const rows = await tx
-    .select()
-    .from(plan)
-    .where(eq(plan.terminationId, terminationId))
-    .orderBy(desc(plan.id));
-  return rows.map((r) => ({
-    size: r.size,
-    actor: r.actor,
-    madeAt: r.madeAt,
-    planHash: r.planHash,
-    current: r.supersededAt === null,
-  }));
 }
 
 export async function insertPlan(

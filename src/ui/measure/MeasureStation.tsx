@@ -1,5 +1,5 @@
 'use client';
-import { measure, QUANTITY_WORDS, type Reading } from '@/core/cable-measurement';
+import { insertionBoundMm, measure, QUANTITY_WORDS, type Reading } from '@/core/cable-measurement';
 import { diameterTexts } from '../common/unit';
 import { Both } from '../common/Both';
 import { Caution } from '../common/Caution';
@@ -93,6 +93,6 @@ function headline(view: StationProps['view']): string {
   if (missing.length > 0) return `Measure ${missing.map((q) => QUANTITY_WORDS[q]).join(', ')}.`;
   if (view.needed.some((q) => view.measured[q]?.provisional))
     return 'Datasheet only: good for planning, not for cutting.';
-  const top = view.measured.outerSheath?.interval.max;
-  return top === undefined ? 'Measured.' : `Measured. Passes any bore over ${top.toFixed(2)} mm.`;
+  const top = insertionBoundMm([view.measured.outerSheath]);
+  return top === null ? 'Measured.' : `Measured. Passes any bore over ${top.toFixed(2)} mm.`;
 }
