@@ -1,8 +1,8 @@
 import { seededRandom } from '@/core/kernel';
-import { measure } from '@/core/cable-measurement';
+import { measure, type Quantity } from '@/core/cable-measurement';
 import { readCatalogue, type CatalogueFile, type Family } from '@/core/catalogue';
 import { choose, judge, judgeAll, packCandidate, type TerminationInput } from '@/core/gland-selection';
-import { IEC_ZONES_PROFILE } from '@/core/schedule';
+import { DEFAULT_PROFILE } from '@/core/schedule';
 import { CABLE_TYPES, ENCLOSURES } from '@/data/seed/quillmere';
 import { median, type Row } from './row';
 
@@ -37,7 +37,7 @@ export function terminations(): TerminationInput[] {
   const random = seededRandom(11);
   const places = ENCLOSURES.flatMap((e) => e.entries.map((entry) => ({ enclosure: e.enclosure, entry })));
   const pick = <T>(items: readonly T[]): T => items[Math.floor(random() * items.length)] as T;
-  const caliper = (quantity: 'outerSheath' | 'innerSheath' | 'armourWire', mm: number) => {
+  const caliper = (quantity: Quantity, mm: number) => {
     const m = measure(
       [mm, mm * (1 + random() * 0.02)].map((v) => ({
         quantity,
@@ -46,7 +46,7 @@ export function terminations(): TerminationInput[] {
         unit: 'mm' as const,
       })),
       quantity,
-      IEC_ZONES_PROFILE.measurement,
+      DEFAULT_PROFILE.measurement,
     );
     if (!m.ok) throw new Error('measure');
     return m.value;
@@ -56,7 +56,11 @@ export function terminations(): TerminationInput[] {
     return {
       cableType: pick(CABLE_TYPES),
       ...pick(places),
-      profile: IEC_ZONES_PROFILE,
+      profile: DEFAULT_PROFILE,
+      cableLengthMm: 1000 + random() * 40_000,
+      overArmour: caliper('overArmour', outer * 0.88),
+      laidUpCores: caliper('laidUpCores', outer * 0.66),
+      core: caliper('core', outer * 0.2),
       outerSheath: caliper('outerSheath', outer),
       innerSheath: caliper('innerSheath', outer * 0.74),
       armourWire: caliper('armourWire', 0.3 + random() * 2),

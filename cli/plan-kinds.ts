@@ -8,15 +8,15 @@ import {
   type Measurement,
   type Quantity,
 } from '@/core/cable-measurement';
-import { catalogueFileSchema, readCatalogue } from '@/core/catalogue';
-import { choose, type Candidate, type TerminationInput } from '@/core/gland-selection';
+import { catalogueFileSchema, inForce, readCatalogue } from '@/core/catalogue';
+import { choose, measureEnd, wayWords, type Candidate, type TerminationInput } from '@/core/gland-selection';
 import { planTermination, type PlanRequest } from '@/core/procedure';
 import {
   cableTypeSchema,
   codeProfileSchema,
   enclosureSchema,
   entrySchema,
-  IEC_ZONES_PROFILE,
+  DEFAULT_PROFILE,
   type CodeProfile,
 } from '@/core/schedule';
 
@@ -34,6 +34,8 @@ const terminationFields = {
   readings: readingsSchema,
   enclosure: enclosureSchema,
   entry: entrySchema,
+  /** Length of the whole cable; the barrier decision of some profiles asks for it. */
+  cableLengthMm: number().min(0).max(100_000_000).optional(),
   /** The profile that jobs start from, when it is not given. */
   profile: codeProfileSchema.optional().default(undefined),
   catalogue: catalogueFileSchema,
@@ -91,7 +93,7 @@ export function planFor(name: string, request: unknown): Result<Json> {
 function planMeasure(request: InferType<typeof measureRequestSchema>): Result<Json> {
   const quantities: Partial<Record<Quantity, Measurement>> = {};
   for (const quantity of QUANTITIES) {
-    const m = measure(request.readings, quantity, request.rules ?? IEC_ZONES_PROFILE.measurement);
+    const m = measure(request.readings, quantity, request.rules ?? DEFAULT_PROFILE.measurement);
     if (!m.ok) return m;
     if (m.value !== null) quantities[quantity] = m.value;
   }
@@ -101,21 +103,17 @@ function planMeasure(request: InferType<typeof measureRequestSchema>): Result<Js
 type Termination = InferType<typeof chooseRequestSchema>;
 
 function inputOf(request: Termination): Result<TerminationInput> {
-  const profile: CodeProfile = request.profile ?? IEC_ZONES_PROFILE;
-  const take = (quantity: Quantity) => measure(request.readings, quantity, profile.measurement);
-  const [outer, inner, wire] = [take('outerSheath'), take('innerSheath'), take('armourWire')];
-  if (!outer.ok) return outer;
-  if (!inner.ok) return inner;
-  if (!wire.ok) return wire;
+  const profile: CodeProfile = request.profile ?? DEFAULT_PROFILE;
+  const measured = measureEnd(request.readings, profile.measurement);
+  if (!measured.ok) return measured;
   const { cableType, enclosure, entry } = request;
   return ok({
     cableType,
     enclosure,
     entry,
     profile,
-    outerSheath: outer.value,
-    innerSheath: inner.value,
-    armourWire: wire.value,
+    ...measured.value,
+    cableLengthMm: request.cableLengthMm ?? null,
   });
 }
 
@@ -127,6 +125,9 @@ const candidateJson = (c: Candidate) => ({
   verdict: c.verdict,
   marginMm: c.marginMm,
   ring: c.ring?.option ?? null,
+  endStop: c.endStop?.words ?? null,
+  notCalledFor: c.notCalledFor,
+  way: wayWords(c),
   adaptor: c.entry.adaptor?.partNumber ?? null,
   findings: c.findings,
 });
@@ -140,7 +141,8 @@ function chosen(request: Termination) {
       ok: false as const,
       problems: catalogue.problems.map((p) => ({ ...p, path: `catalogue.${p.path}` })),
     };
-  return ok({ input: input.value, choice: choose(input.value, catalogue.value) });
+  const view = { ...catalogue.value, families: inForce(catalogue.value.families) };
+  return ok({ input: input.value, choice: choose(input.value, view) });
 }
 
 function planChoose(request: Termination): Result<Json> {
@@ -149,6 +151,7 @@ function planChoose(request: Termination): Result<Json> {
   const { choice } = made.value;
   return ok({
     answer: choice.answer,
+    barrier: choice.barrier,
     provisional: choice.provisional,
     candidates: choice.candidates.map(candidateJson),
   });

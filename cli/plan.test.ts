@@ -31,7 +31,7 @@ describe('plan on the command line', () => {
     const { status, stdout } = run(['choose', 'examples/plan/choose.json']);
     expect(status).toBe(0);
     expect(JSON.parse(stdout)).toMatchObject({
-      answer: 'Take AY3-32, coarse groove to the cone.',
+      answer: 'Take AY3-32, coarse groove to the cone; 1.7 mm inside the outer seal range.',
       candidates: expect.any(Array) as unknown,
     });
   }, 30_000);

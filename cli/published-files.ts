@@ -15,6 +15,7 @@ const CABLE = {
   screened: false,
   outerSheathThicknessMm: 1.8,
   innerSheathThicknessMm: 1.2,
+  compact: true,
 };
 
 const READINGS = [
@@ -59,6 +60,7 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
     readings: READINGS,
     enclosure: ENCLOSURE,
     entry: ENTRY,
+    cableLengthMm: 38_000,
     catalogue,
   };
   const examples: Record<string, unknown> = {

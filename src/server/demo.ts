@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ok, type Result } from '@/core/kernel';
-import { IEC_ZONES_PROFILE } from '@/core/schedule';
+import { DEFAULT_PROFILE } from '@/core/schedule';
 import {
   database,
   findEntry,
@@ -45,7 +45,7 @@ async function insertSchedule(tx: Tx): Promise<void> {
     name: JOB.name,
     unit: JOB.unit,
     secondPerson: JOB.secondPerson ? 1 : 0,
-    profile: JSON.stringify(IEC_ZONES_PROFILE),
+    profile: JSON.stringify(DEFAULT_PROFILE),
   });
   const types = new Map<string, number>();
   for (const facts of CABLE_TYPES) types.set(facts.code, await insertCableType(tx, jobId, facts));

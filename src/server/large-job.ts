@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { seededRandom } from '@/core/kernel';
 import type { Reading } from '@/core/cable-measurement';
-import { IEC_ZONES_PROFILE, type Enclosure, type Entry } from '@/core/schedule';
+import { DEFAULT_PROFILE, type Enclosure, type Entry } from '@/core/schedule';
 import {
   database,
   findEntry,
@@ -33,7 +33,7 @@ export async function makeLargeJob(terminations: number): Promise<string> {
       name: `Generated job, ${terminations} terminations`,
       unit: 'mm',
       secondPerson: 0,
-      profile: JSON.stringify(IEC_ZONES_PROFILE),
+      profile: JSON.stringify(DEFAULT_PROFILE),
     });
     const types: number[] = [];
     for (const facts of CABLE_TYPES) types.push(await insertCableType(tx, jobId, facts));

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { IEC_ZONES_PROFILE } from '@/core/schedule';
+import { DEFAULT_PROFILE } from '@/core/schedule';
 import { measure, ovalityExceeds, type Measurement, type Method, type Reading } from '.';
 
-const rules = IEC_ZONES_PROFILE.measurement;
+const rules = DEFAULT_PROFILE.measurement;
 const reading = (method: Method, text: string, more: Partial<Reading> = {}): Reading => ({
   quantity: 'outerSheath',
   method,

@@ -14,6 +14,9 @@ export const adaptorSchema = object({
   /** Shoulder to shoulder: by how much the gland stands farther out. */
   addedLengthMm: number().min(0).max(80).required(),
   hexFlatsMm: number().min(5).max(200).required(),
+  /** For tapered threads, as the sheet gives them: threads that engage wrench-tight. */
+  maleTaperedTurns: number().min(0).max(20).optional(),
+  femaleTaperedTurns: number().min(0).max(20).optional(),
   material: string().oneOf(MATERIALS).required(),
   certificate: certificateSchema,
 })
@@ -21,9 +24,15 @@ export const adaptorSchema = object({
   .required();
 export type Adaptor = InferType<typeof adaptorSchema>;
 
-export const ACCESSORY_KINDS = ['sealingWasher', 'earthTag', 'serratedWasher', 'locknut'] as const;
+export const ACCESSORY_KINDS = [
+  'sealingWasher',
+  'earthTag',
+  'serratedWasher',
+  'locknut',
+  'blankingPlug',
+] as const;
 
-/** Flat accessory on the entry thread. */
+/** Accessory on the entry thread, or the plug that closes an entry nobody uses. */
 export const accessorySchema = object({
   partNumber: string().min(2).max(40).required(),
   kind: string().oneOf(ACCESSORY_KINDS).required(),
@@ -32,6 +41,8 @@ export const accessorySchema = object({
   /** Insulating washers break the earth path and need the tag on the outside. */
   insulating: boolean().optional(),
   spannerMm: number().min(5).max(200).optional(),
+  /** Blanking plugs are certified parts of their own. */
+  certificate: certificateSchema.optional().default(undefined),
 })
   .noUnknown()
   .required();

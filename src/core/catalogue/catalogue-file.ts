@@ -1,7 +1,7 @@
 import { array, object, string, type InferType } from 'yup';
 import { fail, validate, type Problem, type Result } from '@/core/kernel';
 import { accessorySchema, adaptorSchema } from './adaptor';
-import { familySchema } from './family';
+import { familySchema, type Family } from './family';
 
 export const CATALOGUE_FORMAT = 'amber-collar/catalogue@1';
 
@@ -88,4 +88,18 @@ function danglingParts(file: CatalogueFile): Problem[] {
     }
   });
   return problems;
+}
+
+/** Is sheet `a` in force rather than `b`? The later issue leads; of one date, the one that was entered later. */
+export const isLaterSheet = (a: { readonly issued: string }, b: { readonly issued: string }): boolean =>
+  a.issued >= b.issued;
+
+/** The revision of every family that is in force, in the order of the file; older ones only stand behind plans made by them. */
+export function inForce(families: readonly Family[]): Family[] {
+  const newest = new Map<string, Family>();
+  for (const family of families) {
+    const known = newest.get(family.code);
+    if (known === undefined || isLaterSheet(family.sheet, known.sheet)) newest.set(family.code, family);
+  }
+  return families.filter((f) => newest.get(f.code) === f);
 }

@@ -1,5 +1,14 @@
 import demo from '../../../examples/catalogue/demo.json';
-import { missingForProcedure, readCatalogue, type CatalogueFile } from '.';
+import { DEMO } from '@/core/testing';
+import {
+  inForce,
+  missingForProcedure,
+  purposeOf,
+  readCatalogue,
+  SUPPORTED_CUTS,
+  SUPPORTED_PROCEDURES,
+  type CatalogueFile,
+} from '.';
 
 type Json = Record<string, unknown>;
 const copy = (): CatalogueFile => structuredClone(demo) as unknown as CatalogueFile;
@@ -15,15 +24,53 @@ describe('the demo catalogue', () => {
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   const { families, adaptors } = read.value;
 
-  it('has two families of seven sizes and three adaptors', () => {
-    expect(families.map((f) => [f.code, f.sizes.length])).toEqual([
-      ['RW2', 7],
-      ['AY3', 7],
-    ]);
-    expect(adaptors).toHaveLength(3);
+  it('has twelve families of six to nine sizes, one of them in two revisions', () => {
+    expect([...new Set(families.map((f) => f.code))]).toHaveLength(12);
+    expect(families.every((f) => f.sizes.length >= 6 && f.sizes.length <= 9)).toBe(true);
+    expect(families.filter((f) => f.code === 'MC2').map((f) => f.sheet.revision)).toEqual(['3', '4']);
+    expect(adaptors.length).toBeGreaterThanOrEqual(3);
   });
 
-  it.each(families.map((f) => [f.code, f] as const))(
+  it('differs between the revisions of MC2 in strip groups and in the last turn only', () => {
+    const [old, now] = families.filter((f) => f.code === 'MC2');
+    if (!old || !now) throw new Error('MC2');
+    const strips = (f: typeof old) => new Set(f.sizes.map((s) => JSON.stringify(s.armourLengths))).size;
+    expect([strips(old), strips(now)]).toEqual([2, 3]);
+    const last = (f: typeof old) => f.stages[f.stages.length - 1]?.method.turns;
+    expect([last(old), last(now)]).toEqual([1, 0.5]);
+    expect(now.sizes.map((s) => s.outerSeal?.min)).toEqual(old.sizes.map((s) => s.outerSeal?.min));
+    expect(DEMO.families.filter((f) => f.code === 'MC2')).toEqual([now]);
+  });
+
+  it('puts the later sheet in force, whichever stands first', () => {
+    const [old, now] = families.filter((f) => f.code === 'MC2');
+    if (!old || !now) throw new Error('MC2');
+    expect(inForce([now, old])).toEqual([now]);
+  });
+
+  it('covers every purpose', () =>
+    expect([...new Set(families.map(purposeOf))].sort()).toEqual([
+      'barrier',
+      'plain',
+      'plugIn',
+      'sealingFitting',
+    ]));
+
+  const built = families.filter(
+    (f) => SUPPORTED_CUTS.includes(f.cutKind) && SUPPORTED_PROCEDURES.some((k) => k === f.procedureKind),
+  );
+  it.each(families.filter((f) => !built.includes(f)).map((f) => [f.code, f] as const))(
+    '%s waits for its kind of cut or procedure and for nothing else',
+    (_, family) => {
+      expect(
+        missingForProcedure(family)
+          .map((p) => p.path)
+          .filter((p) => p !== 'cutKind' && p !== 'procedureKind'),
+      ).toEqual([]);
+    },
+  );
+
+  it.each(built.map((f) => [f.code, f] as const))(
     '%s is complete: marks and steps can come from it',
     (_, family) => {
       expect(missingForProcedure(family)).toEqual([]);
@@ -35,8 +82,9 @@ describe('the demo catalogue', () => {
     (_, family) => {
       for (let i = 1; i < family.sizes.length; i += 1) {
         const [a, b] = [family.sizes[i - 1], family.sizes[i]];
-        if (!a?.outerSeal || !b?.outerSeal || !a.innerSeal || !b.innerSeal) throw new Error('ranges');
+        if (!a || !b) throw new Error('sizes');
         for (const key of ['outerSeal', 'innerSeal'] as const) {
+          if (!a[key] || !b[key]) continue;
           const overlap = (a[key]?.max ?? 0) - (b[key]?.min ?? 0);
           expect(overlap).toBeGreaterThan(0);
           expect(overlap).toBeLessThan(3);
@@ -44,7 +92,9 @@ describe('the demo catalogue', () => {
         expect(b.hexFlatsMm).toBeGreaterThan(a.hexFlatsMm);
         expect(b.innerLengthMm).toBeGreaterThan(a.innerLengthMm);
         expect(b.hexCornersMm).toBeGreaterThan(b.hexFlatsMm);
-        expect(b.outerSeal.min).toBeGreaterThan(b.innerSeal.min);
+        if (b.outerSeal && b.innerSeal) expect(b.outerSeal.min).toBeGreaterThan(b.innerSeal.min);
+        if (a.chamber && b.chamber)
+          expect(b.chamber.maxOverCoresMm).toBeGreaterThan(a.chamber.maxOverCoresMm);
       }
     },
   );
@@ -62,7 +112,7 @@ describe('readCatalogue', () => {
       'a range upside down',
       (f: CatalogueFile) => Object.assign(f.families[0]?.sizes[2]?.outerSeal ?? {}, { min: 30 }),
       'families[0].sizes[2].outerSeal.max',
-      24.2,
+      24.6,
     ],
     [
       'text in a number',
@@ -85,9 +135,9 @@ describe('readCatalogue', () => {
     ],
     [
       'a size that stands twice',
-      (f: CatalogueFile) => Object.assign(f.families[0]?.sizes[1] ?? {}, { code: 'RW2-16' }),
+      (f: CatalogueFile) => Object.assign(f.families[0]?.sizes[1] ?? {}, { code: 'RW1-16' }),
       'families[0].sizes[1].code',
-      'RW2-16',
+      'RW1-16',
     ],
     [
       'a stage that turns a part that is not there',
@@ -136,8 +186,7 @@ describe('completeness', () => {
     ],
     [
       'a spanner missing',
-      (f: Json) =>
-        Object.assign((f.sizes as Json[])[0] ?? {}, { spanners: { entryComponent: 24, middleNut: 24 } }),
+      (f: Json) => Object.assign((f.sizes as Json[])[0] ?? {}, { spanners: { entryComponent: 24 } }),
       'sizes[0].spanners',
     ],
   ])('makes a family plan only for %s', (_, change, path) => expect(family(change)).toContain(path));

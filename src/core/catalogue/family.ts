@@ -4,10 +4,13 @@ import { sizeSchema } from './size';
 import { stageSchema } from './stage';
 import {
   ARMOUR_KINDS,
+  CLASS_GROUPS,
   CONCEPTS,
   CUT_KINDS,
+  DIVISIONS,
   DUST_GROUPS,
   GAS_GROUPS,
+  HAZARD_CLASSES,
   MATERIALS,
   PROCEDURE_KINDS,
 } from './vocabulary';
@@ -31,6 +34,18 @@ export const certificateSchema = object({
     .required(),
   gasGroup: string().oneOf(GAS_GROUPS).optional(),
   dustGroup: string().oneOf(DUST_GROUPS).optional(),
+  /** Classes, divisions and groups of division-style codes, where the family is listed for them. */
+  divisions: array()
+    .of(
+      object({
+        hazardClass: string().oneOf(HAZARD_CLASSES).required(),
+        division: number().oneOf(DIVISIONS).required(),
+        groups: array().of(string().oneOf(CLASS_GROUPS).required()).min(1).required(),
+      })
+        .noUnknown()
+        .required(),
+    )
+    .optional(),
   /** Two-digit IP codes that were tested, e.g. 66 and 68. */
   ip: array()
     .of(
@@ -101,3 +116,19 @@ export const familySchema = object({
 /** A gland family in one revision of its sheet: data, not code. */
 export type Family = InferType<typeof familySchema>;
 export type Certificate = InferType<typeof certificateSchema>;
+
+/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body. */
+export type Purpose = 'plain' | 'barrier' | 'sealingFitting' | 'plugIn';
+
+export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
+  plain: 'gland without a barrier',
+  barrier: 'barrier gland',
+  sealingFitting: 'sealing fitting',
+  plugIn: 'plug-in gland body',
+};
+
+export function purposeOf(family: Family): Purpose {
+  if (family.procedureKind === 'sealingFitting') return 'sealingFitting';
+  if (family.procedureKind === 'plugIn') return 'plugIn';
+  return family.sizes.some((s) => s.chamber !== undefined) ? 'barrier' : 'plain';
+}

@@ -19,6 +19,7 @@ export const PART_ROLES = [
   'locknut',
   'hub',
   'unionNut',
+  'insert',
 ] as const;
 export type PartRole = (typeof PART_ROLES)[number];
 

@@ -33,6 +33,8 @@ export const chamberSchema = object({
   volumeMl: number().min(0).max(5000).required(),
   maxCores: number().integer().min(1).max(400).required(),
   maxOverCoresMm: length().required(),
+  /** Share of the bore's area that must be left for compound between the cores. */
+  minFreeShare: number().min(0).max(1).optional(),
   compounds: array()
     .of(
       object({
@@ -65,7 +67,13 @@ export const sizeSchema = object({
     .required(),
   partNumber: string().min(2).max(40).required(),
   /** The entry thread and its length as delivered, in mm from shoulder to end. */
-  entry: object({ thread: threadSchema, lengthMm: length(80).required(), undercutMm: length(10).required() })
+  entry: object({
+    thread: threadSchema,
+    lengthMm: length(80).required(),
+    undercutMm: length(10).required(),
+    /** Threads of a tapered entry that engage wrench-tight, as the sheet gives them. */
+    taperedTurns: number().min(0).max(20).optional(),
+  })
     .noUnknown()
     .required(),
   outerSeal: printedRangeSchema.optional().default(undefined),
@@ -111,6 +119,8 @@ export const sizeSchema = object({
         .required(),
     )
     .optional(),
+  /** Part number of the shroud for this size, where one is offered. */
+  shroudPart: string().min(2).max(40).optional(),
   massKg: number().min(0).max(100).optional(),
 })
   .noUnknown()

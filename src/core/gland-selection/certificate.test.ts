@@ -20,13 +20,13 @@ it.each([
   [null, 'IIIC', false],
   [null, null, true],
 ] as const)('group %s %s: %s', (gasGroup, dustGroup, covered) => {
-  expect(coversGroup(CERTIFICATE, { ...BOX, gasGroup, dustGroup })).toBe(covered);
+  expect(coversGroup(CERTIFICATE, { ...BOX, gasGroup, dustGroup }, 'zones')).toBe(covered);
 });
 
 it('covers no group at all when the certificate names none', () => {
   const { gasGroup: _g, dustGroup: _d, ...none } = CERTIFICATE;
-  expect(coversGroup(none, { ...BOX, gasGroup: 'IIA' })).toBe(false);
-  expect(coversGroup(none, { ...BOX, gasGroup: null })).toBe(true);
+  expect(coversGroup(none, { ...BOX, gasGroup: 'IIA' }, 'zones')).toBe(false);
+  expect(coversGroup(none, { ...BOX, gasGroup: null }, 'zones')).toBe(true);
 });
 
 it.each([
@@ -45,14 +45,14 @@ it.each([
 });
 
 it('asks for concept and zone, and for neither where nothing is classified', () => {
-  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex d', zone: 1 })).toBe(true);
-  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex t', zone: 21 })).toBe(false);
-  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex d', zone: 0 })).toBe(false);
-  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'none', zone: null })).toBe(true);
+  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex d', zone: 1 }, 'zones')).toBe(true);
+  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex t', zone: 21 }, 'zones')).toBe(false);
+  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex d', zone: 0 }, 'zones')).toBe(false);
+  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'none', zone: null }, 'zones')).toBe(true);
 });
 
 it('takes the nearer end of the service range', () => {
   expect(temperatureMarginC(CERTIFICATE, { ...BOX, ambientMinC: -20, entryMaxC: 60 })).toBe(0);
   expect(temperatureMarginC(CERTIFICATE, { ...BOX, ambientMinC: 0, entryMaxC: 90 })).toBe(-10);
-  expect(certificateCovers(CERTIFICATE, { ...BOX, ambientMinC: 0, entryMaxC: 81 })).toBe(false);
+  expect(certificateCovers(CERTIFICATE, { ...BOX, ambientMinC: 0, entryMaxC: 81 }, 'zones')).toBe(false);
 });

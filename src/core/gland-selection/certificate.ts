@@ -1,18 +1,42 @@
 import { DUST_GROUPS, GAS_GROUPS, type Certificate } from '@/core/catalogue';
-import type { Enclosure } from '@/core/schedule';
+import type { CodeProfile, Enclosure } from '@/core/schedule';
 
-/** Is the concept of the box, and its zone, among those the certificate names? */
-export const coversConcept = (certificate: Certificate, enclosure: Enclosure): boolean =>
-  (enclosure.concept === 'none' || certificate.concepts.includes(enclosure.concept)) &&
-  (enclosure.zone === null || certificate.zones.includes(enclosure.zone));
+type System = CodeProfile['system'];
+
+/**
+ * Is the concept of the box, and its place, among those the certificate names? A profile judges places in its own words: a box that is
+ * only given a zone is not covered under classes and divisions, nor the other way round.
+ */
+export function coversConcept(certificate: Certificate, enclosure: Enclosure, system: System): boolean {
+  if (enclosure.concept !== 'none' && !certificate.concepts.includes(enclosure.concept)) return false;
+  if (system === 'divisions') {
+    const { hazardClass, division } = enclosure;
+    if (hazardClass === undefined || division === undefined) return enclosure.zone === null;
+    return (certificate.divisions ?? []).some((d) => d.hazardClass === hazardClass && d.division <= division);
+  }
+  if (enclosure.zone === null) return enclosure.hazardClass === undefined;
+  return certificate.zones.includes(enclosure.zone);
+}
 
 const covers = <T extends string>(order: readonly T[], has: T | undefined, needs: T | null): boolean =>
   needs === null || (has !== undefined && order.indexOf(has) >= order.indexOf(needs));
 
-/** A group covers those before it: IIC covers IIB and IIA (IEC 60079-0). */
-export const coversGroup = (certificate: Certificate, enclosure: Enclosure): boolean =>
-  covers(GAS_GROUPS, certificate.gasGroup, enclosure.gasGroup) &&
-  covers(DUST_GROUPS, certificate.dustGroup, enclosure.dustGroup);
+/**
+ * By zones a group covers those before it: IIC covers IIB and IIA (IEC 60079-0). By divisions a listing covers the groups it names.
+ */
+export function coversGroup(certificate: Certificate, enclosure: Enclosure, system: System): boolean {
+  if (system === 'divisions') {
+    const { classGroup, hazardClass } = enclosure;
+    if (classGroup === undefined) return true;
+    return (certificate.divisions ?? []).some(
+      (d) => d.hazardClass === hazardClass && d.groups.includes(classGroup),
+    );
+  }
+  return (
+    covers(GAS_GROUPS, certificate.gasGroup, enclosure.gasGroup) &&
+    covers(DUST_GROUPS, certificate.dustGroup, enclosure.dustGroup)
+  );
+}
 
 /**
  * IP by IEC 60529: solids digit at least as high; for water, jets (up to 6) are not covered by an immersion test (7, 8) and
@@ -32,8 +56,8 @@ export const temperatureMarginC = (certificate: Certificate, enclosure: Enclosur
   Math.min(enclosure.ambientMinC - certificate.serviceMinC, certificate.serviceMaxC - enclosure.entryMaxC);
 
 /** All of it at once, for parts such as adaptors that are judged as one. */
-export const certificateCovers = (certificate: Certificate, enclosure: Enclosure): boolean =>
-  coversConcept(certificate, enclosure) &&
-  coversGroup(certificate, enclosure) &&
+export const certificateCovers = (certificate: Certificate, enclosure: Enclosure, system: System): boolean =>
+  coversConcept(certificate, enclosure, system) &&
+  coversGroup(certificate, enclosure, system) &&
   coversIp(certificate, enclosure) &&
   temperatureMarginC(certificate, enclosure) >= 0;

@@ -1,7 +1,6 @@
-import demo from '../../../examples/catalogue/demo.json';
 import fc from 'fast-check';
-import { readCatalogue, type Family, type Size } from '@/core/catalogue';
-import { BOX, CABLE, ENTRY, interval, TERMINATION } from '@/core/testing';
+import { BOX, CABLE, DEMO, demoSize, ENTRY, interval, TERMINATION } from '@/core/testing';
+import { CODE_PROFILES } from '@/core/schedule';
 import {
   choose,
   CRITERIA,
@@ -17,20 +16,8 @@ import {
   type TerminationInput,
 } from '.';
 
-const read = readCatalogue(demo);
-if (!read.ok) throw new Error(JSON.stringify(read.problems));
-const catalogue = read.value;
-const family = (code: string): Family => {
-  const found = catalogue.families.find((f) => f.code === code);
-  if (!found) throw new Error(code);
-  return found;
-};
-const size = (code: string): [Family, Size] => {
-  const f = family(code.slice(0, 3));
-  const found = f.sizes.find((s) => s.code === code);
-  if (!found) throw new Error(code);
-  return [f, found];
-};
+const catalogue = DEMO;
+const size = demoSize;
 const finding = (input: TerminationInput, code: string, criterion: CriterionId) => {
   const found = findingOf(judge(input, ...size(code), catalogue), criterion);
   if (!found) throw new Error(criterion);
@@ -100,11 +87,11 @@ describe('criteria', () => {
 
   it('keeps a creeping sheath out of a compression seal, and lets a diaphragm have it', () => {
     const input = { ...TERMINATION, cableType: { ...CABLE, coldFlow: true } };
-    expect(finding(input, 'RW2-32', 'construction')).toMatchObject({
+    expect(finding(input, 'RW2-32', 'coldFlow')).toMatchObject({
       verdict: 'misfit',
       reason: expect.stringContaining('diaphragm') as string,
     });
-    expect(finding(input, 'AY3-32', 'construction').verdict).toBe('fits');
+    expect(finding(input, 'AY3-32', 'coldFlow').verdict).toBe('fits');
   });
 
   it('cannot judge what was not measured', () => {
@@ -223,8 +210,9 @@ describe('choose', () => {
       ['AY3-32', 'fits', '0.51'],
       ['RW2-32', 'fits', '0.37'],
     ]);
-    expect(choice.answer).toBe('Take AY3-32, coarse groove to the cone.');
-    expect(choice.candidates).toHaveLength(14);
+    // outer 30.4 − 28.4 = 2.0, inner 24.6 − 21.8 = 2.8
+    expect(choice.answer).toBe('Take AY3-32, coarse groove to the cone; 2 mm inside the outer seal range.');
+    expect(choice.candidates).toHaveLength(78);
   });
 
   it('names the nearest size and the reason when nothing fits', () => {
@@ -263,7 +251,14 @@ describe('choose', () => {
 });
 
 describe('judgeAll', () => {
-  const armours = fc.constantFrom('roundWire', 'braid', 'tape', 'none') as fc.Arbitrary<typeof CABLE.armour>;
+  const armours = fc.constantFrom(
+    'roundWire',
+    'braid',
+    'tape',
+    'interlocked',
+    'corrugated',
+    'none',
+  ) as fc.Arbitrary<typeof CABLE.armour>;
   const spans = (low: number, high: number) =>
     fc
       .tuple(fc.integer({ min: low, max: high }), fc.integer({ min: 0, max: 900 }))
@@ -276,12 +271,27 @@ describe('judgeAll', () => {
       o: fc.option(spans(8000, 62_000)),
       i: fc.option(spans(5000, 52_000)),
       w: fc.option(spans(150, 2600)),
-      concept: fc.constantFrom('Ex d', 'Ex e', 'none') as fc.Arbitrary<typeof BOX.concept>,
+      concept: fc.constantFrom('Ex d', 'Ex e', 'none', 'explosionproof') as fc.Arbitrary<typeof BOX.concept>,
       wallEarthed: fc.boolean(),
       thread: fc.constantFrom('M16', 'M20', 'M25', 'M32', 'M40', 'M50', 'M63'),
       wallMm: fc.integer({ min: 3, max: 20 }),
       entryMaxC: fc.constantFrom(60, 95, 96),
       blur: fc.integer({ min: 0, max: 300 }),
+      over: fc.option(spans(9000, 56_000)),
+      bundle: fc.option(spans(6000, 46_000)),
+      core: fc.option(spans(900, 12_000)),
+      cores: fc.integer({ min: 1, max: 60 }),
+      filled: fc.boolean(),
+      compact: fc.option(fc.boolean(), { nil: undefined }),
+      lengthM: fc.option(fc.integer({ min: 1, max: 6 })),
+      profile: fc.constantFrom(...CODE_PROFILES),
+      division: fc.constantFrom(undefined, 1, 2),
+      listings: fc.constantFrom<(typeof CABLE)['listings'][]>(undefined, [], ['I/2'], ['I/1']),
+      source: fc.constantFrom(undefined, true, false),
+      metal: fc.constantFrom(undefined, 'steel' as const, 'aluminium' as const),
+      singleCoreAc: fc.boolean(),
+      wet: fc.boolean(),
+      npt: fc.boolean(),
     })
     .map((r) => {
       const blurred = (m: ReturnType<typeof interval>) => ({
@@ -290,12 +300,39 @@ describe('judgeAll', () => {
       });
       return {
         ...TERMINATION,
-        cableType: { ...CABLE, armour: r.armour, innerSheath: r.innerSheath, coldFlow: r.coldFlow },
+        profile: r.profile,
+        cableLengthMm: r.lengthM === null ? null : r.lengthM * 1000,
+        cableType: {
+          ...CABLE,
+          armour: r.armour,
+          innerSheath: r.innerSheath,
+          coldFlow: r.coldFlow,
+          cores: r.cores,
+          effectivelyFilled: r.filled,
+          compact: r.compact,
+          listings: r.listings,
+          armourMaterial: r.metal,
+          singleCoreAc: r.singleCoreAc,
+        },
+        overArmour: r.over ? blurred(interval('overArmour', ...r.over)) : null,
+        laidUpCores: r.bundle ? blurred(interval('laidUpCores', ...r.bundle)) : null,
+        core: r.core ? blurred(interval('core', ...r.core)) : null,
         outerSheath: r.o ? blurred(interval('outerSheath', ...r.o)) : null,
         innerSheath: r.i ? blurred(interval('innerSheath', ...r.i)) : null,
         armourWire: r.w ? interval('armourWire', ...r.w) : null,
-        enclosure: { ...BOX, concept: r.concept, wallEarthed: r.wallEarthed, entryMaxC: r.entryMaxC },
-        entry: { ...ENTRY, wallMm: r.wallMm, thread: { form: 'metric', size: r.thread, pitchMm: 1.5 } },
+        enclosure: {
+          ...BOX,
+          concept: r.concept,
+          wallEarthed: r.wallEarthed,
+          entryMaxC: r.entryMaxC,
+          hazardClass: r.division === undefined ? undefined : ('I' as const),
+          division: r.division,
+          ignitionSource: r.source,
+          wet: r.wet,
+        },
+        entry: r.npt
+          ? { ...ENTRY, taperedTurns: 6, thread: { form: 'npt', size: '1', pitchMm: 2.209 } }
+          : { ...ENTRY, wallMm: r.wallMm, thread: { form: 'metric', size: r.thread, pitchMm: 1.5 } },
       };
     });
 
@@ -314,7 +351,7 @@ describe('judgeAll', () => {
           }),
         );
       }),
-      { numRuns: 150 },
+      { numRuns: 50 },
     );
   });
 });

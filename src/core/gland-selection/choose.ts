@@ -1,13 +1,34 @@
-import type { Family, Size } from '@/core/catalogue';
+import { QUANTITY_WORDS } from '@/core/cable-measurement';
+import { purposeOf, type Family, type Purpose, type Size } from '@/core/catalogue';
+import { trimNumber } from '@/core/units';
+import { decideBarrier, type BarrierTrail } from './barrier';
 import { CRITERIA } from './criteria';
+import { fitEndStop, type EndStopFit } from './end-stop-fit';
 import { fitEntry, type EntryFit } from './entry-fit';
-import type { CriterionId, Finding, JudgeContext, Parts } from './finding';
+import {
+  plainFinding,
+  sheetName,
+  type Criterion,
+  type CriterionId,
+  type Finding,
+  type JudgeContext,
+  type Parts,
+} from './finding';
+import { notCalledFor } from './purpose';
 import { chooseRing, type RingFit } from './ring-fit';
-import { intervalUm, neededQuantities, provisionalReasons, type TerminationInput } from './termination-input';
+import { factsOf } from './size-facts';
+import {
+  armourQuantity,
+  intervalUm,
+  isMetalClad,
+  neededQuantities,
+  provisionalReasons,
+  type TerminationInput,
+} from './termination-input';
 import { verdictCode, VERDICTS, type IntervalUm, type Verdict } from './verdict';
 
 /** Raised by hand whenever a change of these rules may change an answer; stored with every plan. */
-export const GLAND_SELECTION_RULES = 1;
+export const GLAND_SELECTION_RULES = 2;
 
 export interface CatalogueView extends Parts {
   readonly families: readonly Family[];
@@ -20,37 +41,68 @@ export interface Candidate {
   readonly verdict: Verdict;
   readonly findings: readonly Finding[];
   readonly ring: RingFit | null;
+  readonly endStop: EndStopFit | null;
   readonly entry: EntryFit;
+  /** Why this kind of gland does not compete here although it may fit; null when it does. */
+  readonly notCalledFor: string | null;
   /** Smallest margin over the diameters compared, mm; null when none was. */
   readonly marginMm: number | null;
   /** 1 in the middle of the tightest range, 0 at its edge, below 0 outside. */
   readonly centrality: number;
   /** How many criteria refuse it. */
   readonly refusals: number;
+  /** Where it stands by kinds and counts, lower being better: see `standing`. */
+  readonly standing: number;
 }
 
 export interface Choice {
-  /** Best first: verdict, then no adaptor, then most central. */
+  /** Best first: what competes before what does not, verdict, no adaptor, most central. */
   readonly candidates: readonly Candidate[];
+  /** Whether a barrier is called for, and by which path that was decided. */
+  readonly barrier: BarrierTrail;
   readonly provisional: readonly string[];
   /** The answer in one sentence. */
   readonly answer: string;
 }
 
-/** Answers that several sizes share, for one termination. Findings stand at the place of their criterion. */
-interface Shared {
-  readonly wire: IntervalUm | null;
-  readonly byFamily: Map<Family, readonly (Finding | null)[]>;
-  readonly entryFits: Map<string | Size['entry'], EntryFit>;
-  readonly byEntry: Map<EntryFit, readonly (Finding | null)[]>;
+const placesOf = (scope: Criterion['scope']): number[] =>
+  CRITERIA.flatMap((c, i) => (c.scope === scope ? [i] : []));
+const OF_ENTRY = placesOf('entry');
+const OF_SIZE = placesOf('size');
+
+/** Findings of the criteria of one scope, each at the place of its criterion, with what they come to. */
+interface ScopeAnswers {
+  readonly findings: readonly Finding[];
+  readonly tally: { readonly code: number; readonly refusals: number };
 }
 
-const sharedAnswers = (input: TerminationInput): Shared => ({
-  wire: input.armourWire === null ? null : intervalUm(input.armourWire),
-  byFamily: new Map(),
-  entryFits: new Map(),
-  byEntry: new Map(),
-});
+/** What the sizes of one family share, for one termination. */
+interface FamilyAnswers extends ScopeAnswers {
+  readonly purpose: Purpose;
+  readonly notCalledFor: string | null;
+  /** “There is nothing to judge here”, made once for each criterion. */
+  readonly absent: (Finding | null)[];
+}
+
+/** Answers that several sizes share, for one termination. */
+interface Shared {
+  readonly trail: BarrierTrail;
+  readonly armour: IntervalUm | null;
+  readonly byFamily: Map<Family, FamilyAnswers>;
+  readonly entryFits: Map<string, EntryFit>;
+  readonly byEntry: Map<EntryFit, ScopeAnswers>;
+}
+
+function sharedAnswers(input: TerminationInput): Shared {
+  const armour = input[armourQuantity(input.cableType.armour)];
+  return {
+    trail: decideBarrier(input),
+    armour: armour === null ? null : intervalUm(armour),
+    byFamily: new Map(),
+    entryFits: new Map(),
+    byEntry: new Map(),
+  };
+}
 
 /** Judges one size with all reasons. */
 export function judge(
@@ -60,20 +112,41 @@ export function judge(
   parts: Parts,
   shared = sharedAnswers(input),
 ): Candidate {
+  const facts = factsOf(size);
   const ring =
-    input.cableType.armour === 'none' ? null : chooseRing(size, input.cableType.armour, shared.wire);
-  const entry = entryFor(input, family, size, parts, shared);
-  const context: JudgeContext = { input, family, size, ring, entry };
-  const ofFamily = answers('family', context, shared.byFamily, family);
-  const ofEntry = answers('entry', context, shared.byEntry, entry);
-  const findings = CRITERIA.map((c, i) => ofFamily[i] ?? ofEntry[i] ?? c.judge(context));
-  let code = 0;
+    input.cableType.armour === 'none' ? null : chooseRing(facts, input.cableType.armour, shared.armour);
+  let entry = shared.entryFits.get(facts.entryKey);
+  if (entry === undefined) {
+    entry = fitEntry(input, family, size, parts);
+    shared.entryFits.set(facts.entryKey, entry);
+  }
+  const known = shared.byFamily.get(family);
+  const context: JudgeContext = {
+    input,
+    family,
+    purpose: known?.purpose ?? purposeOf(family),
+    size,
+    facts,
+    trail: shared.trail,
+    ring,
+    endStop: size.endStop === undefined ? null : fitEndStop(size, facts, input),
+    entry,
+  };
+  const ofFamily = known ?? familyAnswers(context, shared);
+  const ofEntry = entryAnswers(context, shared);
+  const findings = ofFamily.findings.slice();
+  let code = Math.max(ofFamily.tally.code, ofEntry.tally.code);
+  let refusals = ofFamily.tally.refusals + ofEntry.tally.refusals;
   let marginMm: number | null = null;
   let centrality = Infinity;
-  let refusals = 0;
-  for (const finding of findings) {
-    code = Math.max(code, verdictCode(finding.verdict));
-    if (finding.verdict === 'misfit') refusals += 1;
+  for (const i of OF_ENTRY) findings[i] = ofEntry.findings[i] as Finding;
+  for (const i of OF_SIZE) {
+    const finding = judgeSize(CRITERIA[i] as Criterion, i, context, ofFamily.absent);
+    findings[i] = finding;
+    if (finding.verdict !== 'fits') {
+      code = Math.max(code, verdictCode(finding.verdict));
+      if (finding.verdict === 'misfit') refusals += 1;
+    }
     if (finding.range === undefined || finding.margin === null) continue;
     marginMm = marginMm === null ? finding.margin : Math.min(marginMm, finding.margin);
     centrality = Math.min(centrality, centralityOf(finding));
@@ -84,43 +157,64 @@ export function judge(
     verdict: VERDICTS[code] ?? 'misfit',
     findings,
     ring,
+    endStop: context.endStop,
     entry,
+    notCalledFor: ofFamily.notCalledFor,
     marginMm,
     centrality: marginMm === null ? 0 : centrality,
     refusals,
+    standing: standing(code, refusals, ofFamily.notCalledFor !== null, entry.adaptor !== null),
   };
 }
 
-/** Sizes with the same thread go into an entry in the same way. */
-function entryFor(
-  input: TerminationInput,
-  family: Family,
-  size: Size,
-  parts: Parts,
-  shared: Shared,
-): EntryFit {
-  const own = shared.entryFits.get(size.entry);
-  if (own) return own;
-  const { thread, lengthMm, undercutMm } = size.entry;
-  const key = `${thread.form} ${thread.size} ${thread.pitchMm} ${lengthMm} ${undercutMm}`;
-  const made = shared.entryFits.get(key) ?? fitEntry(input, family, size, parts);
-  shared.entryFits.set(size.entry, made);
-  shared.entryFits.set(key, made);
+function judgeSize(
+  criterion: Criterion,
+  index: number,
+  context: JudgeContext,
+  absent: (Finding | null)[],
+): Finding {
+  const nothing = criterion.absent?.(context) ?? null;
+  if (nothing === null) return criterion.judge(context);
+  const known = absent[index];
+  if (known?.reason === nothing) return known;
+  const made = plainFinding(criterion.id, 'fits', 'none', '–', nothing, sheetName(context.family));
+  absent[index] = made;
   return made;
 }
 
-/** Findings of the criteria of one scope, worked out once for each key; null at the places of the others. */
-function answers<K>(
-  scope: 'family' | 'entry',
-  context: JudgeContext,
-  known: Map<K, readonly (Finding | null)[]>,
-  key: K,
-): readonly (Finding | null)[] {
-  const found = known.get(key);
-  if (found) return found;
-  const made = CRITERIA.map((c) => (c.scope === scope ? c.judge(context) : null));
-  known.set(key, made);
+function familyAnswers(context: JudgeContext, shared: Shared): FamilyAnswers {
+  const { family, purpose, input } = context;
+  const made: FamilyAnswers = {
+    purpose,
+    notCalledFor: notCalledFor(shared.trail.outcome, purpose, input.entry),
+    ...answersOf('family', context),
+    absent: CRITERIA.map(() => null),
+  };
+  shared.byFamily.set(family, made);
   return made;
+}
+
+/** Sizes with the same thread go into an entry in the same way. */
+function entryAnswers(context: JudgeContext, shared: Shared): ScopeAnswers {
+  const found = shared.byEntry.get(context.entry);
+  if (found) return found;
+  const made = answersOf('entry', context);
+  shared.byEntry.set(context.entry, made);
+  return made;
+}
+
+function answersOf(scope: 'family' | 'entry', context: JudgeContext): ScopeAnswers {
+  // The places of the other scopes are filled by the time anybody reads the list.
+  const findings = new Array<Finding>(CRITERIA.length);
+  const tally = { code: 0, refusals: 0 };
+  CRITERIA.forEach((criterion, i) => {
+    if (criterion.scope !== scope) return;
+    const finding = criterion.judge(context);
+    findings[i] = finding;
+    tally.code = Math.max(tally.code, verdictCode(finding.verdict));
+    if (finding.verdict === 'misfit') tally.refusals += 1;
+  });
+  return { findings, tally };
 }
 
 function centralityOf(finding: Finding): number {
@@ -133,22 +227,31 @@ function centralityOf(finding: Finding): number {
 /** Every size of every family judged and ranked for one termination, with the answer in a sentence. */
 export function choose(input: TerminationInput, catalogue: CatalogueView): Choice {
   const shared = sharedAnswers(input);
-  const candidates = catalogue.families.flatMap((family) =>
-    family.sizes.map((size) => judge(input, family, size, catalogue, shared)),
-  );
+  const candidates: Candidate[] = [];
+  for (const family of catalogue.families)
+    for (const size of family.sizes) candidates.push(judge(input, family, size, catalogue, shared));
   candidates.sort(byMerit);
   const provisional = provisionalReasons(input);
-  return { candidates, provisional, answer: answerFor(input, candidates, provisional) };
+  return {
+    candidates,
+    barrier: shared.trail,
+    provisional,
+    answer: answerFor(input, shared.trail, candidates, provisional),
+  };
 }
 
-/** Order of merit: verdict, no adaptor, most central in the ranges; for misfits the nearest miss first. Ties by code. */
+/**
+ * What competes before what does not, and both before what does not fit; among misfits the nearest miss; no adaptor before one. One number,
+ * because a list of thousands is sorted by it.
+ */
+function standing(code: number, refusals: number, notCalled: boolean, adaptor: boolean): number {
+  const rank = VERDICTS[code] === 'misfit' ? 8 : code + (notCalled ? 4 : 0);
+  return ((rank * 100 + refusals) * 2 + Number(notCalled)) * 2 + Number(adaptor);
+}
+
+/** Order of merit: standing, then most central in the ranges. Ties by code. */
 export function byMerit(a: Candidate, b: Candidate): number {
-  const verdict = verdictCode(a.verdict) - verdictCode(b.verdict);
-  if (verdict !== 0) return verdict;
-  const refusals = a.refusals - b.refusals;
-  if (refusals !== 0) return refusals;
-  const adaptor = Number(a.entry.adaptor !== null) - Number(b.entry.adaptor !== null);
-  if (adaptor !== 0) return adaptor;
+  if (a.standing !== b.standing) return a.standing - b.standing;
   const central = b.centrality - a.centrality;
   if (Math.abs(central) > 1e-9) return central;
   return a.size.code < b.size.code ? -1 : a.size.code > b.size.code ? 1 : 0;
@@ -157,35 +260,69 @@ export function byMerit(a: Candidate, b: Candidate): number {
 /** How the ring goes on: “coarse groove to the cone”, “ring AY3-R32F, flat face to the cone”; empty without armour. */
 export function ringWords(ring: RingFit | null): string {
   if (ring === null) return '';
+  const { face: side, armour } = ring.option;
+  const clad = armour.every(isMetalClad);
   const face =
-    ring.option.face === 'plain' ? 'ring either way round' : `${ring.option.face} groove to the cone`;
+    side === 'plain'
+      ? clad
+        ? 'armour edge in the earthing ring'
+        : 'ring either way round'
+      : `${side} groove to the cone`;
   return ring.option.ring === undefined ? face : `ring ${ring.option.ring}, ${face}`;
 }
 
+/** Everything that sets this size up: ring, end stop, adaptor. */
+export const wayWords = (candidate: Candidate): string =>
+  [
+    ringWords(candidate.ring),
+    candidate.endStop?.stays === null ? '' : (candidate.endStop?.words ?? ''),
+    candidate.entry.adaptor ? `adaptor ${candidate.entry.adaptor.partNumber}` : '',
+  ]
+    .filter((w) => w !== '')
+    .join(', ');
+
 function answerFor(
   input: TerminationInput,
+  trail: BarrierTrail,
   candidates: readonly Candidate[],
   provisional: readonly string[],
 ): string {
-  const missing = neededQuantities(input.cableType).filter((q) => input[q] === null);
-  if (missing.length > 0) return `Measure first: ${missing.map((q) => QUANTITY[q]).join(', ')}.`;
+  if (trail.outcome === 'refused' || trail.outcome === 'ask') return trail.conclusion;
+  const missing = neededQuantities(input.cableType, trail.outcome).filter((q) => input[q] === null);
+  if (missing.length > 0) return `Measure first: ${missing.map((q) => QUANTITY_WORDS[q]).join(', ')}.`;
   const best = candidates[0];
   if (best === undefined) return 'The catalogue is empty.';
-  const way = [ringWords(best.ring), best.entry.adaptor ? `adaptor ${best.entry.adaptor.partNumber}` : '']
-    .filter((w) => w !== '')
-    .join(', ');
+  const way = wayWords(best);
   const name = way === '' ? best.size.code : `${best.size.code}, ${way}`;
-  if (best.verdict === 'fits') return `${provisional.length > 0 ? 'Plan on' : 'Take'} ${name}.`;
+  if (best.verdict === 'fits') {
+    if (best.notCalledFor !== null) return `Only ${name} fits, and it is more than is called for.`;
+    const room = closestSeal(best);
+    return `${provisional.length > 0 ? 'Plan on' : 'Take'} ${name}${room === '' ? '' : `; ${room}`}.`;
+  }
   if (best.verdict === 'marginal') return `Measure again: ${best.size.code} may fit, nothing certainly does.`;
   const why = best.findings.find((f) => f.verdict === best.verdict);
+  if (best.verdict === 'unknown')
+    return `Not decided: ${best.size.code} hangs on what is missing: ${why?.reason ?? ''}.`;
   return `No size fits. Nearest is ${best.size.code}: ${why?.reason ?? 'not judged'}.`;
 }
 
-const QUANTITY = {
-  outerSheath: 'outer sheath',
-  innerSheath: 'inner sheath',
-  armourWire: 'armour wire',
-} as const;
+const SEALS: Readonly<Partial<Record<CriterionId, string>>> = {
+  outerSeal: 'outer seal range',
+  innerSeal: 'inner seal range',
+  overCores: 'chamber',
+};
+
+/** “1.1 mm inside the outer seal range”: the tightest of the seals. */
+function closestSeal(candidate: Candidate): string {
+  let tightest: Finding | null = null;
+  for (const f of candidate.findings) {
+    if (f.margin === null || f.range === undefined || SEALS[f.criterion] === undefined) continue;
+    if (tightest === null || f.margin < (tightest.margin ?? 0)) tightest = f;
+  }
+  return tightest === null
+    ? ''
+    : `${trimNumber(tightest.margin ?? 0, 1)} mm inside the ${SEALS[tightest.criterion]}`;
+}
 
 export const findingOf = (candidate: Candidate, criterion: CriterionId): Finding | undefined =>
   candidate.findings.find((f) => f.criterion === criterion);

@@ -8,9 +8,11 @@ export function constructionRefusal(family: Family, cable: CableType): string | 
     return `${family.code} does not take ${ARMOUR_WORDS[cable.armour]}`;
   if (accepts.jacket === 'required' && !cable.jacketed)
     return 'the outer seal needs a jacket over the armour';
-  if (cable.coldFlow && !accepts.coldFlow)
-    return 'the sheath creeps under pressure, and the inner seal would lose its grip; take a diaphragm';
-  if (!cable.effectivelyFilled && !accepts.unfilled)
-    return 'the cable has a gas path between its cores, which this family does not block';
   return null;
 }
+
+/** A sheath that creeps lets go of a compression seal; a diaphragm follows it. */
+export const coldFlowRefusal = (family: Family, cable: CableType): string | null =>
+  cable.coldFlow && !family.accepts.coldFlow
+    ? 'the sheath creeps under pressure, and the inner seal would lose its grip; take a diaphragm'
+    : null;

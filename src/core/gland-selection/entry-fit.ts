@@ -69,7 +69,7 @@ export function fitEntry(
   for (const adaptor of parts.adaptors) {
     if (place.entry.kind !== 'threaded' || place.entry.thread === null) continue;
     if (!sameThread(adaptor.female, gland) || !sameThread(adaptor.male, place.entry.thread)) continue;
-    if (!certificateCovers(adaptor.certificate, place.enclosure)) continue;
+    if (!certificateCovers(adaptor.certificate, place.enclosure, place.profile.system)) continue;
     ways.push(intoThread(place, size, adaptor, parts.accessories));
   }
   const code = (way: EntryFit) => verdictCode(worst([way.thread, way.engagement]));
@@ -119,6 +119,7 @@ export const ACCESSORY_WORDS: Readonly<Record<AccessoryKind, string>> = {
   earthTag: 'earth tag',
   serratedWasher: 'serrated washer',
   locknut: 'locknut',
+  blankingPlug: 'blanking plug',
 };
 
 function joint(name: string, maleUm: number, femaleUm: number, pitchMm: number, neededUm: number): Joint {
@@ -144,17 +145,9 @@ function intoThread(
     ? `${threadName(size.entry.thread)} through adaptor ${adaptor.partNumber} into ${threadName(adaptor.male)}`
     : `${threadName(size.entry.thread)} straight into the entry`;
   const base = { adaptor, outside: stack.found, inside: [], thread: 'fits' as Verdict, threadReason };
-  if (entryThread.form !== 'metric') {
-    return {
-      ...base,
-      engagement: 'misfit',
-      engagementReason:
-        'a tapered thread engages as the sheets of both parts say; neither sheet gives it, so it is refused',
-      joints: [],
-      neededUm: null,
-      source: profile.flameproofThreads.source,
-    };
-  }
+  const taperedGland = size.entry.thread.form === 'npt';
+  if (entryThread.form === 'npt' || taperedGland)
+    return { ...base, ...taperedJoints(place, size, adaptor, stack.found) };
   const rule = engagementRule(enclosure, profile);
   const neededFor = (pitchMm: number) => Math.max(rule.minFullThreads * toUm(pitchMm), rule.minAxialUm);
   const wallUm = toUm(entry.wallMm) - toUm(entry.chamferMm);
@@ -208,6 +201,81 @@ function intoThread(
     joints,
     neededUm,
     source: rule.source,
+  };
+}
+
+/**
+ * Tapered threads engage as the sheets of both parts say, never by their length: the smaller count holds. A joint whose figure stands on
+ * neither sheet is refused. A parallel joint of a mixed adaptor is counted as any other.
+ */
+function taperedJoints(place: Place, size: Size, adaptor: Adaptor | null, outside: readonly Accessory[]) {
+  const { enclosure, entry, profile } = place;
+  const rule = engagementRule(enclosure, profile);
+  const ways = adaptor
+    ? [
+        {
+          name: 'adaptor in the entry',
+          thread: adaptor.male,
+          turns: [adaptor.maleTaperedTurns, entry.taperedTurns],
+          maleUm: toUm(adaptor.maleLengthMm) - thicknessUm(outside),
+          femaleUm: toUm(entry.wallMm) - toUm(entry.chamferMm),
+        },
+        {
+          name: 'gland in the adaptor',
+          thread: adaptor.female,
+          turns: [size.entry.taperedTurns, adaptor.femaleTaperedTurns],
+          maleUm: toUm(size.entry.lengthMm) - toUm(size.entry.undercutMm),
+          femaleUm: toUm(adaptor.femaleLengthMm) - toUm(adaptor.femaleChamferMm),
+        },
+      ]
+    : [
+        {
+          name: 'gland in the entry',
+          thread: size.entry.thread,
+          turns: [size.entry.taperedTurns, entry.taperedTurns],
+          maleUm: 0,
+          femaleUm: 0,
+        },
+      ];
+  const neededUm = Math.max(...ways.map((w) => neededFor(w.thread)));
+  function neededFor(thread: Thread): number {
+    return thread.form === 'npt'
+      ? Math.round(profile.taperedThreads.minTurns * toUm(thread.pitchMm))
+      : Math.max(rule.minFullThreads * toUm(thread.pitchMm), rule.minAxialUm);
+  }
+  const joints: Joint[] = [];
+  for (const way of ways) {
+    if (way.thread.form === 'metric') {
+      joints.push(joint(way.name, way.maleUm, way.femaleUm, way.thread.pitchMm, neededFor(way.thread)));
+      continue;
+    }
+    const [male, female] = way.turns;
+    if (male === undefined || female === undefined) {
+      return {
+        engagement: 'misfit' as Verdict,
+        engagementReason: `a tapered thread engages as the sheets of both parts say; ${male === undefined ? 'that of the male part' : 'that of the female part'} does not give it (${way.name}), so it is refused`,
+        joints: [],
+        neededUm: null,
+        source: profile.taperedThreads.source,
+      };
+    }
+    const engagedUm = Math.round(Math.min(male, female) * toUm(way.thread.pitchMm));
+    joints.push({
+      name: way.name,
+      engagedUm,
+      fullThreads: Math.floor(Math.min(male, female)),
+      marginUm: engagedUm - neededFor(way.thread),
+    });
+  }
+  const worstJoint = joints.reduce((a, b) => (b.marginUm < a.marginUm ? b : a));
+  const short = worstJoint.marginUm < 0;
+  const said = `${worstJoint.name}: ${worstJoint.fullThreads} threads wrench-tight, ${profile.taperedThreads.minTurns} asked for`;
+  return {
+    engagement: (short ? 'misfit' : 'fits') as Verdict,
+    engagementReason: short ? `${said}: ${(-worstJoint.marginUm / 1000).toFixed(1)} mm short` : said,
+    joints,
+    neededUm,
+    source: profile.taperedThreads.source,
   };
 }
 

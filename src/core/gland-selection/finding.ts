@@ -1,24 +1,62 @@
-import type { Adaptor, Accessory, Family, Size } from '@/core/catalogue';
+import type { Adaptor, Accessory, Family, Purpose, Size } from '@/core/catalogue';
 import type { IntervalMm } from '@/core/kernel';
 import type { TerminationInput } from './termination-input';
+import type { BarrierTrail } from './barrier/trail';
+import type { EndStopFit } from './end-stop-fit';
 import type { EntryFit } from './entry-fit';
 import type { RingFit } from './ring-fit';
+import type { SizeFacts } from './size-facts';
 import type { Verdict } from './verdict';
 
 export const CRITERION_IDS = [
+  'cableListing',
   'construction',
+  'filling',
+  'coldFlow',
   'outerSeal',
   'ovality',
   'innerSeal',
   'armourRing',
+  'endStop',
+  'coreCount',
+  'overCores',
+  'freeArea',
+  'compound',
   'entryThread',
   'engagement',
   'concept',
   'group',
   'ip',
   'temperature',
+  'corrosion',
+  'singleCore',
 ] as const;
 export type CriterionId = (typeof CRITERION_IDS)[number];
+
+/** Column heads and row heads of the criteria. */
+export const CRITERION_TITLES: Readonly<Record<CriterionId, string>> = {
+  cableListing: 'Cable listing',
+  construction: 'Construction',
+  filling: 'Barrier',
+  coldFlow: 'Cold flow',
+  outerSeal: 'Outer seal',
+  ovality: 'Ovality',
+  innerSeal: 'Inner seal',
+  armourRing: 'Armour',
+  endStop: 'End stop',
+  coreCount: 'Cores',
+  overCores: 'Over cores',
+  freeArea: 'Room for compound',
+  compound: 'Compound',
+  entryThread: 'Entry',
+  engagement: 'Threads engaged',
+  concept: 'Concept and place',
+  group: 'Group',
+  ip: 'IP',
+  temperature: 'Temperature',
+  corrosion: 'Metals',
+  singleCore: 'Single core',
+};
 
 /** The one shape in which every rule answers. */
 export interface Finding {
@@ -36,12 +74,16 @@ export interface Finding {
   readonly source: string;
 }
 
-/** Everything one rule may look at. Ring and entry are settled first, because other rules hang on them. */
+/** Everything one rule may look at. What other rules hang on (barrier, ring, end stop, entry) is settled first. */
 export interface JudgeContext {
   readonly input: TerminationInput;
   readonly family: Family;
+  readonly purpose: Purpose;
   readonly size: Size;
+  readonly facts: SizeFacts;
+  readonly trail: BarrierTrail;
   readonly ring: RingFit | null;
+  readonly endStop: EndStopFit | null;
   readonly entry: EntryFit;
 }
 
@@ -54,7 +96,8 @@ export type CriterionScope = 'family' | 'entry' | 'size';
 export interface Criterion {
   readonly id: CriterionId;
   readonly scope: CriterionScope;
-  readonly title: string;
+  /** For a rule of scope `size`: why there is nothing to judge in this size. Must hang on family and cable only. */
+  absent?(context: JudgeContext): string | null;
   judge(context: JudgeContext): Finding;
 }
 
@@ -73,3 +116,13 @@ export function sheetName(family: Family): string {
   names.set(family, made);
   return made;
 }
+
+/** A finding that compares no diameters. */
+export const plainFinding = (
+  criterion: CriterionId,
+  verdict: Verdict,
+  takes: string,
+  has: string,
+  reason: string,
+  source: string,
+): Finding => ({ criterion, verdict, takes, has, margin: null, reason, source });

@@ -1,12 +1,19 @@
 import { canonicalJson, toUm } from '@/core/kernel';
 import type { Measurement } from '@/core/cable-measurement';
-import { ARMOUR_KINDS, type ArmourKind, type Family, type Size } from '@/core/catalogue';
+import { ARMOUR_KINDS, purposeOf, type ArmourKind, type Family, type Size } from '@/core/catalogue';
 import { isFlameproof } from '@/core/schedule';
+import { decideBarrier, type BarrierOutcome } from './barrier';
+import { cableListed } from './cable-listing';
 import { certificateCovers } from './certificate';
+import { freeAreaVerdict, mostCores } from './chamber-fit';
 import type { Candidate, CatalogueView } from './choose';
-import { constructionRefusal } from './construction-refusal';
+import { coldFlowRefusal, constructionRefusal } from './construction-refusal';
+import { corrosionRefusal, singleCoreAnswer } from './corrosion';
+import { fitEndStop } from './end-stop-fit';
 import { fitEntry } from './entry-fit';
-import type { TerminationInput } from './termination-input';
+import { fillingVerdict } from './purpose';
+import { factsOf } from './size-facts';
+import { armourQuantity, type TerminationInput } from './termination-input';
 import { verdictCode, VERDICTS, worst, type Verdict } from './verdict';
 
 /**
@@ -111,47 +118,76 @@ function categoricalCodes(
   view: CatalogueView,
 ) {
   const idOf = identities();
-  const placeKey = (t: TerminationInput) => `${idOf(t.enclosure)} ${idOf(t.entry)} ${idOf(t.profile)}`;
-  const classes = classify(inputs, (t) => `${idOf(t.cableType)} ${placeKey(t)}`);
-  const types = classify(classes.first, (t) => idOf(t.cableType));
-  const boxes = classify(classes.first, (t) => idOf(t.enclosure));
+  const outcomes = inputs.map((t) => decideBarrier(t).outcome);
+  const rows = inputs.map((t, i) => ({ t, outcome: outcomes[i] ?? ('ask' as BarrierOutcome) }));
+  const placeKey = ({ t }: Row) => `${idOf(t.enclosure)} ${idOf(t.entry)} ${idOf(t.profile)}`;
+  const boxKey = ({ t }: Row) => `${idOf(t.enclosure)} ${idOf(t.profile)}`;
+  type Row = (typeof rows)[number];
+  const classes = classify(rows, (r) => `${idOf(r.t.cableType)} ${placeKey(r)} ${r.outcome}`);
+  const types = classify(classes.first, ({ t }) => idOf(t.cableType));
+  const boxes = classify(classes.first, boxKey);
+  const metals = classify(classes.first, (r) => `${boxKey(r)} ${r.t.cableType.armourMaterial ?? ''}`);
   const places = classify(classes.first, placeKey);
+  const fillings = classify(classes.first, ({ outcome }) => outcome);
   const families = classify([...sizes], ({ family }) => `${family.code} ${family.sheet.revision}`);
+  const purposes = families.first.map(({ family }) => purposeOf(family));
   const certificates = classify([...sizes], ({ family }) => idOf(family.certificate));
-  const entries = classify([...sizes], ({ size }) => idOf(size.entry));
+  const materials = classify([...sizes], ({ family }) => family.material);
+  const entries = classify([...sizes], ({ size }) => factsOf(size).entryKey);
   const hasInnerSeal = Uint8Array.from(sizes, ({ size }) => Number(size.innerSeal !== undefined));
+  const mostCoresOf = Int32Array.from(sizes, ({ size }) =>
+    size.chamber ? mostCores(size.chamber) : NO_LIMIT,
+  );
 
-  const construction = table(types.first, families.first, (t, { family }) =>
-    constructionRefusal(family, t.cableType) === null ? 0 : MISFIT,
+  const construction = table(types.first, families.first, ({ t }, { family }) =>
+    constructionRefusal(family, t.cableType) === null && coldFlowRefusal(family, t.cableType) === null
+      ? 0
+      : MISFIT,
   );
-  const certified = table(boxes.first, certificates.first, (t, { family }) =>
-    certificateCovers(family.certificate, t.enclosure) ? 0 : MISFIT,
+  const filling = table(fillings.first, purposes, ({ outcome }, purpose) =>
+    verdictCode(fillingVerdict(outcome, purpose)),
   );
-  const entered = table(places.first, entries.first, (t, { family, size }) => {
+  const certified = table(boxes.first, certificates.first, ({ t }, { family }) =>
+    certificateCovers(family.certificate, t.enclosure, t.profile.system) ? 0 : MISFIT,
+  );
+  const corroding = table(metals.first, materials.first, ({ t }, { family }) =>
+    corrosionRefusal(family.material, t.enclosure, t.cableType, t.profile) === null ? 0 : MISFIT,
+  );
+  const entered = table(places.first, entries.first, ({ t }, { family, size }) => {
     const fit = fitEntry(t, family, size, view);
     return verdictCode(worst([fit.thread, fit.engagement]));
   });
 
-  const codes = classes.first.map((t, c) => {
-    const [ofType, ofBox, ofPlace] = [
-      construction[types.classOf[c]!]!,
-      certified[boxes.classOf[c]!]!,
-      entered[places.classOf[c]!]!,
-    ];
+  const codes = classes.first.map(({ t }, c) => {
+    const ofType = construction[types.classOf[c]!]!;
+    const ofFilling = filling[fillings.classOf[c]!]!;
+    const ofBox = certified[boxes.classOf[c]!]!;
+    const ofMetal = corroding[metals.classOf[c]!]!;
+    const ofPlace = entered[places.classOf[c]!]!;
     const noInnerSheath = t.cableType.innerSheath ? 0 : MISFIT;
+    const { cores } = t.cableType;
+    const ofCable = Math.max(
+      verdictCode(cableListed(t).verdict),
+      verdictCode(singleCoreAnswer(t.cableType, t.enclosure, t.profile).verdict),
+    );
+    const ofFamily = Uint8Array.from(families.first, (_, f) => Math.max(ofCable, ofType[f]!, ofFilling[f]!));
     const row = new Uint8Array(sizes.length);
     for (let s = 0; s < row.length; s += 1) {
       row[s] = Math.max(
-        ofType[families.classOf[s]!]!,
+        ofFamily[families.classOf[s]!]!,
         ofBox[certificates.classOf[s]!]!,
+        ofMetal[materials.classOf[s]!]!,
         ofPlace[entries.classOf[s]!]!,
         hasInnerSeal[s]! * noInnerSheath,
+        cores > mostCoresOf[s]! ? MISFIT : 0,
       );
     }
     return row;
   });
   return { classOf: classes.classOf, codes };
 }
+
+const NO_LIMIT = 1_000_000;
 
 /** The ring faces of all sizes for one armour, one behind the other: those of size `s` are `start[s]` to `start[s + 1]`. */
 interface RingColumns {
@@ -181,11 +217,30 @@ interface BoundColumns {
   readonly hi: Int32Array;
 }
 
-/** Bounds of a seal over all sizes, in µm; −1 where a size has no such seal. */
-const boundColumns = (sizes: JudgedPairs['sizes'], seal: 'outerSeal' | 'innerSeal'): BoundColumns => ({
-  lo: Int32Array.from(sizes, ({ size }) => (size[seal] ? toUm(size[seal].min) : -1)),
-  hi: Int32Array.from(sizes, ({ size }) => (size[seal] ? toUm(size[seal].max) : -1)),
+/** Bounds of a range over all sizes, in µm; −1 where a size has none. */
+const boundColumns = (
+  sizes: JudgedPairs['sizes'],
+  which: 'outerSeal' | 'innerSeal' | 'overCores',
+): BoundColumns => ({
+  lo: Int32Array.from(sizes, ({ size }) => factsOf(size)[which]?.minUm ?? -1),
+  hi: Int32Array.from(sizes, ({ size }) => factsOf(size)[which]?.maxUm ?? -1),
 });
+
+/** Sizes with a chamber or an end stop are fewer; what only they ask is judged apart. */
+const placesOfMore = (sizes: JudgedPairs['sizes']): number[] =>
+  sizes.flatMap(({ size }, s) =>
+    size.endStop !== undefined || size.chamber?.minFreeShare !== undefined ? [s] : [],
+  );
+
+function moreCode(input: TerminationInput, size: Size): number {
+  let code = 0;
+  if (size.endStop !== undefined) {
+    const fit = fitEndStop(size, factsOf(size), input);
+    if (fit !== null) code = verdictCode(fit.verdict);
+  }
+  if (size.chamber?.minFreeShare === undefined) return code;
+  return Math.max(code, verdictCode(freeAreaVerdict(size.chamber, input.cableType.cores, input.core)));
+}
 
 /**
  * Judges all pairs on all criteria, without reasons. Termination by termination, so that its interval stays in registers while the sizes'
@@ -196,6 +251,8 @@ export function judgeAll(inputs: readonly TerminationInput[], view: CatalogueVie
   const packed = new Int32Array(inputs.length * sizes.length);
   const outerBounds = boundColumns(sizes, 'outerSeal');
   const innerBounds = boundColumns(sizes, 'innerSeal');
+  const chamberBounds = boundColumns(sizes, 'overCores');
+  const more = placesOfMore(sizes);
   const limitPpm = Int32Array.from(sizes, ({ family }) => Math.round(family.maxOvality * 1e6));
   const rings = new Map(ARMOUR_KINDS.map((kind) => [kind, ringColumns(sizes, kind)]));
   const { classOf, codes } = categoricalCodes(inputs, sizes, view);
@@ -208,9 +265,18 @@ export function judgeAll(inputs: readonly TerminationInput[], view: CatalogueVie
       innerBounds,
       ovalPpm: isFlameproof(input.enclosure) ? Math.round((input.outerSheath?.ovality ?? 0) * 1e6) : 0,
       limitPpm,
-      wire: intervalOf(input.armourWire),
+      chamber: intervalOf(input.laidUpCores),
+      chamberBounds,
+      wire: intervalOf(input[armourQuantity(armour)]),
       rings: armour === 'none' ? null : (rings.get(armour) ?? null),
     });
+    for (const s of more) {
+      const at = t * sizes.length + s;
+      const was = packed[at]!;
+      if ((was & 3) === MISFIT) continue;
+      const size = sizes[s]?.size;
+      if (size) packed[at] = (was & ~3) | Math.max(was & 3, moreCode(input, size));
+    }
   });
   return { packed, terminations: inputs.length, sizes };
 }
@@ -224,6 +290,8 @@ interface RowColumns {
   /** 0 where ovality does not decide. */
   readonly ovalPpm: number;
   readonly limitPpm: Int32Array;
+  readonly chamber: Interval;
+  readonly chamberBounds: BoundColumns;
   readonly wire: Interval;
   /** Null for a cable without armour. */
   readonly rings: RingColumns | null;
@@ -254,6 +322,7 @@ function judgeRow(packed: Int32Array, row: number, codes: Uint8Array, c: RowColu
   const { known: wireKnown, min: wMin, max: wMax, certainMin: wSureMin, certainMax: wSureMax } = c.wire;
   const { lo: oLo, hi: oHi } = c.outerBounds;
   const { lo: iLo, hi: iHi } = c.innerBounds;
+  const { lo: cLo, hi: cHi } = c.chamberBounds;
   const { limitPpm, ovalPpm, rings } = c;
   for (let s = 0; s < codes.length; s += 1) {
     let code = codes[s]!;
@@ -273,6 +342,15 @@ function judgeRow(packed: Int32Array, row: number, codes: Uint8Array, c: RowColu
         const own = smaller(iMin - innerLow, high - iMax);
         margin = smaller(margin, own);
         code = larger(code, rangeCode(own, innerLow, high, iSureMin, iSureMax));
+      } else code = larger(code, UNKNOWN);
+    }
+    const chamberLow = cLo[s]!;
+    if (chamberLow >= 0) {
+      if (c.chamber.known) {
+        const high = cHi[s]!;
+        const own = smaller(c.chamber.min - chamberLow, high - c.chamber.max);
+        margin = smaller(margin, own);
+        code = larger(code, rangeCode(own, chamberLow, high, c.chamber.certainMin, c.chamber.certainMax));
       } else code = larger(code, UNKNOWN);
     }
     code |= ((limitPpm[s]! - ovalPpm) >> 31) & MISFIT;

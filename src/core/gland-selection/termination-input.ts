@@ -1,15 +1,43 @@
-import { toUm } from '@/core/kernel';
-import type { Measurement } from '@/core/cable-measurement';
+import { fail, ok, toUm, type Problem, type Result } from '@/core/kernel';
+import {
+  measure,
+  QUANTITY_WORDS,
+  type Measurement,
+  type MeasurementRules,
+  type Reading,
+} from '@/core/cable-measurement';
+import type { ArmourKind } from '@/core/catalogue';
 import type { CableType, CodeProfile, Enclosure, Entry } from '@/core/schedule';
 import { isFlameproof } from '@/core/schedule';
+import type { BarrierOutcome } from './barrier/trail';
 import type { IntervalUm } from './verdict';
 
+/** What may be measured on a cable end and matters for its gland. */
+export const MEASURED_QUANTITIES = [
+  'outerSheath',
+  'innerSheath',
+  'armourWire',
+  'overArmour',
+  'laidUpCores',
+  'core',
+] as const;
+export type MeasuredQuantity = (typeof MEASURED_QUANTITIES)[number];
+export type MeasuredEnd = Readonly<Record<MeasuredQuantity, Measurement | null>>;
+
+export const NOTHING_MEASURED: MeasuredEnd = {
+  outerSheath: null,
+  innerSheath: null,
+  armourWire: null,
+  overArmour: null,
+  laidUpCores: null,
+  core: null,
+};
+
 /** All that the choice for one termination depends on. */
-export interface TerminationInput {
+export interface TerminationInput extends MeasuredEnd {
   readonly cableType: CableType;
-  readonly outerSheath: Measurement | null;
-  readonly innerSheath: Measurement | null;
-  readonly armourWire: Measurement | null;
+  /** Length of the whole cable along its route, mm; null when the schedule does not say. */
+  readonly cableLengthMm: number | null;
   readonly enclosure: Enclosure;
   readonly entry: Entry;
   readonly profile: CodeProfile;
@@ -22,21 +50,28 @@ export const intervalUm = (m: Measurement): IntervalUm => ({
   certainMax: toUm(m.certainMax),
 });
 
-/** Quantities that must be known before this cable can be judged at all. */
-export function neededQuantities(cableType: CableType): ('outerSheath' | 'innerSheath' | 'armourWire')[] {
-  const needed: ('outerSheath' | 'innerSheath' | 'armourWire')[] = ['outerSheath'];
+/** Interlocked and corrugated armour is gripped on its outside; of wire, braid and tape the thickness counts. */
+export const isMetalClad = (armour: ArmourKind): boolean =>
+  armour === 'interlocked' || armour === 'corrugated';
+
+/** The measurement that the armour's ring is judged by. */
+export const armourQuantity = (armour: ArmourKind): 'armourWire' | 'overArmour' =>
+  isMetalClad(armour) ? 'overArmour' : 'armourWire';
+
+/** Quantities that must be known before this cable can be judged at all; a barrier also asks for the cores. */
+export function neededQuantities(cableType: CableType, outcome: BarrierOutcome | null): MeasuredQuantity[] {
+  const needed: MeasuredQuantity[] = ['outerSheath'];
   if (cableType.innerSheath) needed.push('innerSheath');
-  if (cableType.armour !== 'none') needed.push('armourWire');
+  if (cableType.armour !== 'none') needed.push(armourQuantity(cableType.armour));
+  if (outcome === 'barrier' || outcome === 'seal') needed.push('laidUpCores', 'core');
   return needed;
 }
 
 /** Why a plan from this input would be provisional; empty when nothing stands in the way. */
 export function provisionalReasons(input: TerminationInput): string[] {
-  const reasons: string[] = [];
-  for (const quantity of neededQuantities(input.cableType)) {
-    const m = input[quantity];
-    if (m?.provisional) reasons.push(`${WORDS[quantity]} is a datasheet value`);
-  }
+  const reasons = MEASURED_QUANTITIES.filter((q) => input[q]?.provisional).map(
+    (q) => `${QUANTITY_WORDS[q]} is a datasheet value`,
+  );
   const outer = input.outerSheath;
   if (outer && !outer.provisional && isFlameproof(input.enclosure)) {
     if (outer.ovality === null)
@@ -47,8 +82,14 @@ export function provisionalReasons(input: TerminationInput): string[] {
   return reasons;
 }
 
-const WORDS = {
-  outerSheath: 'outer sheath',
-  innerSheath: 'inner sheath',
-  armourWire: 'armour wire',
-} as const;
+/** Measures every quantity from the readings of one end. Problems name the reading; nothing is left out silently. */
+export function measureEnd(readings: readonly Reading[], rules: MeasurementRules): Result<MeasuredEnd> {
+  const problems: Problem[] = [];
+  const measured = { ...NOTHING_MEASURED } as Record<MeasuredQuantity, Measurement | null>;
+  for (const quantity of MEASURED_QUANTITIES) {
+    const m = measure(readings, quantity, rules);
+    if (m.ok) measured[quantity] = m.value;
+    else problems.push(...m.problems);
+  }
+  return problems.length > 0 ? fail(problems) : ok(measured);
+}

@@ -4,6 +4,7 @@ import { missingForProcedure } from '@/core/catalogue';
 import { CUT_BACK_RULES, markText, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
 import {
   ACCESSORY_WORDS,
+  decideBarrier,
   GLAND_SELECTION_RULES,
   provisionalReasons,
   ringWords,
@@ -39,6 +40,8 @@ export interface TerminationPlan {
   readonly provisional: readonly string[];
   readonly ring: RingOption | null;
   readonly ringWords: string;
+  /** What to do with the end stop; null in a gland without one. */
+  readonly endStop: string | null;
   readonly adaptor: string | null;
   readonly outside: readonly string[];
   readonly inside: readonly string[];
@@ -75,6 +78,9 @@ export function planInputHash(request: PlanRequest, family: Family): string {
       : null,
     innerSheath: summary(input.innerSheath),
     armourWire: summary(input.armourWire),
+    cores: [input.overArmour, input.laidUpCores, input.core].map(summary),
+    // The length decides by way of the barrier only; a metre more or less changes no mark.
+    barrier: decideBarrier(input).outcome,
     enclosure: input.enclosure,
     entry: input.entry,
     profile: input.profile,
@@ -148,6 +154,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     provisional: provisionalOf(request, candidate),
     ring: ring?.option ?? null,
     ringWords: ringWords(ring),
+    endStop: candidate.endStop?.words ?? null,
     adaptor: entry.adaptor?.partNumber ?? null,
     outside: entry.outside.map(accessoryWords),
     inside: entry.inside.map(accessoryWords),
@@ -187,6 +194,7 @@ function decisionsOf(plan: Omit<TerminationPlan, 'decisions'>, unit: LengthUnit)
       value: `${plan.size} (${plan.family.code} revision ${plan.family.revision})`,
     },
     { id: 'ring', label: 'Ring', value: plan.ringWords || 'none' },
+    ...(plan.endStop === null ? [] : [{ id: 'endStop', label: 'End stop', value: plan.endStop }]),
     { id: 'adaptor', label: 'Adaptor', value: plan.adaptor ?? 'none' },
     {
       id: 'accessories',

@@ -1,5 +1,9 @@
-import { boolean, number, object, string, type InferType } from 'yup';
-import { ARMOUR_KINDS } from '@/core/catalogue';
+import { array, boolean, number, object, string, type InferType } from 'yup';
+import { ARMOUR_KINDS, MATERIALS } from '@/core/catalogue';
+
+/** Places a cable is listed for in division-style codes: class and division, or for use in a tray. */
+export const CABLE_LISTINGS = ['I/1', 'I/2', 'II/1', 'II/2', 'III', 'tray'] as const;
+export type CableListing = (typeof CABLE_LISTINGS)[number];
 
 /** A cable by construction. Thicknesses are the maker's nominal figures in mm and only ever narrow a depth guard. */
 export const cableTypeSchema = object({
@@ -19,6 +23,13 @@ export const cableTypeSchema = object({
   screened: boolean().required(),
   outerSheathThicknessMm: number().min(0.2).max(10).optional(),
   innerSheathThicknessMm: number().min(0.2).max(10).optional(),
+  /** Round and without hollows between sheath and cores. Not known when it is left out: then it is asked for. */
+  compact: boolean().optional(),
+  armourMaterial: string().oneOf(MATERIALS).optional(),
+  /** One core of an alternating-current circuit: its armour and the metal round its entry carry induced currents. */
+  singleCoreAc: boolean().optional(),
+  /** Hazardous-location listings printed on the cable; not known when left out. */
+  listings: array().of(string().oneOf(CABLE_LISTINGS).required()).optional(),
 })
   .noUnknown()
   .required();

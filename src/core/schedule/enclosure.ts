@@ -1,5 +1,14 @@
 import { boolean, number, object, string, type InferType } from 'yup';
-import { CONCEPTS, DUST_GROUPS, GAS_GROUPS, MATERIALS, threadSchema } from '@/core/catalogue';
+import {
+  CLASS_GROUPS,
+  CONCEPTS,
+  DIVISIONS,
+  DUST_GROUPS,
+  GAS_GROUPS,
+  HAZARD_CLASSES,
+  MATERIALS,
+  threadSchema,
+} from '@/core/catalogue';
 
 export const TEMPERATURE_CLASSES = ['T1', 'T2', 'T3', 'T4', 'T5', 'T6'] as const;
 
@@ -12,12 +21,22 @@ export const enclosureSchema = object({
   zone: number().oneOf([0, 1, 2, 20, 21, 22]).nullable().default(null),
   gasGroup: string().oneOf(GAS_GROUPS).nullable().default(null),
   dustGroup: string().oneOf(DUST_GROUPS).nullable().default(null),
+  /** Class, division and group by division-style codes; left out where the place is not classified so. */
+  hazardClass: string().oneOf(HAZARD_CLASSES).optional(),
+  division: number().oneOf(DIVISIONS).optional(),
+  classGroup: string().oneOf(CLASS_GROUPS).optional(),
   temperatureClass: string().oneOf(TEMPERATURE_CLASSES).nullable().default(null),
   /** Two digits of the IP code asked for here (IEC 60529). */
   ip: string()
     .matches(/^[0-6X][0-9X]$/, 'is not an IP code such as 66')
     .required(),
   material: string().oneOf(MATERIALS).required(),
+  /** Something inside may spark or gets hot in service: contacts, fuses, brushes. Not known when left out. */
+  ignitionSource: boolean().optional(),
+  /** Water or salt stands at the joints in service, so that unlike metals eat each other. */
+  wet: boolean().optional(),
+  /** The entries of a ferrous box are in a non-magnetic plate, or all phases share one opening. */
+  nonMagneticPlate: boolean().optional(),
   /** The wall itself carries the earth to the gland; when not, an earth tag is needed. */
   wallEarthed: boolean().required(),
   freeVolumeCm3: number().min(0).max(10_000_000).required(),
@@ -30,7 +49,18 @@ export const enclosureSchema = object({
 
 export type Enclosure = InferType<typeof enclosureSchema>;
 
-export const isFlameproof = (enclosure: Pick<Enclosure, 'concept'>): boolean => enclosure.concept === 'Ex d';
+/** Flameproof by zones, explosionproof by divisions: a box that holds an explosion inside. */
+export const isFlameproof = (enclosure: Pick<Enclosure, 'concept'>): boolean =>
+  enclosure.concept === 'Ex d' || enclosure.concept === 'explosionproof';
+
+/** The place in words: “zone 1”, “class I, division 2”, “not classified”. */
+export function placeWords(enclosure: Pick<Enclosure, 'zone' | 'hazardClass' | 'division'>): string {
+  const words: string[] = [];
+  if (enclosure.zone !== null) words.push(`zone ${enclosure.zone}`);
+  if (enclosure.hazardClass !== undefined)
+    words.push(`class ${enclosure.hazardClass}, division ${enclosure.division ?? '?'}`);
+  return words.join(' · ') || 'not classified';
+}
 
 /** One hole of a box: threaded, or plain in a plate. Lengths in mm. */
 export const entrySchema = object({
@@ -49,6 +79,10 @@ export const entrySchema = object({
   /** Length of the thread in the wall; for a clearance hole the thickness of the plate. */
   wallMm: number().min(0.5).max(100).required(),
   chamferMm: number().min(0).max(10).required(),
+  /** Threads of a tapered entry that engage wrench-tight, from the box's own sheet. */
+  taperedTurns: number().min(0).max(20).optional(),
+  /** Made for a plug-in gland body: plant that is moved. */
+  plugIn: boolean().optional(),
   holeMm: number()
     .min(5)
     .max(150)

@@ -1,6 +1,6 @@
 export * from './cable-type';
 export * from './code-profile';
-export * from './default-profile';
+export * from './profiles';
 export * from './enclosure';
 export * from './tag';
 export * from './reading-cell';

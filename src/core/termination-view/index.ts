@@ -1,5 +1,5 @@
-import type { Measurement, MeasurementRules, Reading } from '@/core/cable-measurement';
-import type { Finding, Verdict } from '@/core/gland-selection';
+import type { MeasurementRules, Reading } from '@/core/cable-measurement';
+import type { BarrierTrail, Finding, MeasuredEnd, MeasuredQuantity, Verdict } from '@/core/gland-selection';
 import type { ChainFault } from '@/core/inspection';
 import type { CollarState, DecisionChange, Step, TerminationPlan } from '@/core/procedure';
 import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
@@ -43,7 +43,10 @@ export interface CandidateView {
   readonly sheet: string;
   readonly verdict: Verdict;
   readonly marginMm: number | null;
+  /** Ring, end stop and adaptor in words. */
   readonly ringWords: string;
+  /** Why this kind of gland does not compete here; null when it does. */
+  readonly notCalledFor: string | null;
   readonly adaptor: string | null;
   readonly findings: readonly Finding[];
   /** Why it may not be taken; null when it may. */
@@ -94,8 +97,9 @@ export interface TerminationView {
   readonly cableType: CableType;
   readonly place: { readonly area: string; readonly enclosure: Enclosure; readonly entry: Entry } | null;
   readonly readings: readonly ReadingView[];
-  readonly measured: Readonly<Record<'outerSheath' | 'innerSheath' | 'armourWire', Measurement | null>>;
-  readonly needed: readonly ('outerSheath' | 'innerSheath' | 'armourWire')[];
+  readonly measured: MeasuredEnd;
+  readonly needed: readonly MeasuredQuantity[];
+  readonly barrier: BarrierTrail | null;
   readonly measureProblems: readonly Problem[];
   readonly choice: ChoiceView | null;
   readonly plan: {

@@ -1,6 +1,6 @@
 import { measure, type Measurement, type Quantity } from '@/core/cable-measurement';
-import { IEC_ZONES_PROFILE, type CableType, type Enclosure, type Entry } from '@/core/schedule';
-import type { TerminationInput } from '@/core/gland-selection';
+import { DEFAULT_PROFILE, type CableType, type Enclosure, type Entry } from '@/core/schedule';
+import { NOTHING_MEASURED, type TerminationInput } from '@/core/gland-selection';
 
 /** A plain, valid termination that the tests bend one way at a time. */
 export const CABLE: CableType = {
@@ -16,6 +16,7 @@ export const CABLE: CableType = {
   screened: false,
   outerSheathThicknessMm: 1.8,
   innerSheathThicknessMm: 1.2,
+  compact: true,
 };
 
 export const BOX: Enclosure = {
@@ -52,7 +53,7 @@ export function interval(quantity: Quantity, min: number, max: number): Measurem
     ],
     quantity,
     {
-      ...IEC_ZONES_PROFILE.measurement,
+      ...DEFAULT_PROFILE.measurement,
       uncertaintyMm: { caliper: 0, wrapTape: 0, diameterTape: 0, armourWire: 0 },
     },
   );
@@ -61,11 +62,14 @@ export function interval(quantity: Quantity, min: number, max: number): Measurem
 }
 
 export const TERMINATION: TerminationInput = {
+  ...NOTHING_MEASURED,
+  cableLengthMm: 38_000,
   cableType: CABLE,
   outerSheath: interval('outerSheath', 28, 28.4),
   innerSheath: interval('innerSheath', 21.5, 21.8),
   armourWire: interval('armourWire', 1.6, 1.62),
   enclosure: BOX,
   entry: ENTRY,
-  profile: IEC_ZONES_PROFILE,
+  profile: DEFAULT_PROFILE,
 };
+export * from './demo-catalogue';

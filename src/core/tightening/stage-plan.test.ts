@@ -1,11 +1,9 @@
-import demo from '../../../examples/catalogue/demo.json';
-import { readCatalogue, STAGE_METHODS } from '@/core/catalogue';
+import { STAGE_METHODS } from '@/core/catalogue';
+import { demoSize } from '@/core/testing';
 import { methodWords, planStages, scaleStepFor, travelOf, turnsWords } from '.';
 
-const read = readCatalogue(demo);
-if (!read.ok) throw new Error('demo catalogue');
-const [rw2, ay3] = read.value.families;
-if (!rw2 || !ay3) throw new Error('families');
+const [rw2] = demoSize('RW2-32');
+const [ay3] = demoSize('AY3-32');
 const size = (family: typeof rw2, n: number) => {
   const found = family.sizes[n];
   if (!found) throw new Error('size');
@@ -72,6 +70,6 @@ it('uses the figures of the size where it has its own, and the family’s otherw
 
 it('names the sheet each stage follows', () => {
   expect(new Set(planStages(ay3, size(ay3, 2), 22).map((s) => s.sheet))).toEqual(
-    new Set(['AY3 instruction sheet 208, revision 2']),
+    new Set(['AY3 instruction sheet 208, revision 3']),
   );
 });

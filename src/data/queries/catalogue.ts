@@ -1,5 +1,11 @@
 import { eq, inArray, sql } from 'drizzle-orm';
-import type { Accessory, Adaptor, Family } from '@/core/catalogue';
+import {
+  isLaterSheet,
+  missingForProcedure,
+  type Accessory,
+  type Adaptor,
+  type Family,
+} from '@/core/catalogue';
 import type { Tx } from '../connection';
 import { catalogueImport, familyRevision, partRevision } from '../schema';
 
@@ -19,23 +25,39 @@ export interface StoredCatalogue {
 const parsed = new Map<string, StoredFamily>();
 const KEPT = 500;
 
-function storedFamily(row: { id: number; hash: string; body: string; planOnly: number }): StoredFamily {
+function storedFamily(row: { id: number; hash: string; body: string }): StoredFamily {
   const key = `${row.id} ${row.hash}`;
   const known = parsed.get(key);
   if (known) return known;
-  const stored = { id: row.id, family: JSON.parse(row.body) as Family, planOnly: row.planOnly === 1 };
+  const family = JSON.parse(row.body) as Family;
+  // Asked anew and not read from the import: what this release can carry out may be more than the one that imported it could.
+  const stored = { id: row.id, family, planOnly: missingForProcedure(family).length > 0 };
   if (parsed.size >= KEPT) parsed.clear();
   parsed.set(key, stored);
   return stored;
 }
 
-/** The newest revision of every family and part. What is stored was validated when it came in. */
-export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
-  const newest = await tx
-    .select({ id: sql<number>`MAX(${familyRevision.id})` })
+/** Ids of the revisions in force: of each family the one whose sheet was issued last, of one date the one that came in last. */
+async function familiesInForce(tx: Tx): Promise<number[]> {
+  const all = await tx
+    .select({
+      id: familyRevision.id,
+      code: familyRevision.code,
+      issued: sql<string>`JSON_VALUE(${familyRevision.body}, '$.sheet.issued')`,
+    })
     .from(familyRevision)
-    .groupBy(familyRevision.code);
-  const ids = newest.map((r) => r.id);
+    .orderBy(familyRevision.id);
+  const newest = new Map<string, { id: number; issued: string }>();
+  for (const row of all) {
+    const known = newest.get(row.code);
+    if (known === undefined || isLaterSheet(row, known)) newest.set(row.code, row);
+  }
+  return [...newest.values()].map((r) => r.id);
+}
+
+/** The revision in force of every family, the newest of every part. What is stored was validated when it came in. */
+export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
+  const ids = await familiesInForce(tx);
   const families =
     ids.length === 0
       ? []

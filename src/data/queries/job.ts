@@ -1,5 +1,11 @@
 import { and, eq } from 'drizzle-orm';
-import type { CableType, CodeProfile, Enclosure, Entry } from '@/core/schedule';
+import {
+  upgradeProfile,
+  type CableType,
+  type CodeProfile,
+  type Enclosure,
+  type Entry,
+} from '@/core/schedule';
 import type { Tx } from '../connection';
 import { cableType, enclosure, entry, job } from '../schema';
 
@@ -16,7 +22,7 @@ export interface JobRow {
 const jobRow = (row: typeof job.$inferSelect): JobRow => ({
   ...row,
   secondPerson: row.secondPerson === 1,
-  profile: JSON.parse(row.profile) as CodeProfile,
+  profile: upgradeProfile(JSON.parse(row.profile) as object),
 });
 
 export async function listJobs(tx: Tx): Promise<JobRow[]> {

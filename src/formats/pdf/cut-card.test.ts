@@ -2,21 +2,15 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import demo from '../../../examples/catalogue/demo.json';
-import { readCatalogue } from '@/core/catalogue';
 import { judge } from '@/core/gland-selection';
 import { planHash, planTermination, type TerminationPlan } from '@/core/procedure';
-import { TERMINATION } from '@/core/testing';
+import { DEMO, demoSize, TERMINATION } from '@/core/testing';
 import { cutCardPdf } from './cut-card';
 
-const read = readCatalogue(demo);
-if (!read.ok) throw new Error('demo catalogue');
-const family = read.value.families[0];
-const size = family?.sizes[3];
-if (!family || !size) throw new Error('size');
+const [family, size] = demoSize('RW2-32');
 const plan = planTermination(
   { tag: 'K-104/B', input: TERMINATION, routeMm: 240, spareMm: 30, unit: 'mm' },
-  judge(TERMINATION, family, size, read.value),
+  judge(TERMINATION, family, size, DEMO),
 );
 const printed = new Date('2026-11-10T08:00:00.000Z');
 const card = (change: Partial<Parameters<typeof cutCardPdf>[0]> = {}) =>
@@ -131,7 +125,7 @@ it.each(['RW2-16', 'RW2-63'])(
     if (!big) throw new Error(code);
     const full = planTermination(
       { tag: 'K-104/B', input: TERMINATION, routeMm: 240, spareMm: 30, unit: 'mm' },
-      judge(TERMINATION, family, big, read.value),
+      judge(TERMINATION, family, big, DEMO),
     );
     const long = {
       ...full,

@@ -1,11 +1,17 @@
-import { fail, ok, type Problem, type Result } from '@/core/kernel';
-import { measure, type Measurement, type Reading } from '@/core/cable-measurement';
+import type { Problem } from '@/core/kernel';
+import { QUANTITY_WORDS } from '@/core/cable-measurement';
 import {
   choose,
+  decideBarrier,
+  measureEnd,
   neededQuantities,
+  NOTHING_MEASURED,
   provisionalReasons,
   type CatalogueView,
+  type BarrierTrail,
   type Choice,
+  type MeasuredEnd,
+  type MeasuredQuantity,
   type TerminationInput,
 } from '@/core/gland-selection';
 import { auditChain, type ChainFault } from '@/core/inspection';
@@ -33,16 +39,17 @@ import type {
   TerminationRow,
 } from '@/data';
 
-export type Measured = Readonly<Record<'outerSheath' | 'innerSheath' | 'armourWire', Measurement | null>>;
-
 /** Everything the core has to say about one termination today. */
 export interface Assessment {
   readonly tag: string;
   readonly row: TerminationRow;
   readonly readings: readonly StoredReading[];
-  readonly measured: Measured;
+  readonly measured: MeasuredEnd;
   readonly measureProblems: readonly Problem[];
-  readonly missing: readonly string[];
+  /** The profile's decision about the inside of the cable; null while there is no entry. */
+  readonly barrier: BarrierTrail | null;
+  readonly needed: readonly MeasuredQuantity[];
+  readonly missing: readonly MeasuredQuantity[];
   /** Null while something is missing: an entry, or a reading that cannot be read. */
   readonly request: PlanRequest | null;
   readonly choice: Choice | null;
@@ -79,31 +86,6 @@ export const catalogueView = (catalogue: StoredCatalogue): CatalogueView => ({
 export const readingsOfEnd = (readings: readonly StoredReading[], end: 'A' | 'B'): StoredReading[] =>
   readings.filter((r) => r.end === null || r.end === end);
 
-const WORDS = {
-  outerSheath: 'outer sheath',
-  innerSheath: 'inner sheath',
-  armourWire: 'armour wire',
-} as const;
-
-export function measureEnd(readings: readonly Reading[], job: JobRow): Result<Measured> {
-  const rules = job.profile.measurement;
-  const problems: Problem[] = [];
-  const take = (quantity: keyof Measured): Measurement | null => {
-    const measured = measure(readings, quantity, rules);
-    if (measured.ok) return measured.value;
-    problems.push(...measured.problems);
-    return null;
-  };
-  const measured = {
-    outerSheath: take('outerSheath'),
-    innerSheath: take('innerSheath'),
-    armourWire: take('armourWire'),
-  };
-  return problems.length > 0 ? fail(problems) : ok(measured);
-}
-
-const NOTHING: Measured = { outerSheath: null, innerSheath: null, armourWire: null };
-
 export function actsOf(events: readonly StoredEvent[]): BenchAct[] {
   return events.map((e) => {
     const body = e.body as { fingerprint?: string; decision?: LookDecision } | null;
@@ -122,11 +104,10 @@ export function assess(input: AssessInput): Assessment {
   const readings = readingsOfEnd(input.readings, row.end);
   const measuredResult = measureEnd(
     readings.map((r) => r.reading),
-    job,
+    job.profile.measurement,
   );
-  const measured = measuredResult.ok ? measuredResult.value : NOTHING;
+  const measured = measuredResult.ok ? measuredResult.value : NOTHING_MEASURED;
   const measureProblems = measuredResult.ok ? [] : measuredResult.problems;
-  const missing = neededQuantities(row.cableType).filter((q) => measured[q] === null);
   const tag = terminationTag(row.cable.tag, row.end);
   const core: TerminationInput | null = row.place
     ? {
@@ -135,8 +116,12 @@ export function assess(input: AssessInput): Assessment {
         enclosure: row.place.enclosure,
         entry: row.place.entry,
         profile: job.profile,
+        cableLengthMm: row.cable.routeMm,
       }
     : null;
+  const barrier = core ? decideBarrier(core) : null;
+  const needed = neededQuantities(row.cableType, barrier?.outcome ?? null);
+  const missing = needed.filter((q) => measured[q] === null);
   const request: PlanRequest | null =
     core && measureProblems.length === 0
       ? { tag, input: core, routeMm: row.tailMm, spareMm: row.spareMm, unit: job.unit }
@@ -150,7 +135,7 @@ export function assess(input: AssessInput): Assessment {
   const progress = plan ? replay(steps, acts) : null;
   const best = choice?.candidates[0];
   const collar = collarOf({
-    missing: [...(row.place ? [] : ['an entry']), ...missing.map((q) => WORDS[q])],
+    missing: [...(row.place ? [] : ['an entry']), ...missing.map((q) => QUANTITY_WORDS[q])],
     measureProblem: measureProblems[0]?.message ?? null,
     measureProvisional: core
       ? provisionalReasons(core).length > 0
@@ -170,6 +155,8 @@ export function assess(input: AssessInput): Assessment {
     readings,
     measured,
     measureProblems,
+    barrier,
+    needed,
     missing,
     request,
     choice,

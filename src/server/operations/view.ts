@@ -1,5 +1,5 @@
 import { ok, type Result } from '@/core/kernel';
-import { neededQuantities, ringWords, type Candidate } from '@/core/gland-selection';
+import { wayWords, type Candidate } from '@/core/gland-selection';
 import { planTermination } from '@/core/procedure';
 import type { CandidateView, JobView, SummaryView, TerminationView } from '@/core/termination-view';
 import { database, listJobs, loadCatalogue, loadScheduleRows, loadSummaries, type JobRow } from '@/data';
@@ -45,7 +45,8 @@ function candidateView(candidate: Candidate, planOnly: ReadonlySet<string>): Can
     sheet: `${family.sheet.title}, revision ${family.sheet.revision}`,
     verdict: candidate.verdict,
     marginMm: candidate.marginMm,
-    ringWords: ringWords(candidate.ring),
+    ringWords: wayWords(candidate),
+    notCalledFor: candidate.notCalledFor,
     adaptor: candidate.entry.adaptor?.partNumber ?? null,
     findings: candidate.findings,
     refusal: whyNot(candidate),
@@ -83,7 +84,8 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
         : null,
       readings: assessment.readings.map(({ id, end, reading }) => ({ id, end, reading })),
       measured: assessment.measured,
-      needed: neededQuantities(row.cableType),
+      needed: assessment.needed,
+      barrier: assessment.barrier,
       measureProblems: assessment.measureProblems,
       choice: choice
         ? {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { problemLine, type Result } from '@/core/kernel';
 import type { Reading } from '@/core/cable-measurement';
-import { IEC_ZONES_PROFILE, type End, type Enclosure, type Entry } from '@/core/schedule';
+import { DEFAULT_PROFILE, type End, type Enclosure, type Entry } from '@/core/schedule';
 import {
   findEntry,
   insertCable,
@@ -90,7 +90,7 @@ export async function makeJob(secondPerson = false): Promise<string> {
       name: slug,
       unit: 'mm',
       secondPerson: secondPerson ? 1 : 0,
-      profile: JSON.stringify(IEC_ZONES_PROFILE),
+      profile: JSON.stringify(DEFAULT_PROFILE),
     });
     const types = new Map<string, number>();
     for (const facts of CABLE_TYPES) types.set(facts.code, await insertCableType(tx, jobId, facts));

@@ -1,22 +1,8 @@
-import type { CriterionId, Finding } from '@/core/gland-selection';
+import { CRITERION_TITLES, type Finding } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { NutMark, VERDICT_WORDS } from '../verdict/NutMark';
 import styles from './FindingList.module.css';
-
-const TITLES: Readonly<Record<CriterionId, string>> = {
-  construction: 'Construction',
-  outerSeal: 'Outer seal',
-  ovality: 'Ovality',
-  innerSeal: 'Inner seal',
-  armourRing: 'Armour',
-  entryThread: 'Entry',
-  engagement: 'Threads engaged',
-  concept: 'Concept and zone',
-  group: 'Group',
-  ip: 'IP',
-  temperature: 'Temperature',
-};
 
 const marginText = (f: Finding): string =>
   f.margin === null
@@ -43,7 +29,7 @@ export function FindingList({ candidate }: { readonly candidate: CandidateView }
         {candidate.findings.map((f) => (
           <tr key={f.criterion} data-verdict={f.verdict}>
             <th scope="row">
-              <NutMark verdict={f.verdict} size={16} /> {TITLES[f.criterion]}
+              <NutMark verdict={f.verdict} size={16} /> {CRITERION_TITLES[f.criterion]}
               <span className="ac-visually-hidden">{VERDICT_WORDS[f.verdict]}</span>
             </th>
             <td>{f.reason}</td>

@@ -28,6 +28,7 @@ const candidate = (code: string, findings: Finding[]): CandidateView => ({
   ringWords: '',
   adaptor: null,
   findings,
+  notCalledFor: null,
   refusal: null,
   planOnly: false,
   printedInches: null,

@@ -1,27 +1,22 @@
 import { ARMOUR_WORDS } from '@/core/catalogue';
-import { sheetName, type Criterion } from '../finding';
+import { plainFinding, sheetName, type Criterion } from '../finding';
+import { armourQuantity } from '../termination-input';
 import { judgeSeal } from './seal';
 
-/** The clamping ring: which face takes this armour, and whether its thickness lies in the face's range. */
+/** The clamping or earthing ring: which face takes this armour, and whether the armour lies in the face's range. */
 export const armourRing: Criterion = {
   id: 'armourRing',
   scope: 'size',
-  title: 'Armour',
+  absent: ({ input }) => (input.cableType.armour === 'none' ? 'the cable has no armour' : null),
   judge: (context) => {
-    const { input, family, ring, size } = context;
-    const source = sheetName(family);
-    const base = { criterion: 'armourRing', margin: null, source } as const;
-    if (input.cableType.armour === 'none') {
-      return { ...base, verdict: 'fits', takes: 'none', has: 'no armour', reason: 'the cable has no armour' };
-    }
+    const { input, family, facts, ring } = context;
+    const { armour } = input.cableType;
     if (ring === null) {
-      const words = ARMOUR_WORDS[input.cableType.armour];
+      const words = ARMOUR_WORDS[armour];
       const reason =
-        size.rings.length === 0 ? 'this family clamps no armour' : `no face of the ring takes ${words}`;
-      return { ...base, verdict: 'misfit', takes: 'none', has: words, reason };
+        facts.rings.length === 0 ? 'this family clamps no armour' : `no face of the ring takes ${words}`;
+      return plainFinding('armourRing', 'misfit', 'none', words, reason, sheetName(family));
     }
-    const face = ring.option.face === 'plain' ? 'ring' : `${ring.option.face} groove`;
-    const what = ring.option.ring === undefined ? face : `${face} of ring ${ring.option.ring}`;
-    return judgeSeal(context, 'armourRing', { what, thing: 'armour' }, ring.option.range, input.armourWire);
+    return judgeSeal(context, 'armourRing', ring.facts, input[armourQuantity(armour)]);
   },
 };

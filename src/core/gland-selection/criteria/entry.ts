@@ -11,7 +11,6 @@ const entryName = (entry: {
 export const entryThread: Criterion = {
   id: 'entryThread',
   scope: 'entry',
-  title: 'Entry',
   judge: ({ input, size, entry }) => ({
     criterion: 'entryThread',
     verdict: entry.thread,
@@ -27,7 +26,6 @@ export const entryThread: Criterion = {
 export const engagement: Criterion = {
   id: 'engagement',
   scope: 'entry',
-  title: 'Threads engaged',
   judge: ({ entry }) => {
     const worst =
       entry.joints.length === 0 ? null : entry.joints.reduce((a, b) => (b.marginUm < a.marginUm ? b : a));

@@ -5,13 +5,10 @@ import { judgeSeal } from './seal';
 export const outerSeal: Criterion = {
   id: 'outerSeal',
   scope: 'size',
-  title: 'Outer seal',
-  judge: (context) =>
-    judgeSeal(
-      context,
-      'outerSeal',
-      { what: 'outer seal', thing: 'outer sheath' },
-      context.size.outerSeal,
-      context.input.outerSheath,
-    ),
+  absent: ({ facts }) => (facts.outerSeal === null ? 'no outer seal in this family' : null),
+  judge: (context) => {
+    const { facts, input } = context;
+    if (facts.outerSeal === null) throw new Error('absent is asked first');
+    return judgeSeal(context, 'outerSeal', facts.outerSeal, input.outerSheath);
+  },
 };

@@ -1,39 +1,31 @@
 import { ovalityExceeds } from '@/core/cable-measurement';
 import { isFlameproof } from '@/core/schedule';
-import { sheetName, type Criterion } from '../finding';
+import { trimNumber } from '@/core/units';
+import { plainFinding, sheetName, type Criterion } from '../finding';
 
-const percent = (fraction: number) => `${(fraction * 100).toFixed(1)} %`;
+const percent = (fraction: number) => `${trimNumber(fraction * 100, 1)} %`;
 
 /** An oval cable fails for a flameproof seal; elsewhere the whole interval lies in the seal's range and that is enough. */
 export const ovality: Criterion = {
   id: 'ovality',
   scope: 'family',
-  title: 'Ovality',
   judge: ({ input, family }) => {
-    const base = {
-      criterion: 'ovality',
-      takes: `up to ${percent(family.maxOvality)}`,
-      source: sheetName(family),
-    } as const;
+    const limit = percent(family.maxOvality);
+    const takes = `up to ${limit}`;
+    const source = sheetName(family);
     const value = input.outerSheath?.ovality ?? null;
     if (value === null) {
-      return {
-        ...base,
-        verdict: 'fits',
-        has: 'not seen',
-        margin: null,
-        reason: 'no two caliper readings; the allowance is in the interval',
-      };
+      const reason = 'no two caliper readings; the allowance is in the interval';
+      return plainFinding('ovality', 'fits', takes, 'not seen', reason, source);
     }
-    const margin = (family.maxOvality - value) * 100;
-    const exceeds = ovalityExceeds(value, family.maxOvality);
-    if (exceeds && isFlameproof(input.enclosure)) {
-      const reason = `oval by ${percent(value)}, a flameproof seal of this family takes ${percent(family.maxOvality)}: ${(-margin).toFixed(1)} % over`;
-      return { ...base, verdict: 'misfit', has: percent(value), margin: null, reason };
+    const has = percent(value);
+    if (!ovalityExceeds(value, family.maxOvality))
+      return plainFinding('ovality', 'fits', takes, has, `oval by ${has}`, source);
+    if (!isFlameproof(input.enclosure)) {
+      const reason = `oval by ${has}, above the sheet’s ${limit}; not a flameproof seal here, but look at it`;
+      return plainFinding('ovality', 'fits', takes, has, reason, source);
     }
-    const reason = exceeds
-      ? `oval by ${percent(value)}, above the sheet’s ${percent(family.maxOvality)}; not a flameproof seal here, but look at it`
-      : `oval by ${percent(value)}`;
-    return { ...base, verdict: 'fits', has: percent(value), margin: null, reason };
+    const reason = `oval by ${has}, a flameproof seal of this family takes ${limit}: ${percent(value - family.maxOvality)} over`;
+    return plainFinding('ovality', 'misfit', takes, has, reason, source);
   },
 };

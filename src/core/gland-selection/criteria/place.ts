@@ -1,50 +1,63 @@
+import type { Certificate } from '@/core/catalogue';
+import { placeWords, type CodeProfile, type Enclosure } from '@/core/schedule';
 import { coversConcept, coversGroup, coversIp, temperatureMarginC } from '../certificate';
-import { sheetName, type Criterion } from '../finding';
+import { plainFinding, sheetName, type Criterion } from '../finding';
 
-const zoneName = (zone: number | null) => (zone === null ? 'no zone' : `zone ${zone}`);
+function certifiedFor(certificate: Certificate, system: CodeProfile['system']): string {
+  const concepts = certificate.concepts.join(', ');
+  if (system === 'divisions') {
+    const places = (certificate.divisions ?? []).map((d) => `class ${d.hazardClass} division ${d.division}`);
+    return `${concepts}; ${places.join(', ') || 'no class or division'}`;
+  }
+  return `${concepts}; zones ${certificate.zones.join(', ') || 'none'}`;
+}
 
-/** Protection concept and zone, as plain facts of the certificate. */
+/** Protection concept and place, as plain facts of the certificate, in the words of the job's profile. */
 export const concept: Criterion = {
   id: 'concept',
   scope: 'family',
-  title: 'Concept and zone',
-  judge: ({ input: { enclosure }, family }) => {
-    const good = coversConcept(family.certificate, enclosure);
-    const takes = `${family.certificate.concepts.join(', ')}; zones ${family.certificate.zones.join(', ') || 'none'}`;
-    const has = `${enclosure.concept === 'none' ? 'industrial' : enclosure.concept}, ${zoneName(enclosure.zone)}`;
-    const reason = good ? `certified for ${has}` : `certified for ${takes}; the box is ${has}`;
-    return {
-      criterion: 'concept',
-      verdict: good ? 'fits' : 'misfit',
+  judge: ({ input: { enclosure, profile }, family }) => {
+    const good = coversConcept(family.certificate, enclosure, profile.system);
+    const takes = certifiedFor(family.certificate, profile.system);
+    const has = `${enclosure.concept === 'none' ? 'industrial' : enclosure.concept}, ${placeWords(enclosure)}`;
+    const foreign =
+      profile.system === 'divisions' && enclosure.hazardClass === undefined && enclosure.zone !== null;
+    const refusal = foreign
+      ? `this profile judges by class and division; the box is only given as ${has}`
+      : `certified for ${takes}; the box is ${has}`;
+    return plainFinding(
+      'concept',
+      good ? 'fits' : 'misfit',
       takes,
       has,
-      margin: null,
-      reason,
-      source: sheetName(family),
-    };
+      good ? `certified for ${has}` : refusal,
+      sheetName(family),
+    );
   },
 };
 
-/** Gas and dust group; a higher group covers the lower ones. */
+const groupsOf = (certificate: Certificate, enclosure: Enclosure, system: CodeProfile['system']) => {
+  if (system !== 'divisions')
+    return {
+      takes: [certificate.gasGroup, certificate.dustGroup].filter(Boolean).join(', ') || 'none',
+      has: [enclosure.gasGroup, enclosure.dustGroup].filter(Boolean).join(', ') || 'none asked',
+    };
+  const listed = (certificate.divisions ?? []).filter((d) => d.hazardClass === enclosure.hazardClass);
+  return {
+    takes: [...new Set(listed.flatMap((d) => d.groups))].join(', ') || 'none',
+    has: enclosure.classGroup ?? 'none asked',
+  };
+};
+
+/** Gas and dust group, as the profile's system counts them. */
 export const group: Criterion = {
   id: 'group',
   scope: 'family',
-  title: 'Group',
-  judge: ({ input: { enclosure }, family }) => {
-    const good = coversGroup(family.certificate, enclosure);
-    const takes =
-      [family.certificate.gasGroup, family.certificate.dustGroup].filter(Boolean).join(', ') || 'none';
-    const has = [enclosure.gasGroup, enclosure.dustGroup].filter(Boolean).join(', ') || 'none asked';
-    const reason = good ? `${takes} covers ${has}` : `certified up to ${takes}; the place is ${has}`;
-    return {
-      criterion: 'group',
-      verdict: good ? 'fits' : 'misfit',
-      takes,
-      has,
-      margin: null,
-      reason,
-      source: sheetName(family),
-    };
+  judge: ({ input: { enclosure, profile }, family }) => {
+    const good = coversGroup(family.certificate, enclosure, profile.system);
+    const { takes, has } = groupsOf(family.certificate, enclosure, profile.system);
+    const reason = good ? `${takes} covers ${has}` : `certified for ${takes}; the place is ${has}`;
+    return plainFinding('group', good ? 'fits' : 'misfit', takes, has, reason, sheetName(family));
   },
 };
 
@@ -52,7 +65,6 @@ export const group: Criterion = {
 export const ip: Criterion = {
   id: 'ip',
   scope: 'family',
-  title: 'IP',
   judge: ({ input: { enclosure }, family }) => {
     const good = coversIp(family.certificate, enclosure);
     const takes = family.certificate.ip.map((code) => `IP${code}`).join(', ');
@@ -76,7 +88,6 @@ export const ip: Criterion = {
 export const temperature: Criterion = {
   id: 'temperature',
   scope: 'family',
-  title: 'Temperature',
   judge: ({ input: { enclosure }, family }) => {
     const margin = temperatureMarginC(family.certificate, enclosure);
     const takes = `${family.certificate.serviceMinC} to ${family.certificate.serviceMaxC} °C`;

@@ -1,0 +1,19 @@
+import { PURPOSE_WORDS } from '@/core/catalogue';
+import { OUTCOME_WORDS } from '../barrier';
+import { plainFinding, type Criterion } from '../finding';
+import { fillingReason, fillingVerdict } from '../purpose';
+
+/** Barrier or not: the profile's decision against what this kind of gland does inside the cable. */
+export const filling: Criterion = {
+  id: 'filling',
+  scope: 'family',
+  judge: ({ input, trail, purpose }) =>
+    plainFinding(
+      'filling',
+      fillingVerdict(trail.outcome, purpose),
+      PURPOSE_WORDS[purpose],
+      OUTCOME_WORDS[trail.outcome],
+      fillingReason(trail, purpose),
+      input.profile.barrier.source,
+    ),
+};
