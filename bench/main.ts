@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { closeDatabase } from '@/data';
 import { makeLargeJob } from '@/server/large-job';
 import { benchChoose } from './choose';
+import { benchChooseJob } from './choose-job';
 import { benchPages } from './pages';
 import { printTable } from './row';
 
@@ -10,7 +11,7 @@ async function main(): Promise<void> {
   const address = process.env.BENCH_ADDRESS;
   if (!address) throw new Error('BENCH_ADDRESS is not set; `npm run bench` starts what is needed');
   const rows = benchChoose(JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8')));
-  printTable(rows);
+  printTable([...rows, ...(await benchChooseJob())]);
   const slug = await makeLargeJob(5000);
   printTable(await benchPages(address, slug));
   await closeDatabase();

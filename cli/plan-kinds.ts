@@ -1,5 +1,5 @@
 import { number, object, string, type InferType, type ObjectSchema, type Schema } from 'yup';
-import { ok, refuse, validate, type Result } from '@/core/kernel';
+import { drive, ok, refuse, validate, type Result } from '@/core/kernel';
 import {
   measure,
   measurementRulesSchema,
@@ -10,6 +10,8 @@ import {
 } from '@/core/cable-measurement';
 import { catalogueFileSchema, inForce, readCatalogue } from '@/core/catalogue';
 import { choose, measureEnd, wayWords, type Candidate, type TerminationInput } from '@/core/gland-selection';
+import { checkJobChoice, chooseJob, jobChoiceRequestSchema } from '@/core/job-choice';
+import { loadSolver } from '@/solver/highs';
 import { planTermination, type PlanRequest } from '@/core/procedure';
 import {
   cableTypeSchema,
@@ -66,10 +68,13 @@ type Json = unknown;
 
 interface Kind {
   readonly schema: Schema;
-  readonly plan: (request: never) => Result<Json>;
+  readonly plan: (request: never) => Result<Json> | Promise<Result<Json>>;
 }
 
-const kind = <S extends Schema>(schema: S, plan: (request: InferType<S>) => Result<Json>): Kind => ({
+const kind = <S extends Schema>(
+  schema: S,
+  plan: (request: InferType<S>) => Result<Json> | Promise<Result<Json>>,
+): Kind => ({
   schema,
   plan,
 });
@@ -80,10 +85,11 @@ export const KINDS: Readonly<Record<string, Kind>> = {
   choose: kind(chooseRequestSchema, planChoose),
   cut: kind(cutRequestSchema, planCutRequest),
   tighten: kind(tightenRequestSchema, planTighten),
+  'choose-job': kind(jobChoiceRequestSchema, planChooseJob),
 };
 
 /** Validates a request with the schema of its kind and runs the core. */
-export function planFor(name: string, request: unknown): Result<Json> {
+export async function planFor(name: string, request: unknown): Promise<Result<Json>> {
   const found = Object.hasOwn(KINDS, name) ? KINDS[name] : undefined;
   if (!found) return refuse('KIND', `unknown; use ${Object.keys(KINDS).join(', ')}`, name);
   const valid = validate(found.schema as ObjectSchema<object>, request);
@@ -198,4 +204,21 @@ function planTighten(request: InferType<typeof tightenRequestSchema>): Result<Js
   if (!made.ok) return made;
   const { candidate, plan } = made.value;
   return ok({ size: plan.size, verdict: candidate.verdict, sheet: plan.family, stages: plan.stages });
+}
+
+async function planChooseJob(request: InferType<typeof jobChoiceRequestSchema>): Promise<Result<Json>> {
+  const repeated = repeatedTag(request.terminations.map((t) => t.tag));
+  if (repeated !== null)
+    return refuse(`terminations[${repeated}].tag`, 'stands twice', request.terminations[repeated]?.tag);
+  const plan = drive(chooseJob(request), await loadSolver({ seconds: SOLVER_SECONDS }));
+  const audit = checkJobChoice(request, plan);
+  return audit.ok ? ok(plan) : audit;
+}
+
+/** One program of the whole-job choice gets this long before the best that was found has to do. */
+const SOLVER_SECONDS = 60;
+
+function repeatedTag(tags: readonly string[]): number | null {
+  const at = tags.findIndex((tag, i) => tags.indexOf(tag) !== i);
+  return at < 0 ? null : at;
 }

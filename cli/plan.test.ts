@@ -20,8 +20,8 @@ describe('published files', () => {
     },
   );
 
-  it.each(Object.keys(KINDS))('examples/plan/%s.json makes a plan', (kind) => {
-    const plan = planFor(kind, JSON.parse(readFileSync(`examples/plan/${kind}.json`, 'utf8')));
+  it.each(Object.keys(KINDS))('examples/plan/%s.json makes a plan', async (kind) => {
+    const plan = await planFor(kind, JSON.parse(readFileSync(`examples/plan/${kind}.json`, 'utf8')));
     expect(plan.ok ? 'plan' : plan.problems).toBe('plan');
   });
 });
@@ -72,8 +72,8 @@ it.each([
     { ...(JSON.parse(readFileSync('examples/plan/tighten.json', 'utf8')) as object), size: 'ZZ9-1' },
     /not in the catalogue/,
   ],
-])('refuses %s with a reason', (kind, request, message) => {
-  const plan = planFor(kind, request);
+])('refuses %s with a reason', async (kind, request, message) => {
+  const plan = await planFor(kind, request);
   expect(plan.ok ? 'planned' : plan.problems.map((p) => `${p.path}: ${p.message}`).join('\n')).toMatch(
     message,
   );

@@ -12,23 +12,27 @@ function end(problems: readonly Problem[]): never {
   process.exit(2);
 }
 
-const [kind, file] = process.argv.slice(2);
-if (kind === undefined || kind === '--help') {
-  process.stderr.write(`${USAGE}\n`);
-  process.exit(2);
+async function main(): Promise<void> {
+  const [kind, file] = process.argv.slice(2);
+  if (kind === undefined || kind === '--help') {
+    process.stderr.write(`${USAGE}\n`);
+    process.exit(2);
+  }
+  let text = '';
+  try {
+    text = readFileSync(file ?? 0, 'utf8');
+  } catch (error) {
+    end([{ path: 'file', message: (error as Error).message }]);
+  }
+  let request: unknown;
+  try {
+    request = JSON.parse(text);
+  } catch (error) {
+    end([{ path: '', message: `is not JSON: ${(error as Error).message}` }]);
+  }
+  const plan = await planFor(kind, request);
+  if (!plan.ok) end(plan.problems);
+  process.stdout.write(`${JSON.stringify(plan.value, null, 2)}\n`);
 }
-let text = '';
-try {
-  text = readFileSync(file ?? 0, 'utf8');
-} catch (error) {
-  end([{ path: 'file', message: (error as Error).message }]);
-}
-let request: unknown;
-try {
-  request = JSON.parse(text);
-} catch (error) {
-  end([{ path: '', message: `is not JSON: ${(error as Error).message}` }]);
-}
-const plan = planFor(kind, request);
-if (!plan.ok) end(plan.problems);
-process.stdout.write(`${JSON.stringify(plan.value, null, 2)}\n`);
+
+void main();

@@ -68,6 +68,29 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
     choose: termination,
     cut: { ...termination, size: 'RW2-32', routeMm: 240, spareMm: 30, unit: 'mm' },
     tighten: { ...termination, size: 'AY3-32' },
+    'choose-job': {
+      terminations: [
+        {
+          tag: 'K-101/A',
+          options: [
+            { part: 'RW2-25-B', adaptor: false, marginMm: 1.7 },
+            { part: 'AY3-25-N', adaptor: false, marginMm: 2 },
+          ],
+        },
+        {
+          tag: 'K-108/A',
+          options: [
+            { part: 'BT2-20-N', adaptor: false, marginMm: 1.6 },
+            { part: 'AY3-25-N', adaptor: true, marginMm: 0.4 },
+          ],
+        },
+        {
+          tag: 'K-140/B',
+          options: [],
+          locked: { part: 'WC4-25-B', adaptor: false, marginMm: -0.1 },
+        },
+      ],
+    },
   };
   const files: Record<string, unknown> = {
     'docs/formats/catalogue.schema.json': jsonSchema(

@@ -96,6 +96,7 @@ export const termination = mysqlTable('termination', {
   entryId: ref('entry_id'),
   tailMm: double('tail_mm'),
   spareMm: double('spare_mm').notNull().default(0),
+  sizeLocked: tinyint('size_locked').notNull().default(0),
   version: version(),
 });
 

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import { ok, type Result } from '@/core/kernel';
-import { DEFAULT_PROFILE } from '@/core/schedule';
 import {
   database,
   findEntry,
@@ -14,7 +13,9 @@ import {
   insertTermination,
   type Tx,
 } from '@/data';
-import { CABLE_TYPES, CABLES, ENCLOSURES, JOB } from '@/data/seed/quillmere';
+import { ANNEX } from '@/data/seed/annex';
+import type { SeedJob } from '@/data/seed/build';
+import { QUILLMERE } from '@/data/seed/quillmere';
 import { assessOne, refreshSummaries, requireJob } from './operations/load';
 import { importCatalogue } from './operations/catalogue';
 import { takeSize } from './operations/choose';
@@ -29,32 +30,36 @@ export async function loadDemo(catalogueText: string): Promise<Result<'loaded' |
     new Date('2026-10-19T08:00:00.000Z'),
   );
   if (!imported.ok) return imported;
-  if (await findJob(database(), JOB.slug)) return ok('there');
-  const made = await operation(async (tx) => {
-    await insertSchedule(tx);
-    return ok(null);
-  });
-  if (!made.ok) return made;
+  const fresh = (await findJob(database(), QUILLMERE.slug)) === null;
+  for (const job of [QUILLMERE, ANNEX]) {
+    if (await findJob(database(), job.slug)) continue;
+    const made = await operation(async (tx) => {
+      await insertSchedule(tx, job);
+      return ok(null);
+    });
+    if (!made.ok) return made;
+  }
+  if (!fresh) return ok('there');
   const worked = await workTheDemo();
   return worked.ok ? ok('loaded') : worked;
 }
 
-async function insertSchedule(tx: Tx): Promise<void> {
+async function insertSchedule(tx: Tx, seed: SeedJob): Promise<void> {
   const jobId = await insertJob(tx, {
-    slug: JOB.slug,
-    name: JOB.name,
-    unit: JOB.unit,
-    secondPerson: JOB.secondPerson ? 1 : 0,
-    profile: JSON.stringify(DEFAULT_PROFILE),
+    slug: seed.slug,
+    name: seed.name,
+    unit: seed.unit,
+    secondPerson: seed.secondPerson ? 1 : 0,
+    profile: JSON.stringify(seed.profile),
   });
   const types = new Map<string, number>();
-  for (const facts of CABLE_TYPES) types.set(facts.code, await insertCableType(tx, jobId, facts));
-  for (const { area, enclosure, entries } of ENCLOSURES) {
+  for (const facts of seed.types) types.set(facts.code, await insertCableType(tx, jobId, facts));
+  for (const { area, enclosure, entries } of seed.enclosures) {
     const id = await insertEnclosure(tx, jobId, area, enclosure);
     for (const entry of entries) await insertEntry(tx, id, entry);
   }
   const terminations: number[] = [];
-  for (const cable of CABLES) {
+  for (const cable of seed.cables) {
     const typeId = types.get(cable.type);
     if (typeId === undefined) throw new Error(`demo: no type ${cable.type}`);
     const cableId = await insertCable(tx, {
@@ -80,7 +85,7 @@ async function insertSchedule(tx: Tx): Promise<void> {
       cable.readings.map(({ end, reading }) => ({ cableId, end, reading })),
     );
   }
-  const job = await requireJob(tx, JOB.slug);
+  const job = await requireJob(tx, seed.slug);
   if (!job.ok) throw new Error('demo: the job was just made');
   await refreshSummaries(tx, job.value, terminations);
 }
@@ -111,7 +116,7 @@ async function workTheDemo(): Promise<Result<null>> {
   let clock = Date.parse('2026-11-03T07:00:00.000Z');
   const tick = (minutes: number) => new Date((clock += minutes * 60_000));
   for (const [cable, end, until] of WORKED) {
-    const ref = { job: JOB.slug, cable, end };
+    const ref = { job: QUILLMERE.slug, cable, end };
     const seen = await assessOne(database(), ref);
     if (!seen.ok) return seen;
     const best = seen.value.assessment.choice?.candidates[0];

@@ -257,24 +257,26 @@ export function byMerit(a: Candidate, b: Candidate): number {
   return a.size.code < b.size.code ? -1 : a.size.code > b.size.code ? 1 : 0;
 }
 
-/** How the ring goes on: “coarse groove to the cone”, “ring AY3-R32F, flat face to the cone”; empty without armour. */
-export function ringWords(ring: RingFit | null): string {
+/** How the ring goes on: “coarse groove to the cone”, “ring AY3-R32F, flat groove to the cone”; empty without armour. */
+export function ringWords(ring: RingFit | null, family: Family): string {
   if (ring === null) return '';
-  const { face: side, armour } = ring.option;
-  const clad = armour.every(isMetalClad);
-  const face =
-    side === 'plain'
-      ? clad
-        ? 'armour edge in the earthing ring'
-        : 'ring either way round'
-      : `${side} groove to the cone`;
-  return ring.option.ring === undefined ? face : `ring ${ring.option.ring}, ${face}`;
+  const { face, armour, ring: alternative } = ring.option;
+  const words =
+    face === 'plain' ? plainRingWords(armour.every(isMetalClad), family) : `${face} groove to the cone`;
+  return alternative === undefined ? words : `ring ${alternative}, ${words}`;
+}
+
+/** A ring with one face may still have a way round: the sheet says so of the part. */
+function plainRingWords(clad: boolean, family: Family): string {
+  if (clad) return 'armour edge in the earthing ring';
+  const part = family.parts.find((p) => p.role === 'clampingRing');
+  return part?.orientation === 'oneWay' ? `ring ${part.facing ?? 'one way only'}` : 'ring either way round';
 }
 
 /** Everything that sets this size up: ring, end stop, adaptor. */
 export const wayWords = (candidate: Candidate): string =>
   [
-    ringWords(candidate.ring),
+    ringWords(candidate.ring, candidate.family),
     candidate.endStop?.stays === null ? '' : (candidate.endStop?.words ?? ''),
     candidate.entry.adaptor ? `adaptor ${candidate.entry.adaptor.partNumber}` : '',
   ]

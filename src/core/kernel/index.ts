@@ -5,3 +5,4 @@ export * from './random';
 export * from './result';
 export * from './text-width';
 export * from './validate';
+export * from './linear-program';

@@ -1,6 +1,6 @@
 import { hashOf, type Problem } from '@/core/kernel';
 import type { Accessory, Family, RingOption } from '@/core/catalogue';
-import { missingForProcedure } from '@/core/catalogue';
+import { missingForProcedure, threadName } from '@/core/catalogue';
 import { CUT_BACK_RULES, markText, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
 import {
   ACCESSORY_WORDS,
@@ -27,6 +27,16 @@ export interface Decision {
   readonly value: string;
 }
 
+export const PLAN_PART_KINDS = ['gland', 'ring', 'adaptor', 'accessory', 'shroud', 'blankingPlug'] as const;
+export type PlanPartKind = (typeof PLAN_PART_KINDS)[number];
+
+/** One thing that is drawn from the store for a plan. */
+export interface PlanPart {
+  readonly part: string;
+  readonly kind: PlanPartKind;
+  readonly name: string;
+}
+
 /** What was chosen and worked out for one termination: data that the screen, the print and the bench all read. */
 export interface TerminationPlan {
   readonly tag: string;
@@ -45,6 +55,8 @@ export interface TerminationPlan {
   readonly adaptor: string | null;
   readonly outside: readonly string[];
   readonly inside: readonly string[];
+  /** Everything to be drawn from the store. */
+  readonly parts: readonly PlanPart[];
   /** Null with reasons when no marks can be given. */
   readonly cut: CutPlan | null;
   readonly cutRefusal: readonly Problem[];
@@ -153,11 +165,12 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     marginMm: candidate.marginMm,
     provisional: provisionalOf(request, candidate),
     ring: ring?.option ?? null,
-    ringWords: ringWords(ring),
+    ringWords: ringWords(ring, family),
     endStop: candidate.endStop?.words ?? null,
     adaptor: entry.adaptor?.partNumber ?? null,
     outside: entry.outside.map(accessoryWords),
     inside: entry.inside.map(accessoryWords),
+    parts: partsOf(candidate),
     cut: cut.ok ? cut.value : null,
     cutRefusal: cut.ok ? [] : cut.problems,
     diameters: {
@@ -180,6 +193,43 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
 
 const accessoryWords = (a: Accessory): string =>
   `${a.partNumber} ${ACCESSORY_WORDS[a.kind]}, ${a.thicknessMm} mm`;
+
+/** The gland and all that goes with it: alternative ring, adaptor, what stands on the thread, shroud. */
+function partsOf({ family, size, ring, entry }: Candidate): PlanPart[] {
+  const parts: PlanPart[] = [{ part: size.partNumber, kind: 'gland', name: `${size.code} ${family.title}` }];
+  if (ring?.option.ring !== undefined)
+    parts.push({
+      part: ring.option.ring,
+      kind: 'ring',
+      name: `ring for ${size.code}, ${ring.option.face} groove`,
+    });
+  if (entry.adaptor)
+    parts.push({
+      part: entry.adaptor.partNumber,
+      kind: 'adaptor',
+      name: `${threadName(entry.adaptor.male)} to ${threadName(entry.adaptor.female)}`,
+    });
+  for (const a of [...entry.outside, ...entry.inside])
+    parts.push({
+      part: a.partNumber,
+      kind: 'accessory',
+      name: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}`,
+    });
+  if (size.shroudPart !== undefined)
+    parts.push({ part: size.shroudPart, kind: 'shroud', name: `shroud for ${size.code}` });
+  return parts;
+}
+
+/** A plan as it was stored, in today's shape: plans of the first releases listed no parts and knew no end stop. */
+export function upgradePlan(
+  stored: Omit<TerminationPlan, 'parts' | 'endStop'> & Partial<TerminationPlan>,
+): TerminationPlan {
+  return {
+    ...stored,
+    endStop: stored.endStop ?? null,
+    parts: stored.parts ?? [{ part: stored.partNumber, kind: 'gland', name: stored.size }],
+  };
+}
 
 function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
   const marginal = candidate.verdict === 'marginal' ? ['a range is only marginally met'] : [];

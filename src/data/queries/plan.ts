@@ -1,5 +1,5 @@
 import { and, inArray, isNull } from 'drizzle-orm';
-import type { TerminationPlan } from '@/core/procedure';
+import { upgradePlan, type TerminationPlan } from '@/core/procedure';
 import type { Tx } from '../connection';
 import { plan } from '../schema';
 
@@ -18,7 +18,7 @@ const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
   terminationId: row.terminationId,
   familyRevisionId: row.familyRevisionId,
   planHash: row.planHash,
-  plan: JSON.parse(row.body) as TerminationPlan,
+  plan: upgradePlan(JSON.parse(row.body) as TerminationPlan),
   actor: row.actor,
   madeAt: row.madeAt,
 });

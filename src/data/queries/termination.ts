@@ -19,6 +19,8 @@ export interface TerminationRow {
   readonly version: number;
   readonly tailMm: number | null;
   readonly spareMm: number;
+  /** The whole-job choice leaves this termination's size alone. */
+  readonly sizeLocked: boolean;
   readonly cable: {
     readonly id: number;
     readonly tag: string;
@@ -42,6 +44,7 @@ const columns = {
   version: termination.version,
   tailMm: termination.tailMm,
   spareMm: termination.spareMm,
+  sizeLocked: termination.sizeLocked,
   entryId: termination.entryId,
   cable: {
     id: cable.id,
@@ -73,6 +76,7 @@ function terminationRow(row: Joined): TerminationRow {
   const placed = entryId !== null && area !== null && enclosureFacts !== null && entryFacts !== null;
   return {
     ...rest,
+    sizeLocked: rest.sizeLocked === 1,
     cableType: JSON.parse(typeFacts) as CableType,
     place: placed
       ? {
@@ -102,6 +106,17 @@ export async function findTermination(
 export async function loadTerminations(tx: Tx, ids: readonly number[]): Promise<TerminationRow[]> {
   if (ids.length === 0) return [];
   return (await base(tx).where(inArray(termination.id, [...ids]))).map(terminationRow);
+}
+
+/** Ids of all terminations of a job whose cable is still in the schedule, in the order of their tags. */
+export async function terminationIdsOfJob(tx: Tx, jobId: number): Promise<number[]> {
+  const rows = await tx
+    .select({ id: termination.id })
+    .from(termination)
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .where(and(eq(cable.jobId, jobId), isNull(cable.retiredAt)))
+    .orderBy(cable.tag, termination.end);
+  return rows.map((r) => r.id);
 }
 
 export async function terminationIdsOfCables(tx: Tx, cableIds: readonly number[]): Promise<number[]> {

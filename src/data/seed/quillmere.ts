@@ -1,38 +1,26 @@
-import type { Method, Quantity, Reading } from '@/core/cable-measurement';
-import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
+import { DEFAULT_PROFILE, type CableType, type Enclosure, type Entry } from '@/core/schedule';
+import {
+  both,
+  box,
+  cable,
+  calipers,
+  datasheet,
+  full,
+  measured,
+  plate,
+  tapered,
+  threaded,
+  type,
+  type SeedCable,
+  type SeedEnclosure,
+  type SeedJob,
+} from './build';
 
 /*
  * The demo job: an invented distillery re-cables its still house, grain intake, pump room and cask store. Every name and figure is made up.
  * Awkward on purpose: an oval cable, marginal diameters, datasheet-only cables, a wrong thread, a thin flameproof wall, inch readings, a cable
  * that no size fits, and an end that nobody has measured.
  */
-
-export const JOB = {
-  slug: 'quillmere',
-  name: 'Quillmere distillery, re-cabling',
-  unit: 'mm' as const,
-  secondPerson: true,
-};
-
-const type = (
-  code: string,
-  title: string,
-  cores: number,
-  section: number,
-  more: Partial<CableType> = {},
-): CableType => ({
-  code,
-  title,
-  armour: 'roundWire',
-  cores,
-  coreSectionMm2: section,
-  jacketed: true,
-  innerSheath: true,
-  effectivelyFilled: true,
-  coldFlow: false,
-  screened: false,
-  ...more,
-});
 
 export const CABLE_TYPES: readonly CableType[] = [
   type('W4-2.5', '4-core 2.5 mm², round wire', 4, 2.5, {
@@ -89,48 +77,29 @@ export const CABLE_TYPES: readonly CableType[] = [
     outerSheathThicknessMm: 1.8,
     innerSheathThicknessMm: 1.2,
   }),
+  type('W7-2.5', '7-core 2.5 mm², round wire, fillers left out', 7, 2.5, {
+    effectivelyFilled: false,
+    outerSheathThicknessMm: 1.6,
+    innerSheathThicknessMm: 1,
+  }),
+  type('U5-2.5', '5-core 2.5 mm², unarmoured', 5, 2.5, {
+    armour: 'none',
+    innerSheath: false,
+    outerSheathThicknessMm: 1.4,
+  }),
+  type('I3-35', '3-core 35 mm², interlocked armour, jacketed', 3, 35, {
+    armour: 'interlocked',
+    armourMaterial: 'aluminium',
+    innerSheath: false,
+    outerSheathThicknessMm: 1.3,
+  }),
+  type('S1-120', '1-core 120 mm², aluminium wire', 1, 120, {
+    armourMaterial: 'aluminium',
+    singleCoreAc: true,
+    outerSheathThicknessMm: 1.7,
+    innerSheathThicknessMm: 1.1,
+  }),
 ];
-
-export interface SeedEnclosure {
-  readonly area: string;
-  readonly enclosure: Enclosure;
-  readonly entries: readonly Entry[];
-}
-
-const metric = (size: string) => ({ form: 'metric' as const, size, pitchMm: 1.5 });
-const threaded = (label: string, size: string, wallMm: number): Entry => ({
-  label,
-  kind: 'threaded',
-  thread: metric(size),
-  wallMm,
-  chamferMm: 1,
-  holeMm: null,
-});
-const hole = (label: string, holeMm: number, wallMm = 3): Entry => ({
-  label,
-  kind: 'clearance',
-  thread: null,
-  wallMm,
-  chamferMm: 0,
-  holeMm,
-});
-
-const box = (tag: string, title: string, more: Partial<Enclosure>): Enclosure => ({
-  tag,
-  title,
-  concept: 'none',
-  zone: null,
-  gasGroup: null,
-  dustGroup: null,
-  temperatureClass: null,
-  ip: '54',
-  material: 'steel',
-  wallEarthed: true,
-  freeVolumeCm3: 8000,
-  ambientMinC: -10,
-  entryMaxC: 55,
-  ...more,
-});
 
 const still = (
   tag: string,
@@ -201,14 +170,12 @@ const cask = (
   entries,
 });
 
-const plate = (sizes: readonly number[]): Entry[] => sizes.map((mm, i) => hole(`P${i + 1}`, mm));
-
 export const ENCLOSURES: readonly SeedEnclosure[] = [
   {
     area: 'Switch room',
     enclosure: box('MCC-1', 'Motor control centre 1', {}),
     entries: plate([
-      20.5, 20.5, 25.5, 25.5, 25.5, 32.5, 32.5, 32.5, 40.5, 40.5, 50.5, 63.5, 25.5, 20.5, 20.5,
+      20.5, 20.5, 25.5, 25.5, 25.5, 32.5, 32.5, 32.5, 40.5, 40.5, 50.5, 63.5, 25.5, 20.5, 20.5, 32.5,
     ]),
   },
   {
@@ -225,16 +192,8 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
   still(
     'LS-1',
     'Level switch, spirit receiver',
-    [
-      {
-        label: 'E1',
-        kind: 'threaded',
-        thread: { form: 'npt', size: '3/4', pitchMm: 1.814 },
-        wallMm: 18,
-        chamferMm: 1,
-        holeMm: null,
-      },
-    ],
+    // Its own sheet does not say how many threads engage.
+    [tapered('E1', '3/4', 18)],
     { freeVolumeCm3: 90 },
   ),
   still('LS-2', 'Level switch, wash receiver', [threaded('E1', 'M20', 14)], { freeVolumeCm3: 90 }),
@@ -249,6 +208,17 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
     ],
     { concept: 'Ex e', material: 'plastic', wallEarthed: false },
   ),
+  still(
+    'JB-S2',
+    'Junction box, spirit safe',
+    [threaded('E1', 'M25', 12), threaded('E2', 'M20', 12), threaded('E3', 'M20', 12)],
+    { concept: 'Ex e', material: 'plastic', wallEarthed: false },
+  ),
+  still('MV-1', 'Mash valve', [threaded('E1', 'M25', 14)], { freeVolumeCm3: 900, ignitionSource: true }),
+  still('IS-1', 'Interlock switch, spirit safe', [threaded('E1', 'M20', 14)], {
+    freeVolumeCm3: 350,
+    ignitionSource: true,
+  }),
   still('CV-1', 'Condenser valve', [threaded('E1', 'M20', 14)], { freeVolumeCm3: 80 }),
   grain('GL-1', 'Grain lift', [threaded('E1', 'M40', 14)]),
   grain('DF-1', 'Dust fan', [threaded('E1', 'M32', 14)]),
@@ -265,151 +235,27 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
   pump('EP-1', 'Effluent pump', [threaded('E1', 'M25', 12)], { ip: '68' }),
   pump('SU-1', 'Sump float switches', [threaded('E1', 'M20', 12)], { ip: '68' }),
   pump('BM-1', 'Boiler main', [threaded('E1', 'M63', 18)]),
+  pump('BS-1', 'Boiler skid panel', [tapered('E1', '1', 20, 6)], { material: 'aluminium', ip: '66' }),
+  pump('BF-1', 'Burner fan', [tapered('E1', '1', 18, 5.5)], { material: 'aluminium', ip: '66' }),
+  pump('PW-1', 'Pallet wrapper', [{ ...threaded('E1', 'M25', 12), plugIn: true }], { ip: '54' }),
   cask('CH-1', 'Cask hoist', [threaded('E1', 'M32', 12)]),
+  cask('CH-2', 'Second hoist, feeder box', [threaded('E1', 'M32', 12)], {
+    material: 'aluminium',
+    wallEarthed: true,
+  }),
   cask('FN-1', 'Store ventilation', [threaded('E1', 'M20', 10)]),
   cask('LP-1', 'Lighting panel', [
     threaded('E1', 'M25', 10),
     threaded('E2', 'M20', 10),
     threaded('E3', 'M20', 10),
   ]),
+  cask('LX-1', 'Aisle luminaires', [threaded('E1', 'M20', 10), threaded('E2', 'M20', 10)]),
   cask('JB-C1', 'Junction box, racking aisle', [
     threaded('E1', 'M20', 10),
     threaded('E2', 'M20', 10),
     threaded('E3', 'M25', 10),
   ]),
 ];
-
-export interface SeedReading {
-  readonly end: End | null;
-  readonly reading: Reading;
-}
-
-export interface SeedCable {
-  readonly tag: string;
-  readonly type: string;
-  readonly routeM: number;
-  readonly note?: string;
-  readonly a: { readonly place: string; readonly tailMm: number | null };
-  readonly b: { readonly place: string; readonly tailMm: number | null };
-  readonly readings: readonly SeedReading[];
-}
-
-const QUANTITIES: Readonly<Record<'outer' | 'inner' | 'wire', Quantity>> = {
-  outer: 'outerSheath',
-  inner: 'innerSheath',
-  wire: 'armourWire',
-};
-type Short = keyof typeof QUANTITIES;
-
-/** Caliper readings of one quantity at an end, 90° apart. */
-function calipers(
-  end: End,
-  what: Short,
-  values: readonly (number | string)[],
-  minute: number,
-  unit: 'mm' | 'in' = 'mm',
-): SeedReading[] {
-  return values.map((value, i) => ({
-    end,
-    reading: reading('caliper', what, String(value), minute + i, unit, i * 90),
-  }));
-}
-
-function reading(
-  method: Method,
-  what: Short,
-  text: string,
-  minute: number,
-  unit: 'mm' | 'in',
-  angleDeg?: number,
-): Reading {
-  const hour = 7 + Math.floor(minute / 60);
-  return {
-    quantity: QUANTITIES[what],
-    method,
-    text,
-    unit,
-    instrument: method === 'caliper' ? 'caliper C-07' : 'tape T-02',
-    person: 'fitter 1',
-    at: `2026-11-02T${String(hour).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}:00.000Z`,
-    ...(angleDeg === undefined ? {} : { angleDeg }),
-  };
-}
-
-const tape = (end: End, circumference: number, minute: number): SeedReading => ({
-  end,
-  reading: reading('wrapTape', 'outer', String(circumference), minute, 'mm'),
-});
-
-function datasheet(outer: string, inner: string, wire: string): SeedReading[] {
-  return (
-    [
-      ['outer', outer],
-      ['inner', inner],
-      ['wire', wire],
-    ] as const
-  ).map(([what, text]) => ({
-    end: null,
-    reading: {
-      quantity: QUANTITIES[what],
-      method: 'datasheet',
-      text,
-      unit: 'mm',
-      person: 'planner',
-      at: '2026-10-20T09:00:00.000Z',
-      ...(what === 'wire' ? { tolerance: '0.03' } : {}),
-    },
-  }));
-}
-
-/** A full set at one end: two calipers and a tape on the outer sheath, two calipers inside, one on a wire. */
-function full(
-  end: End,
-  outer: readonly [number, number],
-  inner: readonly [number, number],
-  wire: number,
-  minute: number,
-): SeedReading[] {
-  const middle = (outer[0] + outer[1]) / 2;
-  // What a wrap tape of 0.2 mm would read round that cable.
-  const circumference = Math.round(Math.PI * (middle + 0.2) * 10) / 10;
-  return [
-    ...calipers(end, 'outer', outer, minute),
-    tape(end, circumference, minute + 2),
-    ...calipers(end, 'inner', inner, minute + 3),
-    ...calipers(end, 'wire', [wire], minute + 5),
-  ];
-}
-
-let minute = 0;
-const both = (
-  outer: readonly [number, number],
-  inner: readonly [number, number],
-  wire: number,
-): SeedReading[] => {
-  minute += 12;
-  return [
-    ...full('A', outer, inner, wire, minute),
-    ...full('B', [outer[1], outer[0]], inner, wire, minute + 6),
-  ];
-};
-const cable = (
-  tag: string,
-  typeCode: string,
-  routeM: number,
-  a: string,
-  b: string,
-  readings: readonly SeedReading[],
-  more: { note?: string; tailA?: number | null; tailB?: number | null } = {},
-): SeedCable => ({
-  tag,
-  type: typeCode,
-  routeM,
-  ...(more.note ? { note: more.note } : {}),
-  a: { place: a, tailMm: more.tailA === undefined ? 620 : more.tailA },
-  b: { place: b, tailMm: more.tailB === undefined ? 180 : more.tailB },
-  readings,
-});
 
 export const CABLES: readonly SeedCable[] = [
   cable('K-101', 'W4-10', 34, 'MCC-1/P3', 'SP-1/E1', both([20.7, 21], [14.6, 14.8], 1.25)),
@@ -480,4 +326,57 @@ export const CABLES: readonly SeedCable[] = [
   cable('K-130', 'W4-10', 88, 'MCC-2/P12', 'LP-1/E1', both([20.8, 21], [14.6, 14.9], 1.25)),
   cable('K-131', 'B4-4', 15, 'LP-1/E2', 'JB-C1/E1', both([14.6, 14.7], [11.1, 11.2], 0.3), { tailA: 300 }),
   cable('K-132', 'B4-4', 18, 'LP-1/E3', 'JB-C1/E2', both([14.5, 14.6], [11.2, 11.3], 0.3), { tailA: 300 }),
+  cable(
+    'K-140',
+    'W7-2.5',
+    6,
+    'JB-S2/E1',
+    'MV-1/E1',
+    measured({
+      outer: [20.3, 20.6],
+      inner: [14.2, 14.5],
+      wire: [1.25, 1.25],
+      bundle: [12.4, 12.7],
+      core: [3.9, 4],
+    }),
+    { note: 'gas path between the cores', tailA: 150 },
+  ),
+  cable(
+    'K-141',
+    'B4-4',
+    2.4,
+    'JB-S2/E2',
+    'IS-1/E1',
+    measured({
+      outer: [14.5, 14.7],
+      inner: [11.1, 11.3],
+      wire: [0.3, 0.3],
+      bundle: [9.6, 9.8],
+      core: [4, 4.1],
+    }),
+    { note: 'short: from the junction box to the switch beside it', tailA: 150 },
+  ),
+  cable('K-142', 'U5-2.5', 21, 'JB-C1/E3', 'LX-1/E1', measured({ outer: [13.3, 13.5] }), { tailA: 120 }),
+  cable('K-143', 'I3-35', 12, 'BS-1/E1', 'BF-1/E1', measured({ outer: [24.1, 24.5], over: [21.2, 21.5] })),
+  cable('K-144', 'U5-2.5', 16, 'MCC-2/P14', 'PW-1/E1', measured({ outer: [13.2, 13.4] })),
+  cable(
+    'K-145',
+    'S1-120',
+    45,
+    'MCC-1/P16',
+    'CH-2/E1',
+    measured({ outer: [27.6, 27.9], inner: [21.2, 21.4], wire: [1.6, 1.6] }),
+    { note: 'one phase alone through a steel plate' },
+  ),
 ];
+
+export const QUILLMERE: SeedJob = {
+  slug: 'quillmere',
+  name: 'Quillmere distillery, re-cabling',
+  unit: 'mm',
+  secondPerson: true,
+  profile: DEFAULT_PROFILE,
+  types: CABLE_TYPES,
+  enclosures: ENCLOSURES,
+  cables: CABLES,
+};

@@ -104,8 +104,8 @@ describe('choosing', () => {
     const v = await view(job);
     expect(v.plan?.plan).toMatchObject({
       size: 'RW2-32',
-      family: { code: 'RW2', revision: '4' },
-      rules: { glandSelection: 1, cutBack: 1 },
+      family: { code: 'RW2', revision: '5' },
+      rules: { glandSelection: 2, cutBack: 1 },
       provisional: [],
     });
     expect(v.plan?.hash).toMatch(/^[0-9a-f]{64}$/);

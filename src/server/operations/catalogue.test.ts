@@ -10,14 +10,14 @@ afterAll(closeDatabase);
 const RUN = randomUUID().slice(0, 6);
 const TEXT = readFileSync('examples/catalogue/demo.json', 'utf8');
 
-/** The demo’s first family under a code of its own, so that other tests keep their catalogue. */
+/** RW2 of the demo under a code of its own, so that other tests keep their catalogue. */
 function file(
   code: string,
   revision: string,
   change: (f: CatalogueFile['families'][number]) => void = () => undefined,
 ): string {
   const copy = JSON.parse(TEXT) as CatalogueFile;
-  const [family] = copy.families;
+  const family = copy.families.find((f) => f.code === 'RW2');
   if (!family) throw new Error('family');
   const renamed = JSON.parse(JSON.stringify(family).replaceAll('RW2', code)) as typeof family;
   renamed.sheet.revision = `${RUN}.${revision}`;

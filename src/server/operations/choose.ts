@@ -10,7 +10,7 @@ import {
   type Step,
   type TerminationPlan,
 } from '@/core/procedure';
-import { insertPlan, loadCatalogue, type JobRow, type StoredFamily, type Tx } from '@/data';
+import { insertPlan, loadCatalogue, type StoredFamily, type Tx } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { operation } from '../transaction';
 import { catalogueView, type Assessment } from './assess';
@@ -42,18 +42,33 @@ export function takeSize(
     const family = catalogue.families.find((f) => f.family === candidate.family);
     if (!family) throw new Error('the candidate comes from this catalogue');
     const plan = planTermination(request, candidate);
-    await storePlan(
-      tx,
-      job,
-      assessment,
-      plan,
-      family,
-      `${plan.size} chosen for ${assessment.tag}`,
-      eventId,
-      actor,
-      now,
-    );
+    const log = new EditLog(tx);
+    await storePlan(tx, log, assessment, plan, family, eventId, actor, now);
+    await log.save(job, `${plan.size} chosen for ${assessment.tag}`, actor, now);
+    await refreshSummaries(tx, job, [assessment.row.id]);
     return ok({ provisional: plan.provisional.length > 0 });
+  });
+}
+
+/**
+ * Locks the size that is taken at a termination, or unlocks it: the whole-job choice leaves locked ones alone. Nothing to lock is refused.
+ */
+export function lockSize(
+  ref: TerminationRef,
+  locked: boolean,
+  actor: Actor,
+  now: Date,
+): Promise<Result<null>> {
+  return operation(async (tx) => {
+    const found = await assessOne(tx, ref);
+    if (!found.ok) return found;
+    const { job, assessment } = found.value;
+    if (locked && assessment.plan === null)
+      return refuse('size', 'no size is taken yet: there is nothing to lock');
+    const log = new EditLog(tx);
+    await log.write('termination', assessment.row.id, { sizeLocked: locked ? 1 : 0 });
+    await log.save(job, `size of ${assessment.tag} ${locked ? 'locked' : 'unlocked'}`, actor, now);
+    return ok(null);
   });
 }
 
@@ -64,19 +79,18 @@ export function whyNot(candidate: Candidate): string | null {
   return `${candidate.size.code} cannot be taken: ${reasons.join('; ')}`;
 }
 
-async function storePlan(
+/** Puts a plan in the place of the one in force. What it changes goes into `log`, which the caller saves; so does the refresh of collars. */
+export async function storePlan(
   tx: Tx,
-  job: JobRow,
+  log: EditLog,
   assessment: Assessment,
   plan: TerminationPlan,
   family: StoredFamily,
-  label: string,
   eventId: string,
   actor: Actor,
   now: Date,
 ): Promise<void> {
   const { row } = assessment;
-  const log = new EditLog(tx);
   if (assessment.plan) await log.write('plan', assessment.plan.id, { supersededAt: now.toISOString() });
   const hash = planHash(plan);
   const id = await insertPlan(tx, {
@@ -88,28 +102,25 @@ async function storePlan(
     madeAt: now,
   });
   log.born('plan', id, 'supersededAt', now);
-  await log.save(job, label, actor, now);
+  if (assessment.events.length === 0) return;
   // Once the bench has begun, the record says that the plan under it has changed, and in what.
-  if (assessment.events.length > 0) {
-    const steps = generateSteps(plan, family.family);
-    const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
-    const redo = stepsToRedo(assessment.steps, steps, assessment.acts).map((s) => s.id);
-    await append(
-      tx,
-      assessment,
-      {
-        id: eventId,
-        stepId: 'plan',
-        kind: 'replan',
-        actor: actorName(actor),
-        at: now.toISOString(),
-        body: { changed, restamped: unchanged.map((d) => d.id), redo },
-        planHash: hash,
-      },
-      now,
-    );
-  }
-  await refreshSummaries(tx, job, [row.id]);
+  const steps = generateSteps(plan, family.family);
+  const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
+  const redo = stepsToRedo(assessment.steps, steps, assessment.acts).map((s) => s.id);
+  await append(
+    tx,
+    assessment,
+    {
+      id: eventId,
+      stepId: 'plan',
+      kind: 'replan',
+      actor: actorName(actor),
+      at: now.toISOString(),
+      body: { changed, restamped: unchanged.map((d) => d.id), redo },
+      planHash: hash,
+    },
+    now,
+  );
 }
 
 export interface ChangeReview {
@@ -184,17 +195,10 @@ export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: 
     if (remade === null) return refuse('', 'the plan is not stale: somebody has made it again already');
     if (!remade.ok) return remade;
     const { plan, family } = remade.value;
-    await storePlan(
-      tx,
-      job,
-      assessment,
-      plan,
-      family,
-      `plan of ${assessment.tag} made again`,
-      eventId,
-      actor,
-      now,
-    );
+    const log = new EditLog(tx);
+    await storePlan(tx, log, assessment, plan, family, eventId, actor, now);
+    await log.save(job, `plan of ${assessment.tag} made again`, actor, now);
+    await refreshSummaries(tx, job, [assessment.row.id]);
     return ok(null);
   });
 }

@@ -1,0 +1,3 @@
+export * from './check';
+export * from './choose-job';
+export * from './job-choice';

@@ -1,0 +1,112 @@
+import { number, object, type InferType } from 'yup';
+import type { PlanPart, PlanPartKind } from '@/core/procedure';
+import { compareTags } from '@/core/schedule';
+
+/** Spares by a share of what is needed, rounded up, but at least so many of each part. */
+export const spareRuleSchema = object({
+  percent: number().min(0).max(200).required(),
+  minimum: number().integer().min(0).max(1000).required(),
+})
+  .noUnknown()
+  .required();
+export type SpareRule = InferType<typeof spareRuleSchema>;
+export const DEFAULT_SPARES: SpareRule = { percent: 5, minimum: 1 };
+
+/** What one termination, or one entry that nobody uses, takes from the store. */
+export interface KitDemand {
+  readonly area: string;
+  /** Who needs it: a termination's tag or an entry's label. */
+  readonly user: string;
+  readonly parts: readonly PlanPart[];
+}
+
+export interface KitLine {
+  readonly part: string;
+  readonly kind: PlanPartKind;
+  readonly name: string;
+  readonly needed: number;
+  readonly spare: number;
+  readonly total: number;
+  /** Null when no stock file was given. */
+  readonly stock: number | null;
+  readonly short: number | null;
+  /** Needed by area, in the order of `Kit.areas`. */
+  readonly byArea: readonly number[];
+  readonly users: readonly string[];
+}
+
+export interface Kit {
+  readonly areas: readonly string[];
+  readonly lines: readonly KitLine[];
+}
+
+const KINDS: readonly PlanPartKind[] = ['gland', 'ring', 'adaptor', 'accessory', 'shroud', 'blankingPlug'];
+
+/** Spares of one part. A hair is taken off before rounding up, so that 5 % of 20 is one and not two. */
+export const sparesOf = (needed: number, rule: SpareRule): number =>
+  needed === 0 ? 0 : Math.max(rule.minimum, Math.ceil((needed * rule.percent) / 100 - 1e-9));
+
+/** Everything a job takes from the store, with spares, and what is short against the stock. Parts in the order of the trade, then by number. */
+export function kitOf(
+  demands: readonly KitDemand[],
+  rule: SpareRule,
+  stock: ReadonlyMap<string, number> | null = null,
+): Kit {
+  const areas = [...new Set(demands.map((d) => d.area))].sort((a, b) => a.localeCompare(b));
+  const found = new Map<string, { part: PlanPart; byArea: number[]; users: string[] }>();
+  for (const demand of demands) {
+    const at = areas.indexOf(demand.area);
+    for (const part of demand.parts) {
+      const line = found.get(part.part) ?? { part, byArea: areas.map(() => 0), users: [] };
+      line.byArea[at] = (line.byArea[at] ?? 0) + 1;
+      line.users.push(demand.user);
+      found.set(part.part, line);
+    }
+  }
+  const lines = [...found.values()].map(({ part, byArea, users }): KitLine => {
+    const needed = users.length;
+    const spare = sparesOf(needed, rule);
+    const inStock = stock === null ? null : (stock.get(part.part) ?? 0);
+    return {
+      ...part,
+      needed,
+      spare,
+      total: needed + spare,
+      stock: inStock,
+      short: inStock === null ? null : Math.max(0, needed + spare - inStock),
+      byArea,
+      users,
+    };
+  });
+  lines.sort((a, b) => KINDS.indexOf(a.kind) - KINDS.indexOf(b.kind) || compareTags(a.part, b.part));
+  return { areas, lines };
+}
+
+/** The kit as a table of text and numbers: what the CSV and the spreadsheet hold. */
+export function kitTable(kit: Kit): (string | number)[][] {
+  const head = ['part', 'kind', 'name', ...kit.areas, 'needed', 'spare', 'total', 'stock', 'short', 'for'];
+  return [
+    head,
+    ...kit.lines.map((l) => [
+      l.part,
+      KIND_WORDS[l.kind],
+      l.name,
+      ...l.byArea,
+      l.needed,
+      l.spare,
+      l.total,
+      l.stock ?? '',
+      l.short ?? '',
+      l.users.join(' '),
+    ]),
+  ];
+}
+
+export const KIND_WORDS: Readonly<Record<PlanPartKind, string>> = {
+  gland: 'gland',
+  ring: 'alternative ring',
+  adaptor: 'adaptor',
+  accessory: 'accessory',
+  shroud: 'shroud',
+  blankingPlug: 'blanking plug',
+};
