@@ -1,4 +1,5 @@
 export * from './barrier';
+export * from './certificate';
 export * from './chamber-fit';
 export * from './choose';
 export * from './construction-refusal';

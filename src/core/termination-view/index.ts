@@ -1,8 +1,10 @@
+import type { FamilyDiff } from '@/core/catalogue';
 import type { MeasurementRules, Reading } from '@/core/cable-measurement';
 import type { BarrierTrail, Finding, MeasuredEnd, MeasuredQuantity, Verdict } from '@/core/gland-selection';
 import type { ChainFault } from '@/core/inspection';
 import type { CollarState, DecisionChange, Step, TerminationPlan } from '@/core/procedure';
-import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
+import type { JobChoiceRequest, JobPick } from '@/core/job-choice';
+import type { CableType, CodeProfile, Enclosure, End, Entry } from '@/core/schedule';
 import type { LengthUnit } from '@/core/units';
 import type { Problem } from '@/core/kernel';
 
@@ -120,4 +122,65 @@ export interface TerminationView {
   readonly events: readonly EventView[];
   readonly chainFaults: readonly ChainFault[];
   readonly collar: CollarState;
+}
+
+/** Everything the whole-job choice needs, and what stands beside its answer. */
+export interface JobChoiceView {
+  readonly request: JobChoiceRequest;
+  /** What is planned now. */
+  readonly before: readonly JobPick[];
+  /** Size codes by part number. */
+  readonly sizes: Readonly<Record<string, string>>;
+  /** Why a termination keeps its size, by tag. */
+  readonly kept: Readonly<Record<string, string>>;
+  /** Why nothing may be taken for a termination, by tag. */
+  readonly open: Readonly<Record<string, string>>;
+}
+
+export interface ProfileView {
+  readonly profile: CodeProfile;
+  readonly version: number;
+  /** The shipped profile it is a copy of; null when there is none of that key. */
+  readonly originTitle: string | null;
+  readonly edited: boolean;
+  readonly shipped: readonly CodeProfile[];
+}
+
+/** What another profile would change at one termination. */
+export interface ProfileChange {
+  readonly tag: string;
+  readonly before: { readonly answer: string; readonly barrier: string };
+  readonly after: { readonly answer: string; readonly barrier: string };
+  /** Size that is planned now. */
+  readonly size: string | null;
+  /** What becomes of its plan: it must be restamped, or its size does not do any more. Null when nothing does. */
+  readonly planFate: 'restamp' | 'lost' | null;
+}
+
+/** What a revision would do to a plan that stands on an older one. */
+export interface PlanEffect {
+  readonly job: string;
+  readonly tag: string;
+  /** Why its size would not do any more; null when it does. */
+  readonly refusal: string | null;
+  readonly changed: readonly DecisionChange[];
+}
+
+/** What a catalogue file would bring in. */
+export interface CataloguePreview {
+  readonly name: string;
+  readonly parts: number;
+  readonly families: readonly {
+    readonly code: string;
+    readonly title: string;
+    readonly revision: string;
+    /** Revision in force now; null for a new family. */
+    readonly before: string | null;
+    /** Would this revision be the one in force? A sheet issued earlier only stands behind the plans made by it. */
+    readonly leads: boolean;
+    readonly sizes: number;
+    readonly missing: readonly string[];
+    readonly diff: FamilyDiff | null;
+    readonly plans: readonly PlanEffect[];
+  }[];
 }

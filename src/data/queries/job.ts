@@ -1,4 +1,4 @@
-import { and, eq } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import {
   upgradeProfile,
   type CableType,
@@ -7,7 +7,7 @@ import {
   type Entry,
 } from '@/core/schedule';
 import type { Tx } from '../connection';
-import { cableType, enclosure, entry, job } from '../schema';
+import { cable, cableType, enclosure, entry, job, termination } from '../schema';
 
 export interface JobRow {
   readonly id: number;
@@ -97,4 +97,26 @@ export async function findEntry(tx: Tx, jobId: number, tag: string, label: strin
     .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
     .where(and(eq(enclosure.jobId, jobId), eq(enclosure.tag, tag), eq(entry.label, label)));
   return row?.id ?? null;
+}
+
+/** Entries of a job that no cable of the schedule goes into, with their boxes. */
+export async function listUnusedEntries(
+  tx: Tx,
+  jobId: number,
+): Promise<{ area: string; enclosure: Enclosure; entry: Entry }[]> {
+  const rows = await tx
+    .select({ id: entry.id, area: enclosure.area, box: enclosure.facts, hole: entry.facts, user: cable.id })
+    .from(entry)
+    .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
+    .leftJoin(termination, eq(termination.entryId, entry.id))
+    .leftJoin(cable, and(eq(termination.cableId, cable.id), isNull(cable.retiredAt)))
+    .where(eq(enclosure.jobId, jobId))
+    .orderBy(enclosure.tag, entry.label);
+  const used = new Set(rows.filter((r) => r.user !== null).map((r) => r.id));
+  const free = new Map(rows.filter((r) => !used.has(r.id)).map((r) => [r.id, r]));
+  return [...free.values()].map((r) => ({
+    area: r.area,
+    enclosure: JSON.parse(r.box) as Enclosure,
+    entry: JSON.parse(r.hole) as Entry,
+  }));
 }

@@ -1,7 +1,7 @@
-import { and, inArray, isNull } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { upgradePlan, type TerminationPlan } from '@/core/procedure';
 import type { Tx } from '../connection';
-import { plan } from '../schema';
+import { cable, familyRevision, job, plan, termination } from '../schema';
 
 export interface StoredPlan {
   readonly id: number;
@@ -56,4 +56,17 @@ export async function insertPlan(
     madeAt: row.madeAt,
   });
   return result.insertId;
+}
+
+/** Plans in force that stand on a family, whichever revision and job: their termination and its job. */
+export async function plansOfFamily(tx: Tx, code: string): Promise<{ terminationId: number; job: string }[]> {
+  return tx
+    .select({ terminationId: plan.terminationId, job: job.slug })
+    .from(plan)
+    .innerJoin(familyRevision, eq(plan.familyRevisionId, familyRevision.id))
+    .innerJoin(termination, eq(plan.terminationId, termination.id))
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .innerJoin(job, eq(cable.jobId, job.id))
+    .where(and(eq(familyRevision.code, code), isNull(plan.supersededAt), isNull(cable.retiredAt)))
+    .orderBy(job.slug, cable.tag, termination.end);
 }

@@ -83,7 +83,7 @@ it('takes an incomplete family as plan only and says what is missing', async () 
 });
 
 it.each([
-  ['not JSON', '{', /is not JSON/],
+  ['not JSON', '{', /neither JSON nor a table/],
   [
     'a broken figure',
     file('ZD1', '1', (f) => {

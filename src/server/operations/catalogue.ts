@@ -1,5 +1,12 @@
 import { fail, hashOf, ok, refuse, type Problem, type Result } from '@/core/kernel';
-import { missingForProcedure, readCatalogue } from '@/core/catalogue';
+import {
+  catalogueFromTable,
+  missingForProcedure,
+  readCatalogue,
+  type CatalogueFile,
+  type Family,
+} from '@/core/catalogue';
+import { readCsv } from '@/formats/csv/read';
 import {
   database,
   findImport,
@@ -45,17 +52,30 @@ export async function importCatalogue(text: string, actor: Actor, now: Date): Pr
   }
 }
 
+/** A catalogue file, or a table of sizes that is read against what is in force. Both end in the same validation. */
+export function readUpload(text: string, inForce: readonly Family[], today: string): Result<CatalogueFile> {
+  if (text.length > MAX_CATALOGUE_BYTES)
+    return refuse('file', `is larger than ${MAX_CATALOGUE_BYTES / 1048576} MB`);
+  const isTable = !/^\s*[[{"]/.test(text) && text.slice(0, 2000).includes('family') && /[,;\t]/.test(text);
+  if (isTable) {
+    const table = readCsv(new TextEncoder().encode(text));
+    if (!table.ok) return table;
+    const file = catalogueFromTable(table.value.rows, inForce, 'table of sizes', today);
+    return file.ok ? readCatalogue(file.value) : file;
+  }
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    return refuse('file', `is neither JSON nor a table of sizes: ${(error as Error).message}`);
+  }
+  return readCatalogue(json);
+}
+
 function importOnce(text: string, actor: Actor, now: Date): Promise<Result<ImportReport>> {
   return operation<ImportReport>(async (tx) => {
-    if (text.length > MAX_CATALOGUE_BYTES)
-      return refuse('file', `is larger than ${MAX_CATALOGUE_BYTES / 1048576} MB`);
-    let json: unknown;
-    try {
-      json = JSON.parse(text);
-    } catch (error) {
-      return refuse('file', `is not JSON: ${(error as Error).message}`);
-    }
-    const read = readCatalogue(json);
+    const inForce = (await loadCatalogue(tx)).families.map((f) => f.family);
+    const read = readUpload(text, inForce, now.toISOString().slice(0, 10));
     if (!read.ok) return read;
     const file = read.value;
     const hash = hashOf(file);

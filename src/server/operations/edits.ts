@@ -6,6 +6,7 @@ import {
   markUndone,
   readRow,
   terminationIdsOfCables,
+  terminationIdsOfJob,
   writeRow,
   type EditTable,
   type FieldValue,
@@ -113,9 +114,18 @@ export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Resu
       await writeRow(tx, change.table, change.id, Object.fromEntries(before) as RowChange['before']);
     }
     await markUndone(tx, [edit.id], now);
-    await refreshSummaries(tx, job.value, await touched(tx, edit.changes));
+    await refreshAfter(tx, jobSlug, edit.changes);
     return ok({ label: edit.label });
   });
+}
+
+/** A profile touches every termination, and must be read again before they are judged by it. */
+async function refreshAfter(tx: Tx, jobSlug: string, changes: readonly RowChange[]): Promise<void> {
+  const job = await requireJob(tx, jobSlug);
+  if (!job.ok) throw new Error('the job was there a moment ago');
+  const all = changes.some((c) => c.table === 'job');
+  const ids = all ? await terminationIdsOfJob(tx, job.value.id) : await touched(tx, changes);
+  await refreshSummaries(tx, job.value, ids);
 }
 
 const isInstant = (field: string): boolean =>
