@@ -4,7 +4,22 @@ import { ok, type Result } from '@/core/kernel';
 import type { Reading } from '@/core/cable-measurement';
 import type { Actor } from '@/server/actor';
 import { importCatalogue } from '@/server/operations/catalogue';
-import { replan as replanOperation, takeSize as takeSizeOperation } from '@/server/operations/choose';
+import type { MissingField } from '@/core/gland-selection';
+import type { JobPick } from '@/core/job-choice';
+import type { SpareRule } from '@/core/kit';
+import { previewCatalogue } from '@/server/operations/catalogue-preview';
+import {
+  lockSize as lockSizeOperation,
+  replan as replanOperation,
+  takeSize as takeSizeOperation,
+} from '@/server/operations/choose';
+import { answerFact as answerFactOperation } from '@/server/operations/facts';
+import { kitAgainst } from '@/server/operations/kit-file';
+import { acceptJobChoice as acceptJobChoiceOperation } from '@/server/operations/job-choice';
+import {
+  previewProfile as previewProfileOperation,
+  setProfile as setProfileOperation,
+} from '@/server/operations/profile';
 import { undoLast } from '@/server/operations/edits';
 import {
   addReading as addReadingOperation,
@@ -50,6 +65,25 @@ export const withdrawReading = async (ref: TerminationRef, id: number) =>
 
 export const takeSize = async (ref: TerminationRef, size: string, eventId: string) =>
   named((who, now) => takeSizeOperation(ref, size, eventId, who, now));
+
+export const lockSize = async (ref: TerminationRef, locked: boolean) =>
+  named((who, now) => lockSizeOperation(ref, locked, who, now));
+
+export const answerFact = async (ref: TerminationRef, field: MissingField, value: unknown) =>
+  named((who, now) => answerFactOperation(ref, field, value, who, now));
+
+export const acceptJobChoice = async (job: string, picks: readonly JobPick[]) =>
+  named((who, now) => acceptJobChoiceOperation(job, picks, who, now));
+
+export const previewProfile = async (job: string, profile: unknown) => previewProfileOperation(job, profile);
+
+export const setProfile = async (job: string, version: number, profile: unknown) =>
+  named((who, now) => setProfileOperation(job, version, profile, who, now));
+
+export const kitAgainstStock = async (job: string, rule: SpareRule, stock: string) =>
+  kitAgainst(job, rule, stock);
+
+export const previewCatalogueFile = async (text: string) => previewCatalogue(text, new Date());
 
 export const replan = async (ref: TerminationRef, eventId: string) =>
   named((who, now) => replanOperation(ref, eventId, who, now));

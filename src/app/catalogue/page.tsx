@@ -1,54 +1,64 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { missingForProcedure, threadName } from '@/core/catalogue';
+import { missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
+import { ACCESSORY_WORDS } from '@/core/gland-selection';
 import { viewCatalogue } from '@/server/operations/catalogue';
+import { viewCatalogueCables } from '@/server/operations/catalogue-cables';
 import { CataloguePage } from '@/ui/catalogue/CataloguePage';
 import { TopBar } from '@/ui/shell/TopBar';
 import { viewJobs } from '@/server/operations/view';
-import { importCatalogueFile } from '../actions';
+import { importCatalogueFile, previewCatalogueFile } from '../actions';
 import { Refused } from '../refusal';
 import styles from '../page.module.css';
 
 export const metadata: Metadata = { title: 'Catalogue' };
 
-export default async function Catalogue() {
+interface Props {
+  readonly searchParams: Promise<{ family?: string; job?: string }>;
+}
+
+export default async function Catalogue({ searchParams }: Props) {
   await connection();
+  const asked = await searchParams;
   const [catalogue, jobs] = await Promise.all([viewCatalogue(), viewJobs()]);
-  const job = jobs.ok && jobs.value.length === 1 ? (jobs.value[0] ?? null) : null;
+  const all = jobs.ok ? jobs.value : [];
+  const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
+  const cables = job ? await viewCatalogueCables(job.slug) : null;
+  if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/" />;
+  const { families, adaptors, accessories } = catalogue.value;
+  const shown = families.find((f) => f.family.code === asked.family) ?? families[0] ?? null;
   return (
     <div className={styles.shell}>
-      <TopBar job={job} />
-      {catalogue.ok ? (
-        <CataloguePage
-          families={catalogue.value.families.map(({ family }) => ({
-            code: family.code,
-            title: family.title,
-            revision: family.sheet.revision,
-            sheet: family.sheet.title,
-            missing: missingForProcedure(family).map((m) => m.message),
-            sizes: family.sizes.map((s) => ({
-              code: s.code,
-              thread: threadName(s.entry.thread),
-              outer: s.outerSeal ? ([s.outerSeal.min, s.outerSeal.max] as const) : null,
-              printedInches:
-                s.outerSeal?.inMin !== undefined ? `${s.outerSeal.inMin}–${s.outerSeal.inMax ?? ''}` : '–',
-            })),
-          }))}
-          parts={[
-            ...catalogue.value.adaptors.map((a) => ({
-              partNumber: a.partNumber,
-              what: `${threadName(a.male)} to ${threadName(a.female)}`,
-            })),
-            ...catalogue.value.accessories.map((a) => ({
-              partNumber: a.partNumber,
-              what: `${a.thicknessMm} mm`,
-            })),
-          ]}
-          importFile={importCatalogueFile}
-        />
-      ) : (
-        <Refused problems={catalogue.problems} back="/" />
-      )}
+      <TopBar job={job ? { slug: job.slug, name: job.name } : null} />
+      <CataloguePage
+        families={families.map(({ family, planOnly }) => ({
+          code: family.code,
+          title: family.title,
+          revision: family.sheet.revision,
+          purpose: purposeOf(family),
+          planOnly,
+        }))}
+        shown={
+          shown
+            ? { family: shown.family, missing: missingForProcedure(shown.family).map((m) => m.message) }
+            : null
+        }
+        jobs={all.map(({ slug, name }) => ({ slug, name }))}
+        job={job?.slug ?? null}
+        cables={cables?.ok ? cables.value : []}
+        parts={[
+          ...adaptors.map((a) => ({
+            partNumber: a.partNumber,
+            what: `adaptor ${threadName(a.male)} to ${threadName(a.female)}`,
+          })),
+          ...accessories.map((a) => ({
+            partNumber: a.partNumber,
+            what: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}, ${a.thicknessMm} mm`,
+          })),
+        ]}
+        preview={previewCatalogueFile}
+        take={importCatalogueFile}
+      />
     </div>
   );
 }

@@ -69,44 +69,21 @@ it('loses nothing in the table', () => {
 });
 
 describe('a stock file', () => {
+  const COLUMNS = ['bin', 'part', 'quantity'];
+  const row = (part: string, quantity: string) => ({ bin: '3', part, quantity });
   it('adds up what stands twice and passes over other columns', () =>
-    expect(
-      readStock([
-        ['Bin', 'Part', 'Quantity'],
-        ['3', 'SW-25', '4'],
-        ['9', 'SW-25', '6'],
-        ['', '', ''],
-      ]),
-    ).toEqual({
+    expect(readStock(COLUMNS, [row('SW-25', '4'), row('SW-25', '6'), row('', '')])).toEqual({
       ok: true,
       value: new Map([['SW-25', 10]]),
     }));
   it.each([
-    [[['part', 'count']], 'line 1'],
-    [
-      [
-        ['part', 'quantity'],
-        ['SW-25', 'many'],
-      ],
-      'line 2',
-    ],
-    [
-      [
-        ['part', 'quantity'],
-        ['SW-25', '-1'],
-      ],
-      'line 2',
-    ],
-    [
-      [
-        ['part', 'quantity'],
-        ['', '3'],
-      ],
-      'line 2',
-    ],
-    [[], 'line 1'],
-  ])('names the line of %j', (rows, path) => {
-    const read = readStock(rows);
+    [['part', 'count'], [], 'line 1'],
+    [COLUMNS, [row('SW-25', 'many')], 'line 2'],
+    [COLUMNS, [row('SW-25', '1'), row('SW-25', '-1')], 'line 3'],
+    [COLUMNS, [row('', '3')], 'line 2'],
+    [[], [], 'line 1'],
+  ])('names the line: %j %j', (columns, rows, path) => {
+    const read = readStock(columns, rows);
     expect(read.ok ? null : read.problems[0]?.path).toBe(path);
   });
 });

@@ -4,23 +4,23 @@ import { fail, ok, type Problem, type Result } from '@/core/kernel';
  * Stock from the rows of a CSV file with the columns `part` and `quantity` (others are passed over). A part that stands twice adds up.
  * Errors name the line.
  */
-export function readStock(rows: readonly (readonly string[])[]): Result<Map<string, number>> {
-  const [head, ...lines] = rows;
-  const at = (name: string) => (head ?? []).findIndex((h) => h.trim().toLowerCase() === name);
-  const [part, quantity] = [at('part'), at('quantity')];
-  if (part < 0 || quantity < 0)
+export function readStock(
+  columns: readonly string[],
+  rows: readonly Readonly<Record<string, string>>[],
+): Result<Map<string, number>> {
+  if (!columns.includes('part') || !columns.includes('quantity'))
     return fail([
       {
         path: 'line 1',
         message: 'a stock file needs the columns part and quantity',
-        value: (head ?? []).join(', '),
+        value: columns.join(', '),
       },
     ]);
   const problems: Problem[] = [];
   const stock = new Map<string, number>();
-  lines.forEach((line, i) => {
-    const name = (line[part] ?? '').trim();
-    const text = (line[quantity] ?? '').trim();
+  rows.forEach((row, i) => {
+    const name = (row.part ?? '').trim();
+    const text = (row.quantity ?? '').trim();
     if (name === '' && text === '') return;
     const path = `line ${i + 2}`;
     if (name === '') problems.push({ path, message: 'has a quantity without a part' });

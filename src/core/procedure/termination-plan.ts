@@ -195,7 +195,7 @@ const accessoryWords = (a: Accessory): string =>
   `${a.partNumber} ${ACCESSORY_WORDS[a.kind]}, ${a.thicknessMm} mm`;
 
 /** The gland and all that goes with it: alternative ring, adaptor, what stands on the thread, shroud. */
-function partsOf({ family, size, ring, entry }: Candidate): PlanPart[] {
+export function partsOf({ family, size, ring, entry }: Candidate): PlanPart[] {
   const parts: PlanPart[] = [{ part: size.partNumber, kind: 'gland', name: `${size.code} ${family.title}` }];
   if (ring?.option.ring !== undefined)
     parts.push({

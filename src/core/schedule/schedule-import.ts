@@ -14,6 +14,9 @@ export const SCHEDULE_COLUMNS = [
   'outer',
   'inner',
   'wire',
+  'over_armour',
+  'cores',
+  'core',
   'a_enclosure',
   'a_entry',
   'a_tail',
@@ -21,6 +24,9 @@ export const SCHEDULE_COLUMNS = [
   'a_outer',
   'a_inner',
   'a_wire',
+  'a_over_armour',
+  'a_cores',
+  'a_core',
   'b_enclosure',
   'b_entry',
   'b_tail',
@@ -28,6 +34,9 @@ export const SCHEDULE_COLUMNS = [
   'b_outer',
   'b_inner',
   'b_wire',
+  'b_over_armour',
+  'b_cores',
+  'b_core',
 ] as const;
 export type ScheduleColumn = (typeof SCHEDULE_COLUMNS)[number];
 
@@ -36,6 +45,9 @@ export const READING_COLUMNS: readonly { column: ScheduleColumn; quantity: Quant
     ['outer', 'outerSheath'],
     ['inner', 'innerSheath'],
     ['wire', 'armourWire'],
+    ['over_armour', 'overArmour'],
+    ['cores', 'laidUpCores'],
+    ['core', 'core'],
   ] as const
 ).flatMap(([name, quantity]) => [
   { column: name, quantity, end: null },

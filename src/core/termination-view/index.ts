@@ -1,4 +1,4 @@
-import type { FamilyDiff } from '@/core/catalogue';
+import type { ArmourKind, FamilyDiff } from '@/core/catalogue';
 import type { MeasurementRules, Reading } from '@/core/cable-measurement';
 import type { BarrierTrail, Finding, MeasuredEnd, MeasuredQuantity, Verdict } from '@/core/gland-selection';
 import type { ChainFault } from '@/core/inspection';
@@ -6,7 +6,7 @@ import type { CollarState, DecisionChange, Step, TerminationPlan } from '@/core/
 import type { JobChoiceRequest, JobPick } from '@/core/job-choice';
 import type { CableType, CodeProfile, Enclosure, End, Entry } from '@/core/schedule';
 import type { LengthUnit } from '@/core/units';
-import type { Problem } from '@/core/kernel';
+import type { IntervalMm, Problem } from '@/core/kernel';
 
 /** What the interface is given of a job. */
 export interface JobView {
@@ -51,6 +51,8 @@ export interface CandidateView {
   readonly notCalledFor: string | null;
   readonly adaptor: string | null;
   readonly findings: readonly Finding[];
+  /** What is drawn from the store with it: ring, adaptor, washers, tag, locknut, shroud with its step. */
+  readonly goesWith: readonly string[];
   /** Why it may not be taken; null when it may. */
   readonly refusal: string | null;
   readonly planOnly: boolean;
@@ -110,6 +112,7 @@ export interface TerminationView {
     readonly actor: string;
     readonly madeAt: string;
   } | null;
+  readonly sizeLocked: boolean;
   /** What would be planned if the best candidate were taken; drawn until something is. */
   readonly preview: TerminationPlan | null;
   readonly stale: boolean;
@@ -183,4 +186,16 @@ export interface CataloguePreview {
     readonly diff: FamilyDiff | null;
     readonly plans: readonly PlanEffect[];
   }[];
+}
+
+/** A measured cable end as it is drawn on the range charts of a family. */
+export interface CatalogueCable {
+  readonly tag: string;
+  readonly armour: ArmourKind;
+  readonly outer: IntervalMm;
+  readonly inner: IntervalMm | null;
+  /** Thickness of wire or tape, or the diameter over metal-clad armour. */
+  readonly armourMm: IntervalMm | null;
+  readonly cores: IntervalMm | null;
+  readonly provisional: boolean;
 }

@@ -1,9 +1,9 @@
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Tx } from '../connection';
-import { cable, edit, job, plan, reading, termination } from '../schema';
+import { cable, cableType, edit, enclosure, job, plan, reading, termination } from '../schema';
 
 /** Tables whose rows people change and may undo. */
-export type EditTable = 'cable' | 'termination' | 'reading' | 'plan' | 'job';
+export type EditTable = 'cable' | 'termination' | 'reading' | 'plan' | 'job' | 'cableType' | 'enclosure';
 
 /** What a field may hold; instants travel as ISO text. */
 export type FieldValue = string | number | null;
@@ -24,7 +24,7 @@ export interface EditRow {
   readonly changes: readonly RowChange[];
 }
 
-const TABLES = { cable, termination, reading, plan, job } as const;
+const TABLES = { cable, termination, reading, plan, job, cableType, enclosure } as const;
 const INSTANTS = new Set(['retiredAt', 'withdrawnAt', 'supersededAt']);
 const FIELDS: Readonly<Record<EditTable, readonly string[]>> = {
   cable: ['tag', 'typeId', 'routeMm', 'note', 'retiredAt'],
@@ -32,6 +32,8 @@ const FIELDS: Readonly<Record<EditTable, readonly string[]>> = {
   reading: ['withdrawnAt'],
   plan: ['supersededAt'],
   job: ['profile'],
+  cableType: ['facts'],
+  enclosure: ['facts'],
 };
 
 const toColumn = (field: string, value: FieldValue): FieldValue | Date =>
@@ -49,7 +51,7 @@ export async function writeRow(
     if (!FIELDS[table].includes(field)) throw new Error(`${table}.${field} cannot be edited`);
     set[field] = toColumn(field, value);
   }
-  if (table === 'cable' || table === 'termination' || table === 'job') set.version = sql`version + 1`;
+  if (table !== 'reading' && table !== 'plan') set.version = sql`version + 1`;
   const target = TABLES[table];
   await tx.update(target).set(set).where(eq(target.id, id));
 }

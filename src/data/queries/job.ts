@@ -120,3 +120,23 @@ export async function listUnusedEntries(
     entry: JSON.parse(r.hole) as Entry,
   }));
 }
+
+/** Id of a cable type of a job; the caller has just read it, so that its absence is a bug. */
+export async function findCableTypeId(tx: Tx, jobId: number, code: string): Promise<number> {
+  const [row] = await tx
+    .select({ id: cableType.id })
+    .from(cableType)
+    .where(and(eq(cableType.jobId, jobId), eq(cableType.code, code)));
+  if (!row) throw new Error(`no cable type ${code}`);
+  return row.id;
+}
+
+/** Id of a box of a job, likewise. */
+export async function findEnclosureId(tx: Tx, jobId: number, tag: string): Promise<number> {
+  const [row] = await tx
+    .select({ id: enclosure.id })
+    .from(enclosure)
+    .where(and(eq(enclosure.jobId, jobId), eq(enclosure.tag, tag)));
+  if (!row) throw new Error(`no enclosure ${tag}`);
+  return row.id;
+}

@@ -1,11 +1,14 @@
-import { ok, type Result } from '@/core/kernel';
+import { ok, refuse, type Result } from '@/core/kernel';
 import {
   CATALOGUE_FORMAT,
   diffFamilies,
   isLaterSheet,
   missingForProcedure,
+  SIZE_COLUMNS,
+  sizeTable,
   type Family,
 } from '@/core/catalogue';
+import { writeCsv } from '@/formats/csv/write';
 import { judge, type CatalogueView } from '@/core/gland-selection';
 import { compareDecisions, planTermination } from '@/core/procedure';
 import type { CataloguePreview, PlanEffect } from '@/core/termination-view';
@@ -102,5 +105,15 @@ export function exportCatalogue(now: Date): Promise<Result<string>> {
       accessories: stored.accessories,
     };
     return ok(`${JSON.stringify(file, null, 2)}\n`);
+  });
+}
+
+/** Sizes of one family in force, or of all, as CSV. */
+export function exportSizes(code: string | null): Promise<Result<string>> {
+  return guarded<string>(async () => {
+    const families = (await loadCatalogue(database())).families.map((f) => f.family);
+    const wanted = code === null ? families : families.filter((f) => f.code === code);
+    if (code !== null && wanted.length === 0) return refuse('family', 'is not in the catalogue', code);
+    return ok(writeCsv(SIZE_COLUMNS, sizeTable(wanted)));
   });
 }

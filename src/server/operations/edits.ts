@@ -119,11 +119,11 @@ export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Resu
   });
 }
 
-/** A profile touches every termination, and must be read again before they are judged by it. */
+/** A profile, a cable type and a box touch many terminations; a profile must be read again before they are judged by it. */
 async function refreshAfter(tx: Tx, jobSlug: string, changes: readonly RowChange[]): Promise<void> {
   const job = await requireJob(tx, jobSlug);
   if (!job.ok) throw new Error('the job was there a moment ago');
-  const all = changes.some((c) => c.table === 'job');
+  const all = changes.some((c) => c.table === 'job' || c.table === 'cableType' || c.table === 'enclosure');
   const ids = all ? await terminationIdsOfJob(tx, job.value.id) : await touched(tx, changes);
   await refreshSummaries(tx, job.value, ids);
 }

@@ -1,6 +1,7 @@
 import { ok, type Result } from '@/core/kernel';
 import { wayWords, type Candidate } from '@/core/gland-selection';
-import { planTermination } from '@/core/procedure';
+import { slideOnList } from '@/core/make-off';
+import { partsOf, planTermination } from '@/core/procedure';
 import type { CandidateView, JobView, SummaryView, TerminationView } from '@/core/termination-view';
 import { database, listJobs, loadCatalogue, loadScheduleRows, loadSummaries, type JobRow } from '@/data';
 import { guarded } from '../guard';
@@ -35,7 +36,20 @@ export function viewSummaries(slug: string): Promise<Result<SummaryView[]>> {
   });
 }
 
-function candidateView(candidate: Candidate, planOnly: ReadonlySet<string>): CandidateView {
+/** Everything but the gland itself, in words; the shroud with the step it is cut at. */
+function goesWith(candidate: Candidate, outerMaxMm: number): string[] {
+  const { family, size, ring } = candidate;
+  const step = slideOnList(family, size, ring, outerMaxMm).find((s) => s.trim !== null)?.trim ?? null;
+  return partsOf(candidate)
+    .filter((p) => p.kind !== 'gland')
+    .map((p) => `${p.part} ${p.name}${p.kind === 'shroud' && step !== null ? `, ${step}` : ''}`);
+}
+
+function candidateView(
+  candidate: Candidate,
+  planOnly: ReadonlySet<string>,
+  outerMaxMm: number,
+): CandidateView {
   const { family, size } = candidate;
   const { inMin, inMax } = size.outerSeal ?? {};
   return {
@@ -49,6 +63,7 @@ function candidateView(candidate: Candidate, planOnly: ReadonlySet<string>): Can
     notCalledFor: candidate.notCalledFor,
     adaptor: candidate.entry.adaptor?.partNumber ?? null,
     findings: candidate.findings,
+    goesWith: candidate.verdict === 'misfit' ? [] : goesWith(candidate, outerMaxMm),
     refusal: whyNot(candidate),
     planOnly: planOnly.has(family.code),
     printedInches: inMin !== undefined && inMax !== undefined ? `${inMin}–${inMax} in` : null,
@@ -95,6 +110,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
               candidateView(
                 c,
                 new Set(catalogue.families.filter((f) => f.planOnly).map((f) => f.family.code)),
+                assessment.measured.outerSheath?.interval.max ?? 0,
               ),
             ),
           }
@@ -107,6 +123,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
             madeAt: assessment.plan.madeAt.toISOString(),
           }
         : null,
+      sizeLocked: row.sizeLocked,
       preview:
         assessment.plan === null && previewable
           ? planTermination(previewable.request, previewable.best)

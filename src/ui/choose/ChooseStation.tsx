@@ -5,27 +5,37 @@ import { useState } from 'react';
 import { compareTags } from '@/core/schedule';
 import type { CandidateView } from '@/core/termination-view';
 import { Caution } from '../common/Caution';
+import { Segments } from '../common/Segments';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
 import type { StationProps } from '../termination/actions';
 import { useRun } from '../termination/use-run';
 import { trimNumber } from '@/core/units';
+import { BarrierPath } from './BarrierPath';
+import { Comparison } from './Comparison';
+import { DecisionTable } from './DecisionTable';
 import { FindingList } from './FindingList';
 import { findingIn, LADDER_COLUMNS } from './ladder-scale';
 import { RangeLadder } from './RangeLadder';
+import { shortList } from './short-list';
 import styles from './ChooseStation.module.css';
 
 /** Sizes in the order of the shelf, family by family, so that the band is seen to pass through them. */
 const byShelf = (candidates: readonly CandidateView[]): CandidateView[] =>
   [...candidates].sort((a, b) => a.family.localeCompare(b.family) || compareTags(a.code, b.code));
 
+type Look = 'ladder' | 'table' | 'compare';
+
 /** Every size judged; one sentence for the answer, bars for the eye, reasons for the one who doubts. */
 export function ChooseStation({ view, actions }: StationProps) {
   const { choice, plan } = view;
   const taken = plan?.plan.size ?? null;
   const [picked, setPicked] = useState<string | null>(null);
+  const [look, setLook] = useState<Look>('ladder');
+  const [all, setAll] = useState(false);
+  const [pair, setPair] = useState<readonly [string, string] | null>(null);
   const { run, busy, problems } = useRun();
-  if (choice === null) return <Nothing view={view} />;
+  if (choice === null) return <Nothing view={view} actions={actions} />;
   const best = choice.candidates[0];
   const selected =
     choice.candidates.find((c) => c.code === picked) ??
@@ -33,20 +43,25 @@ export function ChooseStation({ view, actions }: StationProps) {
     best;
   if (!best || !selected)
     return <h2 className={styles.headline}>The catalogue is empty: import one under Catalogue.</h2>;
+  const ref = { job: view.job.slug, cable: view.cable, end: view.end };
   const provisional = choice.provisional.length > 0;
+  const shown = all ? choice.candidates : shortList(choice.candidates, taken);
+  const second = choice.candidates.find((c) => c.code !== selected.code) ?? best;
   const take = (code: string) => {
     const candidate = choice.candidates.find((c) => c.code === code);
-    if (!candidate || busy) return;
-    void run(
-      () =>
-        actions.takeSize({ job: view.job.slug, cable: view.cable, end: view.end }, code, crypto.randomUUID()),
-      `${code} taken for ${view.tag}.`,
-    );
+    if (!candidate || busy || candidate.refusal !== null) return;
+    void run(() => actions.takeSize(ref, code, crypto.randomUUID()), `${code} taken for ${view.tag}.`);
   };
+  const lock = () =>
+    void run(
+      () => actions.lockSize(ref, !view.sizeLocked),
+      view.sizeLocked ? 'Unlocked.' : `Locked: the whole-job choice leaves ${taken ?? 'it'} alone.`,
+    );
   return (
     <>
       <h2 className={styles.headline}>{choice.answer}</h2>
       <p className={styles.lead}>{leadFor(best, choice.candidates)}</p>
+      <BarrierPath view={view} actions={actions} />
       {provisional ? <Caution tone="marginal">Provisional: {choice.provisional.join('; ')}.</Caution> : null}
       <div className={styles.acts}>
         <Button
@@ -61,35 +76,83 @@ export function ChooseStation({ view, actions }: StationProps) {
               ? `Take ${selected.code} provisionally`
               : `Take ${selected.code}`}
         </Button>
+        {taken === null ? null : (
+          <Button variant="outlined" onClick={lock} disabled={busy} aria-pressed={view.sizeLocked}>
+            {view.sizeLocked ? `Unlock ${taken}` : `Lock ${taken}`}
+          </Button>
+        )}
         {selected.refusal !== null ? (
           <span className={styles.refusal}>{selected.refusal}</span>
         ) : (
           <span className={styles.ring}>
-            {selected.ringWords}
-            {selected.adaptor ? `, adaptor ${selected.adaptor}` : ''}
-            {selected.planOnly ? ' · plan only: no marks or steps come from this family' : ''}
+            {[
+              selected.ringWords,
+              selected.notCalledFor ?? '',
+              selected.planOnly ? 'plan only: no marks or steps come from this family yet' : '',
+            ]
+              .filter((w) => w !== '')
+              .join(' · ')}
           </span>
         )}
       </div>
+      {selected.goesWith.length > 0 ? (
+        <p className={styles.with}>
+          <b>With it:</b> {selected.goesWith.join(' · ')}
+        </p>
+      ) : null}
       <Problems problems={problems} />
-      <RangeLadder
-        candidates={byShelf(choice.candidates)}
-        selected={selected.code}
-        taken={taken}
-        provisional={provisional}
-        onSelect={setPicked}
-        onTake={take}
-      />
-      <FindingList candidate={selected} />
+      <div className={styles.looks}>
+        <Segments label="How the candidates are shown" options={LOOKS} value={look} onChange={setLook} />
+        {look === 'compare' ? null : (
+          <button type="button" className={styles.more} onClick={() => setAll(!all)}>
+            {all ? 'Short list' : `All ${choice.candidates.length} sizes`}
+          </button>
+        )}
+      </div>
+      {look === 'ladder' ? (
+        <RangeLadder
+          candidates={byShelf(shown)}
+          selected={selected.code}
+          taken={taken}
+          provisional={provisional}
+          measured={view.measured}
+          onSelect={setPicked}
+          onTake={take}
+        />
+      ) : null}
+      {look === 'table' ? (
+        <DecisionTable
+          candidates={shown}
+          selected={selected.code}
+          taken={taken}
+          onSelect={setPicked}
+          onTake={take}
+        />
+      ) : null}
+      {look === 'compare' ? (
+        <Comparison
+          candidates={choice.candidates}
+          pair={pair ?? [selected.code, second.code]}
+          onPair={setPair}
+        />
+      ) : (
+        <FindingList candidate={selected} />
+      )}
     </>
   );
 }
 
+const LOOKS: readonly (readonly [Look, string])[] = [
+  ['ladder', 'Ranges'],
+  ['table', 'Decision table'],
+  ['compare', 'Compare two'],
+];
+
 function leadFor(best: CandidateView, all: readonly CandidateView[]): string {
-  const fitting = all.filter((c) => c.verdict === 'fits').length;
+  const fitting = all.filter((c) => c.verdict === 'fits' && c.notCalledFor === null).length;
   if (best.verdict === 'fits') {
     const others =
-      fitting === 1
+      fitting <= 1
         ? 'It is the only size that fits.'
         : `${fitting} sizes fit; this one sits nearest the middle of its ranges.`;
     const entry = best.findings.find((f) => f.criterion === 'engagement')?.has;
@@ -102,7 +165,7 @@ function leadFor(best: CandidateView, all: readonly CandidateView[]): string {
   return 'Each size says below what stands in its way and by how much.';
 }
 
-function Nothing({ view }: Pick<StationProps, 'view'>) {
+function Nothing({ view, actions }: Pick<StationProps, 'view' | 'actions'>) {
   const missing =
     view.place === null
       ? 'It is not known which entry this end goes into: give it one in the schedule.'
@@ -114,6 +177,7 @@ function Nothing({ view }: Pick<StationProps, 'view'>) {
         {missing[0]?.toUpperCase()}
         {missing.slice(1)}
       </p>
+      <BarrierPath view={view} actions={actions} />
       <Button
         variant="contained"
         color="secondary"

@@ -1,6 +1,8 @@
 'use client';
 import { useRef, type KeyboardEvent } from 'react';
 import { trimNumber } from '@/core/units';
+import type { Measurement } from '@/core/cable-measurement';
+import type { MeasuredEnd } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { diameterTexts, useUnit } from '../common/unit';
 import { NutMark, VERDICT_WORDS } from '../verdict/NutMark';
@@ -12,12 +14,13 @@ interface Props {
   readonly selected: string;
   readonly taken: string | null;
   readonly provisional: boolean;
+  readonly measured: MeasuredEnd;
   readonly onSelect: (code: string) => void;
   readonly onTake: (code: string) => void;
 }
 
 /** Every candidate's ranges as bars, with the measured interval as one amber band through all of them: fit and misfit are seen. */
-export function RangeLadder({ candidates, selected, taken, provisional, onSelect, onTake }: Props) {
+export function RangeLadder({ candidates, selected, taken, provisional, measured, onSelect, onTake }: Props) {
   const { unit } = useUnit();
   const columns = ladderColumns(candidates);
   const body = useRef<HTMLDivElement>(null);
@@ -77,7 +80,7 @@ export function RangeLadder({ candidates, selected, taken, provisional, onSelect
             {candidate.code}
           </span>
           {columns.map((c) => (
-            <Cell key={c.id} column={c} candidate={candidate} />
+            <Cell key={c.id} column={c} candidate={candidate} measured={measuredIn(c, measured)} />
           ))}
           <span className={styles.result} data-verdict={candidate.verdict}>
             {resultWords(candidate)}
@@ -108,6 +111,7 @@ export function resultWords(candidate: CandidateView): string {
     }
     return SHORT[out.criterion] ?? 'does not fit';
   }
+  if (candidate.notCalledFor !== null) return 'not called for';
   const seal = findingIn(candidate, 'outerSeal')?.margin ?? candidate.marginMm ?? 0;
   const inside = `${trimNumber(seal, 1)} mm inside`;
   return candidate.adaptor ? `adaptor, ${inside}` : inside;
@@ -124,9 +128,35 @@ const SHORT: Readonly<Record<string, string>> = {
   ip: 'IP too low',
   temperature: 'too hot or cold',
   ovality: 'too oval',
+  filling: 'no barrier',
+  cableListing: 'cable not listed',
+  coldFlow: 'sheath creeps',
+  endStop: 'end stop open',
+  coreCount: 'too many cores',
+  freeArea: 'no room',
+  compound: 'no compound',
+  corrosion: 'corrodes',
+  singleCore: 'single core',
 };
 
-function Cell({ column, candidate }: { readonly column: LadderColumn; readonly candidate: CandidateView }) {
+/** The measurement behind a column. Metal-clad armour is gripped on its outside, all other by its thickness. */
+function measuredIn(column: LadderColumn, m: MeasuredEnd): Measurement | null {
+  if (column.id === 'outerSeal') return m.outerSheath;
+  if (column.id === 'innerSeal') return m.innerSheath;
+  if (column.id === 'overCores') return m.laidUpCores;
+  const close = (x: Measurement | null) => x !== null && x.interval.max === column.interval?.max;
+  return close(m.overArmour) ? m.overArmour : m.armourWire;
+}
+
+function Cell({
+  column,
+  candidate,
+  measured,
+}: {
+  readonly column: LadderColumn;
+  readonly candidate: CandidateView;
+  readonly measured: Measurement | null;
+}) {
   const finding = findingIn(candidate, column.id);
   const { scale, interval } = column;
   const x = (mm: number) => `${scale(mm).toFixed(2)}%`;
@@ -169,6 +199,15 @@ function Cell({ column, candidate }: { readonly column: LadderColumn; readonly c
           <path className={styles.off} d={off === 'left' ? 'M9 -5 L1 0 L9 5' : 'M-9 -5 L-1 0 L-9 5'} />
         </svg>
       )}
+      {measured && interval ? (
+        <rect
+          className={styles.read}
+          x={x(measured.min)}
+          width={width(measured.min, measured.max)}
+          y="0"
+          height="100%"
+        />
+      ) : null}
       {interval && finding?.range && off === null ? (
         <rect
           className={styles.over}

@@ -29,6 +29,7 @@ const candidate = (code: string, findings: Finding[]): CandidateView => ({
   adaptor: null,
   findings,
   notCalledFor: null,
+  goesWith: [],
   refusal: null,
   planOnly: false,
   printedInches: null,

@@ -3,11 +3,12 @@ import type { CriterionId, Finding } from '@/core/gland-selection';
 import type { IntervalMm } from '@/core/kernel';
 import type { CandidateView } from '@/core/termination-view';
 
-/** The three ranges that a ladder shows, with what they are measured on. */
+/** The ranges that a ladder shows, with what they are measured on. */
 export const LADDER_COLUMNS: readonly { readonly id: CriterionId; readonly title: string }[] = [
   { id: 'outerSeal', title: 'Outer seal' },
   { id: 'innerSeal', title: 'Inner seal' },
-  { id: 'armourRing', title: 'Armour in the ring' },
+  { id: 'overCores', title: 'Chamber' },
+  { id: 'armourRing', title: 'Armour' },
 ];
 
 export const findingIn = (candidate: CandidateView, id: CriterionId): Finding | undefined =>
@@ -34,6 +35,8 @@ export function ladderColumns(candidates: readonly CandidateView[]): LadderColum
     const ranges = findings.map((f) => f.range).filter((r) => r !== undefined);
     if (ranges.length === 0) return [];
     const interval = findings.find((f) => f.interval !== undefined)?.interval ?? null;
+    // A chamber is looked at only where the cores were measured for it.
+    if (id === 'overCores' && interval === null) return [];
     return [
       { id, title, interval, scale: scaleLinear().domain(domainFor(ranges, interval)).range([0, 100]) },
     ];

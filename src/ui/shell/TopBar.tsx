@@ -30,6 +30,9 @@ export function TopBar({ job }: Props) {
         { href: `/job/${job.slug}/board`, name: 'Board', under: `/job/${job.slug}/board` },
         { href: `/job/${job.slug}/schedule`, name: 'Schedule', under: `/job/${job.slug}/schedule` },
         { href: `/job/${job.slug}/t`, name: 'Terminations', under: `/job/${job.slug}/t` },
+        { href: `/job/${job.slug}/whole-job`, name: 'Whole job', under: `/job/${job.slug}/whole-job` },
+        { href: `/job/${job.slug}/kit`, name: 'Kit', under: `/job/${job.slug}/kit` },
+        { href: `/job/${job.slug}/profile`, name: 'Profile', under: `/job/${job.slug}/profile` },
       ]
     : [];
   return (
@@ -40,7 +43,14 @@ export function TopBar({ job }: Props) {
       </Link>
       {job ? <span className={styles.job}>{job.name}</span> : null}
       <nav className={styles.places} aria-label="Places">
-        {[...places, { href: '/catalogue', name: 'Catalogue', under: '/catalogue' }].map((p) => (
+        {[
+          ...places,
+          {
+            href: job ? `/catalogue?job=${encodeURIComponent(job.slug)}` : '/catalogue',
+            name: 'Catalogue',
+            under: '/catalogue',
+          },
+        ].map((p) => (
           <Link
             key={p.href}
             href={p.href}

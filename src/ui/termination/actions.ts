@@ -1,5 +1,6 @@
 import type { Result } from '@/core/kernel';
 import type { Reading } from '@/core/cable-measurement';
+import type { MissingField } from '@/core/gland-selection';
 import type { LookDecision } from '@/core/procedure';
 import type { TerminationView } from '@/core/termination-view';
 
@@ -41,6 +42,9 @@ export interface TerminationActions {
     size: string,
     eventId: string,
   ) => Promise<Result<{ provisional: boolean }>>;
+  readonly lockSize: (ref: TerminationRef, locked: boolean) => Promise<Result<null>>;
+  /** Answers a question that a decision waits for. */
+  readonly answerFact: (ref: TerminationRef, field: MissingField, value: unknown) => Promise<Result<null>>;
   readonly replan: (ref: TerminationRef, eventId: string) => Promise<Result<null>>;
   readonly confirmStep: (ref: TerminationRef, input: ConfirmSend) => Promise<Result<{ repeated: boolean }>>;
   readonly editRow: (

@@ -52,7 +52,7 @@ function zoneQuestions({ cableType, enclosure }: Facts, trail: Trail): BarrierTr
   trail.pass(filled, 'yes', TYPE, 'is it compact and round?');
   const compact = 'Is the cable compact and round?';
   if (cableType.compact === undefined)
-    return trail.ask(compact, `whether ${cableType.code} is compact and round`, TYPE);
+    return trail.ask(compact, 'compact', `whether ${cableType.code} is compact and round`, TYPE);
   if (!cableType.compact)
     return trail.end(
       compact,
@@ -72,8 +72,9 @@ function lengthFilling(facts: Facts, trail: Trail): BarrierTrail {
   const least = profile.barrier.minLengthM;
   trail.pass('Is the cable compact and round?', 'yes', TYPE, 'how long is it?');
   const long = `Is the cable at least ${least === undefined ? '?' : trimNumber(least, 2)} m long?`;
-  if (least === undefined) return trail.ask(long, 'the least length without a barrier', 'code profile');
-  if (cableLengthMm === null) return trail.ask(long, 'the route length of the cable', SCHEDULE);
+  if (least === undefined)
+    return trail.ask(long, 'profile', 'the least length without a barrier', 'code profile');
+  if (cableLengthMm === null) return trail.ask(long, 'length', 'the route length of the cable', SCHEDULE);
   const metres = trimNumber(cableLengthMm / 1000, 2);
   if (cableLengthMm >= least * 1000)
     return trail.end(
@@ -101,7 +102,7 @@ function flow(facts: Facts, trail: Trail): BarrierTrail {
   trail.pass('Is the cable compact and round?', 'yes', TYPE, 'is there an ignition source inside?');
   const source = 'Does the box hold a source of ignition?';
   if (enclosure.ignitionSource === undefined)
-    return trail.ask(source, `whether ${enclosure.tag} holds a source of ignition`, BOX);
+    return trail.ask(source, 'ignitionSource', `whether ${enclosure.tag} holds a source of ignition`, BOX);
   if (!enclosure.ignitionSource)
     return trail.end(
       source,
@@ -112,7 +113,8 @@ function flow(facts: Facts, trail: Trail): BarrierTrail {
     );
   trail.pass(source, 'yes', BOX, 'which gas group?');
   const group = 'Is the gas of group IIC?';
-  if (enclosure.gasGroup === null) return trail.ask(group, `the gas group at ${enclosure.tag}`, BOX);
+  if (enclosure.gasGroup === null)
+    return trail.ask(group, 'gasGroup', `the gas group at ${enclosure.tag}`, BOX);
   if (enclosure.gasGroup === 'IIC')
     return trail.end(
       group,
@@ -123,7 +125,7 @@ function flow(facts: Facts, trail: Trail): BarrierTrail {
     );
   trail.pass(group, `no, ${enclosure.gasGroup}`, BOX, 'which zone?');
   const zone = 'Does the box stand in zone 1?';
-  if (enclosure.zone === null) return trail.ask(zone, `the zone of ${enclosure.tag}`, BOX);
+  if (enclosure.zone === null) return trail.ask(zone, 'zone', `the zone of ${enclosure.tag}`, BOX);
   if (enclosure.zone !== 1 && enclosure.zone !== 0)
     return trail.end(
       zone,
@@ -136,7 +138,7 @@ function flow(facts: Facts, trail: Trail): BarrierTrail {
   const limit = profile.barrier.maxVolumeCm3;
   const volume = `Is its free volume above ${limit ?? '?'} cm³?`;
   if (limit === undefined)
-    return trail.ask(volume, 'the volume above which a barrier is called for', 'code profile');
+    return trail.ask(volume, 'profile', 'the volume above which a barrier is called for', 'code profile');
   const has = `${enclosure.freeVolumeCm3} cm³`;
   return enclosure.freeVolumeCm3 > limit
     ? trail.end(
@@ -163,12 +165,13 @@ function division(facts: Facts, trail: Trail): BarrierTrail {
   if (hazardClass === undefined || enclosure.division === undefined) {
     return enclosure.zone === null && enclosure.concept !== 'explosionproof' && enclosure.concept !== 'Ex d'
       ? trail.end(classified, 'no', BOX, 'none', 'The place is not classified: no seal is called for.')
-      : trail.ask(classified, `the class and division of ${enclosure.tag}`, BOX);
+      : trail.ask(classified, 'place', `the class and division of ${enclosure.tag}`, BOX);
   }
   trail.pass(classified, placeWords({ ...enclosure, zone: null }), BOX, 'is the cable listed for it?');
   const listed = 'Is the cable listed for this place?';
   const listing = cableListed(facts);
-  if (listing.verdict === 'unknown') return trail.ask(listed, `what ${cableType.code} is listed for`, TYPE);
+  if (listing.verdict === 'unknown')
+    return trail.ask(listed, 'listings', `what ${cableType.code} is listed for`, TYPE);
   if (listing.verdict === 'misfit')
     return trail.end(
       listed,

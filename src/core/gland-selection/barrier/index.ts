@@ -1,2 +1,9 @@
 export * from './decide';
-export { OUTCOME_WORDS, type BarrierOutcome, type BarrierTrail, type TrailStep } from './trail';
+export {
+  MISSING_FIELDS,
+  OUTCOME_WORDS,
+  type BarrierOutcome,
+  type MissingField,
+  type BarrierTrail,
+  type TrailStep,
+} from './trail';

@@ -1,6 +1,19 @@
 /** What a decision about the inside of a cable comes to. `refused`: the place or the cable is not one this profile can judge. */
 export type BarrierOutcome = 'none' | 'barrier' | 'seal' | 'ask' | 'refused';
 
+/** Facts that a decision may ask for; a screen offers the field, a file the path. */
+export const MISSING_FIELDS = [
+  'compact',
+  'length',
+  'ignitionSource',
+  'gasGroup',
+  'zone',
+  'place',
+  'listings',
+  'profile',
+] as const;
+export type MissingField = (typeof MISSING_FIELDS)[number];
+
 /** One question of a decision: what was asked, what answer was used and where it came from, and where that led. */
 export interface TrailStep {
   readonly question: string;
@@ -20,7 +33,7 @@ export interface BarrierTrail {
   /** The conclusion in one sentence. */
   readonly conclusion: string;
   /** The fact that is missing, when the outcome is `ask`: what, and where it is entered. */
-  readonly missing: { readonly fact: string; readonly where: string } | null;
+  readonly missing: { readonly field: MissingField; readonly fact: string; readonly where: string } | null;
   readonly caution: string;
 }
 
@@ -51,13 +64,13 @@ export class Trail {
   }
 
   /** Notes a question whose answer is missing. */
-  ask(question: string, fact: string, where: string): BarrierTrail {
+  ask(question: string, field: MissingField, fact: string, where: string): BarrierTrail {
     this.pass(question, 'not known', where, OUTCOME_WORDS.ask);
     return {
       outcome: 'ask',
       steps: this.steps,
       conclusion: `Not decided: ${fact} is not known. Enter it under ${where}.`,
-      missing: { fact, where },
+      missing: { field, fact, where },
       caution: this.caution,
     };
   }

@@ -3,8 +3,10 @@ import { viewTermination } from '@/server/operations/view';
 import { Bench } from '@/ui/bench/Bench';
 import {
   addReading,
+  answerFact,
   confirmStep,
   editRow,
+  lockSize,
   replan,
   takeSize,
   undo,
@@ -28,7 +30,17 @@ export default async function BenchPage({ params }: Props) {
   return (
     <Bench
       view={view.value}
-      actions={{ addReading, withdrawReading, takeSize, replan, confirmStep, editRow, undo }}
+      actions={{
+        addReading,
+        withdrawReading,
+        takeSize,
+        lockSize,
+        answerFact,
+        replan,
+        confirmStep,
+        editRow,
+        undo,
+      }}
     />
   );
 }

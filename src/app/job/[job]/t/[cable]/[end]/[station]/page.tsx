@@ -5,8 +5,10 @@ import { viewTermination } from '@/server/operations/view';
 import { TerminationPage } from '@/ui/termination/TerminationPage';
 import {
   addReading,
+  answerFact,
   confirmStep,
   editRow,
+  lockSize,
   replan,
   takeSize,
   undo,
@@ -33,7 +35,17 @@ export default async function StationPage({ params }: Props) {
     <TerminationPage
       view={view.value}
       station={known}
-      actions={{ addReading, withdrawReading, takeSize, replan, confirmStep, editRow, undo }}
+      actions={{
+        addReading,
+        withdrawReading,
+        takeSize,
+        lockSize,
+        answerFact,
+        replan,
+        confirmStep,
+        editRow,
+        undo,
+      }}
     />
   );
 }

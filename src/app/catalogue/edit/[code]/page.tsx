@@ -1,0 +1,30 @@
+import type { Metadata } from 'next';
+import { connection } from 'next/server';
+import { notFound } from 'next/navigation';
+import { viewCatalogue } from '@/server/operations/catalogue';
+import { FamilyEditor } from '@/ui/catalogue/FamilyEditor';
+import { TopBar } from '@/ui/shell/TopBar';
+import { importCatalogueFile } from '../../../actions';
+import { Refused } from '../../../refusal';
+import styles from '../../../page.module.css';
+
+export const metadata: Metadata = { title: 'Type in a sheet' };
+
+export default async function EditFamily({ params }: { readonly params: Promise<{ code: string }> }) {
+  await connection();
+  const { code } = await params;
+  const catalogue = await viewCatalogue();
+  if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/catalogue" />;
+  const found = catalogue.value.families.find((f) => f.family.code === code);
+  if (!found) notFound();
+  return (
+    <div className={styles.shell}>
+      <TopBar job={null} />
+      <FamilyEditor
+        family={found.family}
+        today={new Date().toISOString().slice(0, 10)}
+        take={importCatalogueFile}
+      />
+    </div>
+  );
+}

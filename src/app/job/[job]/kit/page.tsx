@@ -1,0 +1,27 @@
+import type { Metadata } from 'next';
+import { connection } from 'next/server';
+import { DEFAULT_SPARES } from '@/core/kit';
+import { viewKit } from '@/server/operations/kit';
+import { KitPage } from '@/ui/kit/KitPage';
+import { kitAgainstStock } from '../../../actions';
+import { Refused } from '../../../refusal';
+import { JobShell } from '../shell';
+
+export const metadata: Metadata = { title: 'Kit' };
+
+export default async function Kit({ params }: { readonly params: Promise<{ job: string }> }) {
+  await connection();
+  const slug = decodeURIComponent((await params).job);
+  return (
+    <JobShell slug={slug}>
+      {async (job) => {
+        const view = await viewKit(job.slug, DEFAULT_SPARES, null);
+        return view.ok ? (
+          <KitPage job={job.slug} first={view.value} against={kitAgainstStock} />
+        ) : (
+          <Refused problems={view.problems} back={`/job/${job.slug}/board`} />
+        );
+      }}
+    </JobShell>
+  );
+}

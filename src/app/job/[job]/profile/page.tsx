@@ -1,0 +1,33 @@
+import type { Metadata } from 'next';
+import { connection } from 'next/server';
+import { viewProfile } from '@/server/operations/profile';
+import { ProfilePage } from '@/ui/profile/ProfilePage';
+import { previewProfile, setProfile, undo } from '../../../actions';
+import { Refused } from '../../../refusal';
+import { JobShell } from '../shell';
+
+export const metadata: Metadata = { title: 'Code profile' };
+
+export default async function Profile({ params }: { readonly params: Promise<{ job: string }> }) {
+  await connection();
+  const slug = decodeURIComponent((await params).job);
+  return (
+    <JobShell slug={slug}>
+      {async (job) => {
+        const view = await viewProfile(job.slug);
+        return view.ok ? (
+          <ProfilePage
+            key={view.value.version}
+            job={job.slug}
+            view={view.value}
+            preview={previewProfile}
+            save={setProfile}
+            undo={undo}
+          />
+        ) : (
+          <Refused problems={view.problems} back={`/job/${job.slug}/board`} />
+        );
+      }}
+    </JobShell>
+  );
+}

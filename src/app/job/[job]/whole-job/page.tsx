@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { connection } from 'next/server';
+import { viewJobChoice } from '@/server/operations/job-choice';
+import { WholeJobPage } from '@/ui/whole-job/WholeJobPage';
+import { acceptJobChoice, undo } from '../../../actions';
+import { Refused } from '../../../refusal';
+import { JobShell } from '../shell';
+
+export const metadata: Metadata = { title: 'Whole job' };
+
+export default async function WholeJob({ params }: { readonly params: Promise<{ job: string }> }) {
+  await connection();
+  const slug = decodeURIComponent((await params).job);
+  return (
+    <JobShell slug={slug}>
+      {async (job) => {
+        const view = await viewJobChoice(job.slug);
+        return view.ok ? (
+          <WholeJobPage job={job.slug} view={view.value} accept={acceptJobChoice} undo={undo} />
+        ) : (
+          <Refused problems={view.problems} back={`/job/${job.slug}/board`} />
+        );
+      }}
+    </JobShell>
+  );
+}

@@ -1,0 +1,203 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { fail, type Problem, type Result } from '@/core/kernel';
+import type { CataloguePreview } from '@/core/termination-view';
+import { Problems } from '../common/Problems';
+import { stationPath } from '../rack/summaries';
+import { useRun } from '../termination/use-run';
+import styles from './ImportPanel.module.css';
+
+export interface ImportReportView {
+  readonly name: string;
+  readonly already: boolean;
+  readonly families: readonly {
+    readonly code: string;
+    readonly revision: string;
+    readonly sizes: number;
+    readonly state: 'new' | 'there';
+    readonly missing: readonly string[];
+  }[];
+  readonly parts: number;
+}
+
+interface Props {
+  readonly preview: (text: string) => Promise<Result<CataloguePreview>>;
+  readonly take: (text: string) => Promise<Result<ImportReportView>>;
+}
+
+const LIMIT_BYTES = 8 * 1024 * 1024;
+const SHOWN = 40;
+
+/** The door for new sheets: a file is read, every difference is shown with the plans it would reach, and only then it is taken in. */
+export function ImportPanel({ preview, take }: Props) {
+  const router = useRouter();
+  const picker = useRef<HTMLInputElement>(null);
+  const [read, setRead] = useState<{
+    readonly file: string;
+    readonly text: string;
+    readonly seen: CataloguePreview;
+  } | null>(null);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [report, setReport] = useState<ImportReportView | null>(null);
+  const [reading, setReading] = useState(false);
+  const { run, busy, problems: refused } = useRun();
+
+  const open = async (file: File | undefined) => {
+    if (!file) return;
+    setReading(true);
+    setReport(null);
+    setRead(null);
+    let text = '';
+    let result: Result<CataloguePreview>;
+    try {
+      text = file.size > LIMIT_BYTES ? '' : await file.text();
+      result =
+        file.size > LIMIT_BYTES
+          ? fail([{ path: 'file', message: 'is larger than 8 MB' }])
+          : await preview(text);
+    } catch {
+      result = fail([{ path: '', message: 'The server cannot be reached. Nothing was imported.' }]);
+    }
+    setProblems(result.ok ? [] : result.problems);
+    if (result.ok) setRead({ file: file.name, text, seen: result.value });
+    setReading(false);
+    if (picker.current) picker.current.value = '';
+  };
+  const accept = (text: string) =>
+    void run(() => take(text), 'Taken into the catalogue.').then((r) => {
+      if (!r.ok) return;
+      setReport(r.value);
+      setRead(null);
+      router.refresh();
+    });
+  return (
+    <>
+      <input
+        ref={picker}
+        type="file"
+        accept=".json,.csv,application/json,text/csv"
+        className="ac-visually-hidden"
+        tabIndex={-1}
+        aria-label="Catalogue file, JSON or a table of sizes as CSV"
+        onChange={(e) => void open(e.target.files?.[0])}
+      />
+      <div className={styles.acts}>
+        <Button
+          variant="outlined"
+          size="small"
+          disabled={busy || reading}
+          onClick={() => picker.current?.click()}
+        >
+          {reading ? 'Reading …' : 'Import a sheet'}
+        </Button>
+        <a className={styles.export} href="/api/catalogue/json" download>
+          Export all as JSON
+        </a>
+      </div>
+      {problems.length > 0 ? (
+        <div className={styles.refused} role="alert">
+          <b>Nothing was imported.</b>
+          <Problems problems={problems.slice(0, SHOWN)} />
+          {problems.length > SHOWN ? <p>and {problems.length - SHOWN} more</p> : null}
+        </div>
+      ) : null}
+      {report ? (
+        <p role="status" className={styles.report}>
+          <b>{report.name}</b>:{' '}
+          {report.already
+            ? 'already in the catalogue, nothing changed.'
+            : report.families
+                .map(
+                  (f) =>
+                    `${f.code} revision ${f.revision} ${f.state === 'new' ? `new, ${f.sizes} sizes${f.missing.length > 0 ? ', plan only' : ''}` : 'unchanged'}`,
+                )
+                .join('; ')}
+        </p>
+      ) : null}
+      {read ? (
+        <section className={styles.preview} aria-label="What the file would bring in">
+          <h2>
+            {read.file}: {headline(read.seen)}
+          </h2>
+          {read.seen.families.map((f) => (
+            <FamilyPreview key={`${f.code} ${f.revision}`} family={f} />
+          ))}
+          <Problems problems={refused} />
+          <div className={styles.acts}>
+            <Button variant="contained" color="secondary" disabled={busy} onClick={() => accept(read.text)}>
+              Take it in
+            </Button>
+            <Button variant="outlined" disabled={busy} onClick={() => setRead(null)}>
+              Leave it
+            </Button>
+          </div>
+        </section>
+      ) : null}
+    </>
+  );
+}
+
+function headline(seen: CataloguePreview): string {
+  const families = `${seen.families.length} ${seen.families.length === 1 ? 'family' : 'families'}`;
+  const plans = new Set(seen.families.flatMap((f) => f.plans.map((p) => `${p.job} ${p.tag}`))).size;
+  return `${families}${seen.parts > 0 ? `, ${seen.parts} parts` : ''}; ${plans === 0 ? 'no plan would come out otherwise' : `${plans} ${plans === 1 ? 'plan' : 'plans'} would come out otherwise when made again`}.`;
+}
+
+function FamilyPreview({ family }: { readonly family: CataloguePreview['families'][number] }) {
+  const { diff, plans } = family;
+  const same = diff !== null && diff.changes.length + diff.sizesAdded.length + diff.sizesRemoved.length === 0;
+  return (
+    <div className={styles.family}>
+      <h3>
+        {family.code} revision {family.revision}{' '}
+        <span className={styles.quiet}>
+          {family.before === null
+            ? `new family, ${family.sizes} sizes`
+            : same
+              ? `the same figures as revision ${family.before}`
+              : `against revision ${family.before} in force`}
+          {family.leads ? '' : '; issued earlier, so that the one in force stays in force'}
+        </span>
+      </h3>
+      {family.missing.length > 0 ? (
+        <p className={styles.quiet}>Plan only: {family.missing.join('; ')}</p>
+      ) : null}
+      {diff && diff.sizesAdded.length > 0 ? <p>Sizes added: {diff.sizesAdded.join(', ')}</p> : null}
+      {diff && diff.sizesRemoved.length > 0 ? <p>Sizes gone: {diff.sizesRemoved.join(', ')}</p> : null}
+      {diff && diff.changes.length > 0 ? (
+        <table className={styles.changes}>
+          <tbody>
+            {diff.changes.slice(0, SHOWN).map((c) => (
+              <tr key={c.where}>
+                <th scope="row">{c.where}</th>
+                <td>
+                  <s>{c.before ?? 'not there'}</s> → <b>{c.after ?? 'gone'}</b>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : null}
+      {diff && diff.changes.length > SHOWN ? (
+        <p className={styles.quiet}>and {diff.changes.length - SHOWN} more figures</p>
+      ) : null}
+      {plans.length > 0 ? (
+        <ul className={styles.plans}>
+          {plans.map((p) => {
+            const [cable = '', end = 'A'] = p.tag.split('/');
+            return (
+              <li key={`${p.job} ${p.tag}`}>
+                <Link href={stationPath(p.job, cable, end === 'B' ? 'B' : 'A', 'choose')}>{p.tag}</Link>{' '}
+                {p.refusal ??
+                  p.changed.map((c) => `${c.label}: ${c.before ?? '–'} → ${c.after ?? '–'}`).join('; ')}
+              </li>
+            );
+          })}
+        </ul>
+      ) : null}
+    </div>
+  );
+}

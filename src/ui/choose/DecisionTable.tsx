@@ -1,0 +1,172 @@
+'use client';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { CRITERION_TITLES, type CriterionId, type Finding } from '@/core/gland-selection';
+import type { CandidateView } from '@/core/termination-view';
+import { trimNumber } from '@/core/units';
+import { NutMark, VERDICT_WORDS } from '../verdict/NutMark';
+import styles from './DecisionTable.module.css';
+
+interface Props {
+  readonly candidates: readonly CandidateView[];
+  readonly selected: string;
+  readonly taken: string | null;
+  readonly onSelect: (code: string) => void;
+  readonly onTake: (code: string) => void;
+}
+
+/** Candidates × criteria: a nut and a number in each place. Arrows walk, Enter takes, a click on a head sorts by that margin. */
+export function DecisionTable({ candidates, selected, taken, onSelect, onTake }: Props) {
+  const [sort, setSort] = useState<CriterionId | null>(null);
+  const [column, setColumn] = useState(0);
+  const body = useRef<HTMLTableSectionElement>(null);
+  const columns = useMemo(() => columnsOf(candidates), [candidates]);
+  const rows = useMemo(() => sorted(candidates, sort), [candidates, sort]);
+  const criterion = columns[Math.min(column, columns.length - 1)];
+  const at = rows.findIndex((c) => c.code === selected);
+  const focus = (row: number, col: number) => {
+    const code = rows[row]?.code;
+    if (code === undefined) return;
+    setColumn(col);
+    onSelect(code);
+    body.current?.querySelector<HTMLElement>(`[data-cell="${code} ${columns[col] ?? ''}"]`)?.focus();
+  };
+  const walk = (event: KeyboardEvent) => {
+    const col = Math.min(column, columns.length - 1);
+    const moves: Readonly<Record<string, readonly [number, number]>> = {
+      ArrowDown: [Math.min(at + 1, rows.length - 1), col],
+      ArrowUp: [Math.max(at - 1, 0), col],
+      ArrowRight: [at, Math.min(col + 1, columns.length - 1)],
+      ArrowLeft: [at, Math.max(col - 1, 0)],
+      Home: [at, 0],
+      End: [at, columns.length - 1],
+      PageUp: [0, col],
+      PageDown: [rows.length - 1, col],
+    };
+    if (event.key === 'Enter') {
+      event.preventDefault();
+      onTake(selected);
+      return;
+    }
+    const to = moves[event.key];
+    if (!to) return;
+    event.preventDefault();
+    focus(...to);
+  };
+  const here = rows[at]?.findings.find((f) => f.criterion === criterion);
+  return (
+    <div className={styles.wrap}>
+      <table className={styles.table} role="grid" aria-label="Candidates by criteria" onKeyDown={walk}>
+        <thead>
+          <tr>
+            <th scope="col" className={styles.corner}>
+              <button
+                type="button"
+                className={styles.merit}
+                onClick={() => setSort(null)}
+                aria-pressed={sort === null}
+              >
+                by merit
+              </button>
+            </th>
+            {columns.map((id) => (
+              <th key={id} scope="col" aria-sort={sort === id ? 'descending' : undefined}>
+                <button
+                  type="button"
+                  className={styles.head}
+                  aria-pressed={sort === id}
+                  onClick={() => setSort(sort === id ? null : id)}
+                  title={`Sort by ${CRITERION_TITLES[id].toLowerCase()}`}
+                >
+                  <span>{CRITERION_TITLES[id]}</span>
+                </button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody ref={body}>
+          {rows.map((candidate) => (
+            <tr
+              key={candidate.code}
+              aria-selected={candidate.code === selected}
+              className={styles.row}
+              data-quiet={candidate.notCalledFor === null ? undefined : 'yes'}
+            >
+              <th scope="row" className={styles.name} onClick={() => onSelect(candidate.code)}>
+                <NutMark verdict={candidate.verdict} size={16} /> {candidate.code}
+                {candidate.code === taken ? <span className={styles.taken}>taken</span> : null}
+              </th>
+              {columns.map((id, i) => {
+                const finding = candidate.findings.find((f) => f.criterion === id);
+                const current = candidate.code === selected && i === column;
+                return (
+                  <td key={id} role="gridcell">
+                    <button
+                      type="button"
+                      className={styles.cell}
+                      data-cell={`${candidate.code} ${id}`}
+                      data-verdict={finding?.verdict}
+                      tabIndex={current ? 0 : -1}
+                      aria-label={
+                        finding
+                          ? `${candidate.code}, ${CRITERION_TITLES[id]}: ${VERDICT_WORDS[finding.verdict]}, ${finding.reason}`
+                          : candidate.code
+                      }
+                      onClick={() => focus(rows.indexOf(candidate), i)}
+                    >
+                      {finding ? <Mark finding={finding} /> : null}
+                    </button>
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={styles.here} aria-live="polite">
+        {here && criterion ? (
+          <>
+            <b>
+              {selected} · {CRITERION_TITLES[criterion]}:
+            </b>{' '}
+            {here.reason} <span className={styles.source}>({here.source})</span>
+          </>
+        ) : (
+          'Walk through the table with the arrow keys.'
+        )}
+      </p>
+    </div>
+  );
+}
+
+function Mark({ finding }: { readonly finding: Finding }) {
+  // What is not asked of this kind of gland stays quiet, so that what was judged stands out.
+  if (finding.verdict === 'fits' && finding.takes === 'none')
+    return <span className={styles.nothing}>·</span>;
+  return (
+    <>
+      <NutMark verdict={finding.verdict} size={15} />
+      {finding.margin === null ? null : (
+        <span className={styles.margin}>{trimNumber(finding.margin, 1)}</span>
+      )}
+    </>
+  );
+}
+
+/** Criteria that say anything at all about these candidates; the rest would be a column of dots. */
+function columnsOf(candidates: readonly CandidateView[]): CriterionId[] {
+  const said = new Map<CriterionId, boolean>();
+  for (const { findings } of candidates)
+    for (const f of findings)
+      said.set(f.criterion, (said.get(f.criterion) ?? false) || f.verdict !== 'fits' || f.takes !== 'none');
+  return [...said].filter(([, speaks]) => speaks).map(([id]) => id);
+}
+
+const marginOf = (candidate: CandidateView, id: CriterionId): number => {
+  const finding = candidate.findings.find((f) => f.criterion === id);
+  if (finding === undefined) return -Infinity;
+  if (finding.margin !== null) return finding.margin;
+  return finding.verdict === 'fits' ? Number.MAX_VALUE : -Number.MAX_VALUE;
+};
+
+const sorted = (candidates: readonly CandidateView[], by: CriterionId | null): readonly CandidateView[] =>
+  by === null ? candidates : [...candidates].sort((a, b) => marginOf(b, by) - marginOf(a, by));

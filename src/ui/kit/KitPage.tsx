@@ -1,0 +1,232 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRef, useState } from 'react';
+import type { Problem, Result } from '@/core/kernel';
+import { DEFAULT_SPARES, KIND_WORDS, type Kit, type SpareRule } from '@/core/kit';
+import { Problems } from '../common/Problems';
+import { saveFile } from '../common/save-file';
+import styles from './KitPage.module.css';
+
+export interface KitView {
+  readonly kit: Kit;
+  readonly unplanned: readonly string[];
+  readonly unplugged: readonly string[];
+}
+
+interface Props {
+  readonly job: string;
+  readonly first: KitView;
+  readonly against: (job: string, rule: SpareRule, stock: string) => Promise<Result<KitView>>;
+}
+
+/** What the job takes from the store: parts, spares, what is short. */
+export function KitPage({ job, first, against }: Props) {
+  const [view, setView] = useState(first);
+  const [rule, setRule] = useState({
+    percent: String(DEFAULT_SPARES.percent),
+    minimum: String(DEFAULT_SPARES.minimum),
+  });
+  const [stock, setStock] = useState<{ readonly name: string; readonly text: string } | null>(null);
+  const [area, setArea] = useState<string | null>(null);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const picker = useRef<HTMLInputElement>(null);
+  const asked = useRef(0);
+
+  const numbers = (r: typeof rule): SpareRule => ({
+    percent: r.percent.trim() === '' ? NaN : Number(r.percent.replace(',', '.')),
+    minimum: r.minimum.trim() === '' ? NaN : Number(r.minimum),
+  });
+  const work = async (r: typeof rule, s: typeof stock) => {
+    const mine = (asked.current += 1);
+    const result = await against(job, numbers(r), s?.text ?? '');
+    // A later question overtakes this answer.
+    if (mine !== asked.current) return false;
+    if (result.ok) setView(result.value);
+    setProblems(result.ok ? [] : result.problems);
+    return result.ok;
+  };
+  const change = (r: typeof rule) => {
+    setRule(r);
+    void work(r, stock);
+  };
+  const load = async (file: File | undefined) => {
+    if (!file) return;
+    const next = { name: file.name, text: await file.text() };
+    if (await work(rule, next)) setStock(next);
+    if (picker.current) picker.current.value = '';
+  };
+  const download = async (format: 'csv' | 'xlsx') => {
+    const query = new URLSearchParams({
+      percent: String(numbers(rule).percent),
+      minimum: String(numbers(rule).minimum),
+    });
+    const address = `/api/job/${encodeURIComponent(job)}/kit/${format}?${query.toString()}`;
+    setProblems(await saveFile(address, stock?.text ?? null));
+  };
+  const { kit } = view;
+  const at = area === null ? -1 : kit.areas.indexOf(area);
+  const lines = at < 0 ? kit.lines : kit.lines.filter((l) => (l.byArea[at] ?? 0) > 0);
+  const short = kit.lines.filter((l) => (l.short ?? 0) > 0).length;
+  return (
+    <main className={styles.main}>
+      <div className={styles.title}>
+        <h1>Kit</h1>
+      </div>
+      <p className={styles.lead}>
+        {kit.lines.length} parts for what is planned, with spares
+        {stock === null
+          ? '.'
+          : short === 0
+            ? '; nothing is short.'
+            : `; ${short} are short against ${stock.name}.`}{' '}
+        {view.unplanned.length > 0
+          ? `${view.unplanned.length} terminations are not planned and not in it.`
+          : ''}
+      </p>
+      <div className={styles.acts}>
+        <label>
+          Spares{' '}
+          <input
+            className={styles.small}
+            inputMode="decimal"
+            value={rule.percent}
+            onChange={(e) => change({ ...rule, percent: e.target.value })}
+          />{' '}
+          %
+        </label>
+        <label>
+          at least{' '}
+          <input
+            className={styles.small}
+            inputMode="numeric"
+            value={rule.minimum}
+            onChange={(e) => change({ ...rule, minimum: e.target.value })}
+          />{' '}
+          of each
+        </label>
+        <input
+          ref={picker}
+          id="stock-file"
+          type="file"
+          accept=".csv,text/csv"
+          className="ac-visually-hidden"
+          tabIndex={-1}
+          aria-label="Stock file, CSV with the columns part and quantity"
+          onChange={(e) => void load(e.target.files?.[0])}
+        />
+        <Button variant="outlined" size="small" onClick={() => picker.current?.click()}>
+          {stock === null ? 'Compare with a stock file' : 'Another stock file'}
+        </Button>
+        {stock === null ? null : (
+          <Button
+            variant="text"
+            size="small"
+            onClick={() => {
+              setStock(null);
+              void work(rule, null);
+            }}
+          >
+            Without stock
+          </Button>
+        )}
+        <span className={styles.push} />
+        <Button variant="outlined" size="small" onClick={() => void download('csv')}>
+          CSV
+        </Button>
+        <Button variant="outlined" size="small" onClick={() => void download('xlsx')}>
+          Spreadsheet
+        </Button>
+        <Button variant="outlined" size="small" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <Problems problems={problems} />
+      <div className={styles.areas} role="group" aria-label="Area">
+        {[null, ...kit.areas].map((name) => (
+          <button
+            key={name ?? ''}
+            type="button"
+            className={styles.area}
+            aria-pressed={area === name}
+            onClick={() => setArea(name)}
+          >
+            {name ?? 'All areas'}
+          </button>
+        ))}
+      </div>
+      {lines.length === 0 ? (
+        <p>
+          Nothing is planned here yet. Choose sizes one by one, or{' '}
+          <Link className={styles.link} href={`/job/${encodeURIComponent(job)}/whole-job`}>
+            for the whole job
+          </Link>
+          .
+        </p>
+      ) : (
+        <table className={styles.table}>
+          <thead>
+            <tr>
+              <th scope="col">Part</th>
+              <th scope="col">What</th>
+              <th scope="col" className={styles.number}>
+                {area === null ? 'Needed' : 'Here'}
+              </th>
+              <th scope="col" className={styles.number}>
+                Spare
+              </th>
+              <th scope="col" className={styles.number}>
+                Total
+              </th>
+              {stock === null ? null : (
+                <>
+                  <th scope="col" className={styles.number}>
+                    Stock
+                  </th>
+                  <th scope="col" className={styles.number}>
+                    Short
+                  </th>
+                </>
+              )}
+              <th scope="col">For</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((l, i) => (
+              <tr key={l.part} data-first={lines[i - 1]?.kind === l.kind ? undefined : 'yes'}>
+                <th scope="row">{l.part}</th>
+                <td>
+                  {l.name}
+                  {l.kind === 'gland' || l.kind === 'accessory' ? '' : ` (${KIND_WORDS[l.kind]})`}
+                </td>
+                <td className={styles.number}>{at < 0 ? l.needed : l.byArea[at]}</td>
+                <td className={styles.number}>{l.spare}</td>
+                <td className={styles.number}>
+                  <b>{l.total}</b>
+                </td>
+                {stock === null ? null : (
+                  <>
+                    <td className={styles.number}>{l.stock}</td>
+                    <td className={styles.number} data-short={(l.short ?? 0) > 0 ? 'yes' : undefined}>
+                      {l.short === 0 ? '–' : l.short}
+                    </td>
+                  </>
+                )}
+                <td className={styles.users} title={l.users.join(', ')}>
+                  {l.users.slice(0, 4).join(', ')}
+                  {l.users.length > 4 ? ` and ${l.users.length - 4} more` : ''}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {view.unplugged.length > 0 ? (
+        <p className={styles.lead}>
+          No certified plug in the catalogue for: {view.unplugged.join(', ')}. These entries stay open until
+          one is found.
+        </p>
+      ) : null}
+    </main>
+  );
+}

@@ -1,0 +1,70 @@
+import type { CodeProfile } from '@/core/schedule';
+
+/** One figure of a profile that can be edited, by its path. */
+export interface Figure {
+  readonly path: readonly (string | number)[];
+  readonly words: string;
+  readonly value: number | null;
+}
+
+export interface FigureGroup {
+  readonly key: string;
+  readonly title: string;
+  readonly source: string;
+  readonly figures: readonly Figure[];
+}
+
+const GROUPS: readonly (readonly [keyof CodeProfile, string])[] = [
+  ['barrier', 'Barrier inside the cable'],
+  ['flameproofThreads', 'Flameproof parallel threads'],
+  ['taperedThreads', 'Tapered threads'],
+  ['otherThreads', 'Other threads'],
+  ['clearanceHole', 'Clearance holes'],
+  ['measurement', 'Measuring'],
+  ['cut', 'Cutting back'],
+];
+
+const WORDS: Readonly<Record<string, string>> = {
+  minLengthM: 'no barrier from this length on, m',
+  maxVolumeCm3: 'barrier above this free volume, cm³',
+  minFullThreads: 'full threads at least',
+  minTurns: 'threads wrench-tight at least',
+  maxClearanceMm: 'hole wider than the thread by at most, mm',
+  upToCm3: 'free volume up to, cm³',
+  mm: 'axial engagement at least, mm',
+  caliper: 'caliper, ± mm',
+  wrapTape: 'wrap tape, ± mm',
+  diameterTape: 'diameter tape, ± mm',
+  armourWire: 'caliper on a wire, ± mm',
+  ovalityAllowance: 'ovality allowance, share of the diameter',
+  nominalTolerance: 'datasheet tolerance, share of the diameter',
+  tapeThicknessMm: 'thickness of the wrap tape, mm',
+  sheathGuardMm: 'left uncut under a blade, mm',
+  wireDepthShare: 'share of a wire that may be sawn',
+  kerfMm: 'kerf of the saw, mm',
+  bendSlackMm: 'slack for the bend, mm',
+  stubToleranceMm: 'inner sheath longer by at most, mm',
+  tailToleranceMm: 'tails longer by at most, mm',
+};
+
+function figuresIn(value: unknown, path: (string | number)[]): Figure[] {
+  if (typeof value === 'number' || value === null) {
+    const last = String(path[path.length - 1]);
+    const row = path.find((p) => typeof p === 'number');
+    const words = WORDS[last] ?? last;
+    return [{ path, words: typeof row === 'number' ? `${row + 1}. ${words}` : words, value }];
+  }
+  if (Array.isArray(value)) return value.flatMap((v, i) => figuresIn(v, [...path, i]));
+  if (typeof value === 'object' && value !== null)
+    return Object.entries(value).flatMap(([k, v]) => figuresIn(v, [...path, k]));
+  return [];
+}
+
+/** Every number of a profile in the groups that carry a source. */
+export const figureGroups = (profile: CodeProfile): FigureGroup[] =>
+  GROUPS.map(([key, title]) => ({
+    key,
+    title,
+    source: (profile[key] as { source: string }).source,
+    figures: figuresIn(profile[key], [key]),
+  }));
