@@ -64,6 +64,7 @@ export function kitOf(
     }
   }
   const lines = [...found.values()].map(({ part, byArea, users }): KitLine => {
+    users.sort(compareTags);
     const needed = users.length;
     const spare = sparesOf(needed, rule);
     const inStock = stock === null ? null : (stock.get(part.part) ?? 0);

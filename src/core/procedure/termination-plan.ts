@@ -4,6 +4,7 @@ import { missingForProcedure, threadName } from '@/core/catalogue';
 import { CUT_BACK_RULES, markText, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
 import {
   ACCESSORY_WORDS,
+  allowedCompounds,
   decideBarrier,
   GLAND_SELECTION_RULES,
   provisionalReasons,
@@ -55,6 +56,8 @@ export interface TerminationPlan {
   readonly adaptor: string | null;
   readonly outside: readonly string[];
   readonly inside: readonly string[];
+  /** Compounds that the chamber's approval list allows for this cable; empty in a gland without a chamber. */
+  readonly compounds: readonly string[];
   /** Everything to be drawn from the store. */
   readonly parts: readonly PlanPart[];
   /** Null with reasons when no marks can be given. */
@@ -170,6 +173,9 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     adaptor: entry.adaptor?.partNumber ?? null,
     outside: entry.outside.map(accessoryWords),
     inside: entry.inside.map(accessoryWords),
+    compounds: size.chamber
+      ? allowedCompounds(size.chamber, input.cableType.cores).map((c) => c.product)
+      : [],
     parts: partsOf(candidate),
     cut: cut.ok ? cut.value : null,
     cutRefusal: cut.ok ? [] : cut.problems,
@@ -222,11 +228,12 @@ export function partsOf({ family, size, ring, entry }: Candidate): PlanPart[] {
 
 /** A plan as it was stored, in today's shape: plans of the first releases listed no parts and knew no end stop. */
 export function upgradePlan(
-  stored: Omit<TerminationPlan, 'parts' | 'endStop'> & Partial<TerminationPlan>,
+  stored: Omit<TerminationPlan, 'parts' | 'endStop' | 'compounds'> & Partial<TerminationPlan>,
 ): TerminationPlan {
   return {
     ...stored,
     endStop: stored.endStop ?? null,
+    compounds: stored.compounds ?? [],
     parts: stored.parts ?? [{ part: stored.partNumber, kind: 'gland', name: stored.size }],
   };
 }

@@ -64,10 +64,12 @@ const ENCLOSURES: readonly SeedEnclosure[] = [
     tapered('E2', '1', 22, 6),
     tapered('E3', '1', 22, 6),
     tapered('E4', '1', 22, 6),
+    tapered('E5', '1', 22, 6),
   ]),
   place('XP-1', 'Filler drive', [tapered('E1', '1', 22, 6)], ONE),
   place('XP-2', 'Filler controls', [tapered('E1', '1', 22, 6)], ONE),
   place('XP-3', 'Vapour extract', [tapered('E1', '1', 22, 6)], ONE),
+  place('XP-4', 'Label heater', [tapered('E1', '1', 22, 6)], { concept: 'explosionproof' }),
   place('CN-1', 'Conveyor, capping end', [tapered('E1', '1', 20, 5.5)], TWO),
 ];
 
@@ -103,6 +105,15 @@ const CABLES: readonly SeedCable[] = [
     },
   ),
   cable('D-204', 'I4-16', 18, 'PNL-9/E4', 'CN-1/E1', measured({ outer: [25.1, 25.4], over: [22.3, 22.7] })),
+  cable(
+    'D-205',
+    'C4-10',
+    22,
+    'PNL-9/E5',
+    'XP-4/E1',
+    measured({ outer: [24.5, 24.8], over: [21.8, 22.1], bundle: [17.6, 17.8], core: [6.4, 6.5] }),
+    { note: 'nobody has classified the place of the heater' },
+  ),
 ];
 
 const division = CODE_PROFILES.find((p) => p.key === 'division');

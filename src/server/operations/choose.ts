@@ -75,7 +75,9 @@ export function lockSize(
 /** Why a candidate may not be taken, in one line with its numbers; null when it may. */
 export function whyNot(candidate: Candidate): string | null {
   if (candidate.verdict === 'fits' || candidate.verdict === 'marginal') return null;
-  const reasons = candidate.findings.filter((f) => f.verdict === candidate.verdict).map((f) => f.reason);
+  // A cable that is not listed is refused by its listing and again by the barrier decision: once is enough.
+  const all = candidate.findings.filter((f) => f.verdict === candidate.verdict).map((f) => f.reason);
+  const reasons = all.filter((r) => !all.some((other) => other !== r && r.includes(other)));
   return `${candidate.size.code} cannot be taken: ${reasons.join('; ')}`;
 }
 

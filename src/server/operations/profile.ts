@@ -1,7 +1,7 @@
 import { canonicalJson, ok, refuse, type Result } from '@/core/kernel';
 import type { Choice } from '@/core/gland-selection';
 import { OUTCOME_WORDS } from '@/core/gland-selection';
-import { CODE_PROFILES, profileOrigin, readProfile, type CodeProfile } from '@/core/schedule';
+import { CODE_PROFILES, compareTags, profileOrigin, readProfile, type CodeProfile } from '@/core/schedule';
 import type { ProfileChange, ProfileView } from '@/core/termination-view';
 import { database, loadTerminations, terminationIdsOfJob, type JobRow, type Tx } from '@/data';
 import type { Actor } from '../actor';
@@ -35,7 +35,7 @@ async function changesBy(tx: Tx, job: JobRow, profile: CodeProfile): Promise<Pro
   const rows = await loadTerminations(tx, await terminationIdsOfJob(tx, job.id));
   const before = await assessMany(tx, job, rows);
   const after = await assessMany(tx, { ...job, profile }, rows);
-  return before.flatMap((was, i) => {
+  const changes = before.flatMap((was, i) => {
     const is = after[i];
     if (!is) return [];
     const [a, b] = [said(was.choice), said(is.choice)];
@@ -50,6 +50,7 @@ async function changesBy(tx: Tx, job: JobRow, profile: CodeProfile): Promise<Pro
     if (a.answer === b.answer && a.barrier === b.barrier && (planFate === null || was.stale)) return [];
     return [{ tag: was.tag, before: a, after: b, size: plan?.size ?? null, planFate }];
   });
+  return changes.sort((a, b) => compareTags(a.tag, b.tag));
 }
 
 /** What another profile would change, termination by termination, before anything is saved. */

@@ -237,7 +237,15 @@ export function FamilyEditor({ family, today, take }: Props) {
   );
 }
 
-const short = (p: Problem): Problem => ({ ...p, path: p.path.replace('families[0].', '') });
+/** A problem with its place in front, as the fields are named. */
+const short = (p: Problem): Problem => {
+  const path = p.path.replace('families[0].', '');
+  return {
+    ...p,
+    path,
+    message: `${path}: ${p.message}${p.value === undefined ? '' : `, got ${JSON.stringify(p.value)}`}`,
+  };
+};
 
 function problemsOf(draft: Family, before: Family, today: string): Problem[] {
   const read = readCatalogue(JSON.parse(JSON.stringify(fileOf(draft, today))));

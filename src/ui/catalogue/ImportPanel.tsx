@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { fail, type Problem, type Result } from '@/core/kernel';
+import { fail, problemLine, type Problem, type Result } from '@/core/kernel';
 import type { CataloguePreview } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
@@ -100,7 +100,7 @@ export function ImportPanel({ preview, take }: Props) {
       {problems.length > 0 ? (
         <div className={styles.refused} role="alert">
           <b>Nothing was imported.</b>
-          <Problems problems={problems.slice(0, SHOWN)} />
+          <Problems problems={problems.slice(0, SHOWN).map((p) => ({ ...p, message: problemLine(p) }))} />
           {problems.length > SHOWN ? <p>and {problems.length - SHOWN} more</p> : null}
         </div>
       ) : null}

@@ -19,7 +19,9 @@ export function BarrierPath({ view, actions }: Pick<StationProps, 'view' | 'acti
     <section className={styles.box} aria-label="Barrier decision" data-outcome={trail.outcome}>
       <div className={styles.line}>
         <b className={styles.outcome}>{OUTCOME_WORDS[trail.outcome]}</b>
-        <span className={styles.conclusion}>{trail.conclusion}</span>
+        <span className={styles.conclusion}>
+          {trail.conclusion === view.choice?.answer ? '' : trail.conclusion}
+        </span>
         {asks ? null : (
           <button type="button" className={styles.why} aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'close' : 'why'}

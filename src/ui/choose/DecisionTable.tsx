@@ -19,7 +19,7 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
   const [sort, setSort] = useState<CriterionId | null>(null);
   const [column, setColumn] = useState(0);
   const body = useRef<HTMLTableSectionElement>(null);
-  const columns = useMemo(() => columnsOf(candidates), [candidates]);
+  const { columns, alike } = useMemo(() => columnsOf(candidates), [candidates]);
   const rows = useMemo(() => sorted(candidates, sort), [candidates, sort]);
   const criterion = columns[Math.min(column, columns.length - 1)];
   const at = rows.findIndex((c) => c.code === selected);
@@ -122,6 +122,12 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
           ))}
         </tbody>
       </table>
+      {alike.length > 0 ? (
+        <p className={styles.alike}>
+          <NutMark verdict="fits" size={14} /> All of these fit in{' '}
+          {alike.map((id) => CRITERION_TITLES[id].toLowerCase()).join(', ')}.
+        </p>
+      ) : null}
       <p className={styles.here} aria-live="polite">
         {here && criterion ? (
           <>
@@ -152,13 +158,23 @@ function Mark({ finding }: { readonly finding: Finding }) {
   );
 }
 
-/** Criteria that say anything at all about these candidates; the rest would be a column of dots. */
-function columnsOf(candidates: readonly CandidateView[]): CriterionId[] {
-  const said = new Map<CriterionId, boolean>();
+/**
+ * Criteria with something to compare, and those that every candidate meets without a number: a column of equal nuts would only push the others
+ * out of sight, so that these are named in a line.
+ */
+function columnsOf(candidates: readonly CandidateView[]): { columns: CriterionId[]; alike: CriterionId[] } {
+  const told = new Map<CriterionId, { speaks: boolean; differs: boolean }>();
   for (const { findings } of candidates)
-    for (const f of findings)
-      said.set(f.criterion, (said.get(f.criterion) ?? false) || f.verdict !== 'fits' || f.takes !== 'none');
-  return [...said].filter(([, speaks]) => speaks).map(([id]) => id);
+    for (const f of findings) {
+      const known = told.get(f.criterion) ?? { speaks: false, differs: false };
+      told.set(f.criterion, {
+        speaks: known.speaks || f.verdict !== 'fits' || f.takes !== 'none',
+        differs: known.differs || f.verdict !== 'fits' || f.margin !== null,
+      });
+    }
+  const which = (keep: (t: { speaks: boolean; differs: boolean }) => boolean) =>
+    [...told].filter(([, t]) => keep(t)).map(([id]) => id);
+  return { columns: which((t) => t.differs), alike: which((t) => t.speaks && !t.differs) };
 }
 
 const marginOf = (candidate: CandidateView, id: CriterionId): number => {

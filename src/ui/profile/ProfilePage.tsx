@@ -175,57 +175,68 @@ export function ProfilePage({ job, view, preview, save, undo }: Props) {
 const dotted = (path: readonly (string | number)[]): string =>
   path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i === 0 ? p : `.${p}`)).join('');
 
+const isSame = (c: ProfileChange): boolean =>
+  c.before.answer === c.after.answer && c.before.barrier === c.after.barrier && c.planFate !== 'lost';
+
 function changeHeadline(changes: readonly ProfileChange[] | null, problems: readonly Problem[]): string {
   if (problems.length > 0) return 'These figures cannot be judged by.';
   if (changes === null) return 'Judging every termination …';
   if (changes.length === 0) return 'Nothing would change at any termination.';
+  const other = changes.filter((c) => !isSame(c)).length;
   const lost = changes.filter((c) => c.planFate === 'lost').length;
   const more = lost === 0 ? '' : `; ${lost} planned ${lost === 1 ? 'size does' : 'sizes do'} not do any more`;
-  return `${changes.length} ${changes.length === 1 ? 'termination' : 'terminations'} would change${more}.`;
+  if (other === 0) return 'No answer would change.';
+  return `${other} ${other === 1 ? 'termination gets' : 'terminations get'} another answer${more}.`;
 }
 
 function Changes({ job, changes }: { readonly job: string; readonly changes: readonly ProfileChange[] }) {
-  if (changes.length === 0) return null;
+  const others = changes.filter((c) => !isSame(c));
+  const same = changes.filter(isSame);
   return (
-    <table className={styles.table}>
-      <thead>
-        <tr>
-          <th scope="col">Termination</th>
-          <th scope="col">Barrier</th>
-          <th scope="col">now</th>
-          <th scope="col">then</th>
-          <th scope="col">Plan</th>
-        </tr>
-      </thead>
-      <tbody>
-        {changes.map((c) => {
-          const [cable = '', end = 'A'] = c.tag.split('/');
-          return (
-            <tr key={c.tag}>
-              <th scope="row">
-                <Link href={stationPath(job, cable, end === 'B' ? 'B' : 'A', 'choose')}>{c.tag}</Link>
-              </th>
-              <td>
-                {c.before.barrier === c.after.barrier
-                  ? c.after.barrier
-                  : `${c.before.barrier} → ${c.after.barrier}`}
-              </td>
-              <td className={styles.was}>{c.before.answer}</td>
-              <td>{c.after.answer}</td>
-              <td>
-                {c.size === null
-                  ? '–'
-                  : c.planFate === 'lost'
-                    ? `${c.size} lost`
-                    : c.planFate === 'restamp'
-                      ? `${c.size}, plan again`
-                      : c.size}
-              </td>
+    <>
+      {others.length === 0 ? null : (
+        <table className={styles.table}>
+          <thead>
+            <tr>
+              <th scope="col">Termination</th>
+              <th scope="col">Barrier</th>
+              <th scope="col">now</th>
+              <th scope="col">then</th>
+              <th scope="col">Planned</th>
             </tr>
-          );
-        })}
-      </tbody>
-    </table>
+          </thead>
+          <tbody>
+            {others.map((c) => {
+              const [cable = '', end = 'A'] = c.tag.split('/');
+              return (
+                <tr key={c.tag}>
+                  <th scope="row">
+                    <Link href={stationPath(job, cable, end === 'B' ? 'B' : 'A', 'choose')}>{c.tag}</Link>
+                  </th>
+                  <td>
+                    {c.before.barrier === c.after.barrier
+                      ? c.after.barrier
+                      : `${c.before.barrier} → ${c.after.barrier}`}
+                  </td>
+                  <td className={styles.was}>
+                    {c.before.answer === c.after.answer ? 'the same' : c.before.answer}
+                  </td>
+                  <td>{c.after.answer}</td>
+                  <td className={c.planFate === 'lost' ? styles.lost : undefined}>
+                    {c.size === null ? '–' : c.planFate === 'lost' ? `${c.size}: not any more` : c.size}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      {same.length === 0 ? null : (
+        <p className={styles.quiet}>
+          Plans to be restamped with the same answer: {same.map((c) => c.tag).join(', ')}.
+        </p>
+      )}
+    </>
   );
 }
 

@@ -4,7 +4,7 @@ import type { CodeProfile } from '@/core/schedule';
 export interface Figure {
   readonly path: readonly (string | number)[];
   readonly words: string;
-  readonly value: number | null;
+  readonly value: number | string | null;
 }
 
 export interface FigureGroup {
@@ -48,8 +48,13 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 
 function figuresIn(value: unknown, path: (string | number)[]): Figure[] {
-  if (typeof value === 'number' || value === null) {
-    const last = String(path[path.length - 1]);
+  const last = String(path[path.length - 1]);
+  // A text in the place of a number is what somebody is typing: its field must not go away under the hand.
+  if (
+    typeof value === 'number' ||
+    value === null ||
+    (typeof value === 'string' && WORDS[last] !== undefined)
+  ) {
     const row = path.find((p) => typeof p === 'number');
     const words = WORDS[last] ?? last;
     return [{ path, words: typeof row === 'number' ? `${row + 1}. ${words}` : words, value }];

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { markText, strippedEndDrawing } from '@/core/cut-back';
+import { isFlameproof } from '@/core/schedule';
 import type { TerminationView } from '@/core/termination-view';
 import { Both } from '../common/Both';
 import { Caution } from '../common/Caution';
@@ -105,11 +106,11 @@ export function DrawingPanel({ view, lit, onLight }: Props) {
             ? ` The sheet that came with the gland leads: ${plan.family.code}, revision ${plan.family.revision}.`
             : ''}
         </Caution>
-        {view.place?.enclosure.concept === 'Ex d' ? (
+        {view.barrier && view.place && isFlameproof(view.place.enclosure) ? (
           <div className={styles.caution}>
             <Caution tone="hold">
-              Whether this flameproof entry needs a barrier gland is not decided here: go by IEC 60079-14 in
-              the edition in force.
+              {view.barrier.conclusion} {view.barrier.steps[0]?.rule}; check the edition in force where you
+              work.
             </Caution>
           </div>
         ) : null}

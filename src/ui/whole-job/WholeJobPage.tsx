@@ -94,21 +94,25 @@ export function WholeJobPage({ job, view, accept, undo }: Props) {
         )}
       </div>
       <Problems problems={[...failure, ...problems]} />
-      {state.kind === 'found' ? (
-        <Answer
-          job={job}
-          view={view}
-          plan={state.plan}
-          seconds={state.seconds}
-          now={now}
-          busy={busy}
-          onTake={() => take(state.plan)}
-          onLeave={() => setState({ kind: 'idle' })}
-        />
-      ) : (
-        <Standing view={view} now={now} />
-      )}
-      <Open job={job} view={view} />
+      <div className={styles.columns}>
+        <div>
+          {state.kind === 'found' ? (
+            <Answer
+              job={job}
+              view={view}
+              plan={state.plan}
+              seconds={state.seconds}
+              now={now}
+              busy={busy}
+              onTake={() => take(state.plan)}
+              onLeave={() => setState({ kind: 'idle' })}
+            />
+          ) : (
+            <Standing view={view} now={now} />
+          )}
+        </div>
+        <Open job={job} view={view} />
+      </div>
     </main>
   );
 }
@@ -177,12 +181,7 @@ function Answer({ job, view, plan, seconds, now, busy, onTake, onLeave }: Answer
           ))}
         </tbody>
       </table>
-      <p className={styles.parts}>
-        {[...counts]
-          .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
-          .map(([part, n]) => `${n} × ${code(part)}`)
-          .join(' · ')}
-      </p>
+      <PartBars counts={counts} code={code} />
       <div className={styles.acts}>
         <Button
           variant="contained"
@@ -225,6 +224,32 @@ function Answer({ job, view, plan, seconds, now, busy, onTake, onLeave }: Answer
   );
 }
 
+/** How many terminations each part number serves. */
+function PartBars({
+  counts,
+  code,
+}: {
+  readonly counts: ReadonlyMap<string, number>;
+  readonly code: (part: string) => string;
+}) {
+  const most = Math.max(1, ...counts.values());
+  return (
+    <ul className={styles.bars} aria-label="Terminations by part number">
+      {[...counts]
+        .sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
+        .map(([part, n]) => (
+          <li key={part}>
+            <b>{code(part)}</b>
+            <span className={styles.track}>
+              <span style={{ width: `${(n / most) * 100}%` }} />
+            </span>
+            <span>{n}</span>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
 function TagLink({ job, tag }: { readonly job: string; readonly tag: string }) {
   const [cable = '', end = 'A'] = tag.split('/');
   return <Link href={stationPath(job, cable, end === 'B' ? 'B' : 'A', 'choose')}>{tag}</Link>;
@@ -234,7 +259,7 @@ function Open({ job, view }: { readonly job: string; readonly view: JobChoiceVie
   const open = Object.entries(view.open);
   const kept = Object.entries(view.kept);
   return (
-    <div className={styles.columns}>
+    <div className={styles.side}>
       <section aria-label="Undecided">
         <h2 className={styles.sub}>Nothing may be taken for {open.length}</h2>
         {open.length === 0 ? (

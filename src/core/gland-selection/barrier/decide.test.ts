@@ -115,7 +115,7 @@ describe('classes and divisions', () => {
     const trail = at(KEY, {}, one, { listings: ['tray'] });
     expect(trail.outcome).toBe('refused');
     expect(trail.conclusion).toContain(
-      'class I, division 1 asks for a cable listed for class I division 1; SWA-4x25 has tray use',
+      'Refused before any gland: class I, division 1 asks for a cable listed for class I division 1; SWA-4x25 has tray use',
     );
     expect(trail.steps).toHaveLength(2);
   });

@@ -178,7 +178,7 @@ function division(facts: Facts, trail: Trail): BarrierTrail {
       `no: ${listing.has}`,
       TYPE,
       'refused',
-      `${listing.reason}. No gland makes up for that.`,
+      `Refused before any gland: ${listing.reason}.`,
     );
   trail.pass(listed, `yes: ${listing.has}`, TYPE, 'gas or dust?');
   const gas = 'Is the hazard a gas or vapour?';
