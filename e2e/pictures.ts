@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { By } from 'selenium-webdriver';
 import { openBrowser } from './browser';
 
 const address = process.env.E2E_ADDRESS ?? '';
@@ -13,6 +14,8 @@ interface Shot {
   readonly path: string;
   readonly size?: readonly [number, number];
   readonly dark?: boolean;
+  /** Words of a button that is pressed before the picture is taken. */
+  readonly press?: string;
 }
 
 const SHOTS: readonly Shot[] = [
@@ -21,12 +24,15 @@ const SHOTS: readonly Shot[] = [
   { name: 'import', path: '/job/quillmere/schedule/import' },
   { name: 'measure', path: '/job/quillmere/t/K-118/B/measure' },
   { name: 'choose', path: '/job/quillmere/t/K-104/B/choose' },
-  { name: 'choose-dark', path: '/job/quillmere/t/K-109/B/choose', dark: true },
+  { name: 'choose-dark', path: '/job/quillmere/t/K-140/B/choose', dark: true, press: 'Decision table' },
+  { name: 'whole-job', path: '/job/quillmere/whole-job', press: 'Work it out' },
+  { name: 'kit', path: '/job/quillmere/kit' },
+  { name: 'profile', path: '/job/quillmere/profile', press: 'decision flow' },
   { name: 'cut', path: '/job/quillmere/t/K-105/B/cut' },
   { name: 'make-off', path: '/job/quillmere/t/K-117/B/makeOff' },
   { name: 'tighten', path: '/job/quillmere/t/K-117/B/tighten' },
   { name: 'prove', path: '/job/quillmere/t/K-101/B/prove' },
-  { name: 'catalogue', path: '/catalogue' },
+  { name: 'catalogue', path: '/catalogue?family=AY3&job=quillmere' },
   { name: 'bench-cut', path: '/job/quillmere/bench/K-105/A', size: [1024, 768] },
   { name: 'bench-look', path: '/job/quillmere/bench/K-108/A', size: [1024, 768] },
   { name: 'bench-measure', path: '/job/quillmere/bench/K-115/A', size: [1024, 768] },
@@ -40,7 +46,7 @@ async function main(): Promise<void> {
   try {
     await driver.get(`${address}/catalogue`);
     await driver.manage().addCookie({ name: 'ac_actor', value: 'planner' });
-    for (const { name, path, size = [1280, 800], dark = false } of SHOTS) {
+    for (const { name, path, size = [1280, 800], dark = false, press } of SHOTS) {
       await browser.resize(size[0], size[1]);
       await driver.executeScript(`localStorage.setItem('mui-mode', '${dark ? 'dark' : 'light'}')`);
       await driver.get(`${address}${path}`);
@@ -50,6 +56,10 @@ async function main(): Promise<void> {
         15_000,
       );
       await driver.sleep(700);
+      if (press !== undefined) {
+        await driver.findElement(By.xpath(`//button[contains(., '${press}')]`)).click();
+        await driver.sleep(3000);
+      }
       writeFileSync(join(FOLDER, `${name}.png`), await driver.takeScreenshot(), 'base64');
     }
     await card();

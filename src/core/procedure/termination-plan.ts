@@ -14,7 +14,7 @@ import {
   type Verdict,
 } from '@/core/gland-selection';
 import { slideOnList, type SlideOnItem } from '@/core/make-off';
-import { isFlameproof } from '@/core/schedule';
+import { isFlameproof, profileFigures } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES, type StagePlan } from '@/core/tightening';
 import type { LengthUnit } from '@/core/units';
 
@@ -98,7 +98,7 @@ export function planInputHash(request: PlanRequest, family: Family): string {
     barrier: decideBarrier(input).outcome,
     enclosure: input.enclosure,
     entry: input.entry,
-    profile: input.profile,
+    profile: profileFigures(input.profile),
     routeMm: request.routeMm,
     spareMm: request.spareMm,
     unit: request.unit,

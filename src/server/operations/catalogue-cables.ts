@@ -1,31 +1,37 @@
+import { group } from 'd3';
 import { ok, type Result } from '@/core/kernel';
-import { armourQuantity } from '@/core/gland-selection';
+import { armourQuantity, measureEnd } from '@/core/gland-selection';
 import type { CatalogueCable } from '@/core/termination-view';
-import { database, loadTerminations, terminationIdsOfJob } from '@/data';
+import { database, loadReadings, loadTerminations, terminationIdsOfJob } from '@/data';
 import { guarded } from '../guard';
-import { assessMany, requireJob } from './load';
+import { readingsOfEnd } from './assess';
+import { requireJob } from './load';
 
-/** The measured ends of a job as they are drawn on the range charts of the catalogue. */
+/** The measured ends of a job as they are drawn on the range charts of the catalogue. An end whose readings cannot be read is left out. */
 export function viewCatalogueCables(slug: string): Promise<Result<CatalogueCable[]>> {
   return guarded<CatalogueCable[]>(async () => {
-    const job = await requireJob(database(), slug);
+    const tx = database();
+    const job = await requireJob(tx, slug);
     if (!job.ok) return job;
-    const rows = await loadTerminations(database(), await terminationIdsOfJob(database(), job.value.id));
-    const assessments = await assessMany(database(), job.value, rows);
+    const rows = await loadTerminations(tx, await terminationIdsOfJob(tx, job.value.id));
+    const readings = await loadReadings(tx, [...new Set(rows.map((r) => r.cable.id))]);
+    const readingsOf = group(readings, (r) => r.cableId);
     return ok(
-      assessments.flatMap((a) => {
-        const { armour } = a.row.cableType;
-        const { outerSheath, innerSheath, laidUpCores } = a.measured;
-        if (outerSheath === null) return [];
+      rows.flatMap((row) => {
+        const { armour } = row.cableType;
+        const own = readingsOfEnd(readingsOf.get(row.cable.id) ?? [], row.end).map((r) => r.reading);
+        const measured = measureEnd(own, job.value.profile.measurement);
+        const outer = measured.ok ? measured.value.outerSheath : null;
+        if (!measured.ok || outer === null) return [];
         return [
           {
-            tag: a.tag,
+            tag: `${row.cable.tag}/${row.end}`,
             armour,
-            outer: outerSheath.interval,
-            inner: innerSheath?.interval ?? null,
-            armourMm: a.measured[armourQuantity(armour)]?.interval ?? null,
-            cores: laidUpCores?.interval ?? null,
-            provisional: outerSheath.provisional,
+            outer: outer.interval,
+            inner: measured.value.innerSheath?.interval ?? null,
+            armourMm: measured.value[armourQuantity(armour)]?.interval ?? null,
+            cores: measured.value.laidUpCores?.interval ?? null,
+            provisional: outer.provisional,
           },
         ];
       }),

@@ -26,6 +26,17 @@ interface Props {
   readonly take: (text: string) => Promise<Result<ImportReportView>>;
 }
 
+/** A family under another code: its sizes and their part numbers follow. So a new family begins as a copy of one like it. */
+function renamed(family: Family, code: string): Family {
+  const follow = (text: string) =>
+    text.startsWith(family.code) ? code + text.slice(family.code.length) : text;
+  return {
+    ...family,
+    code,
+    sizes: family.sizes.map((s) => ({ ...s, code: follow(s.code), partNumber: follow(s.partNumber) })),
+  };
+}
+
 const fileOf = (family: Family, today: string) => ({
   format: CATALOGUE_FORMAT,
   name: `${family.code} typed in`,
@@ -92,6 +103,7 @@ export function FamilyEditor({ family, today, take }: Props) {
       () => take(JSON.stringify(fileOf(draft, today))),
       `${draft.code} revision ${draft.sheet.revision} is in the catalogue.`,
     ).then((r) => r.ok && router.push(`/catalogue?family=${draft.code}`));
+  const isNew = draft.code !== family.code;
   const changes = diff.changes.length + diff.sizesAdded.length + diff.sizesRemoved.length;
   return (
     <main className={styles.main}>
@@ -109,6 +121,16 @@ export function FamilyEditor({ family, today, take }: Props) {
         hand says otherwise; lengths in mm, inches exactly as printed. It is saved as a revision of its own.
       </p>
       <div className={styles.fields}>
+        <label className={styles.field}>
+          <span>Family code</span>
+          <input
+            name="code"
+            className={styles.input}
+            value={draft.code}
+            aria-invalid={wrong.has('families[0].code')}
+            onChange={(e) => setHistory([...history, renamed(draft, e.target.value.toUpperCase())])}
+          />
+        </label>
         {field(['sheet', 'revision'], 'Revision on the sheet')}
         {field(['sheet', 'issued'], 'Issued, such as 2026-11')}
         {field(['sheet', 'title'], 'Title of the sheet', true, true)}
@@ -217,9 +239,11 @@ export function FamilyEditor({ family, today, take }: Props) {
       <section className={styles.foot} aria-live="polite">
         <div>
           <b>
-            {changes === 0
-              ? 'No figure differs from the revision in force yet.'
-              : `${changes} ${changes === 1 ? 'difference' : 'differences'} from revision ${family.sheet.revision}.`}
+            {isNew
+              ? `A family of its own, ${draft.code}, begun from ${family.code}.`
+              : changes === 0
+                ? 'No figure differs from the revision in force yet.'
+                : `${changes} ${changes === 1 ? 'difference' : 'differences'} from revision ${family.sheet.revision}.`}
           </b>{' '}
           {missing.length > 0 ? `Plan only: ${missing.map((m) => m.message).join('; ')}.` : ''}
           <Problems problems={[...problems.slice(0, 12).map(short), ...refused]} />
@@ -230,7 +254,7 @@ export function FamilyEditor({ family, today, take }: Props) {
           disabled={busy || problems.length > 0 || changes === 0}
           onClick={save}
         >
-          Save as revision {draft.sheet.revision}
+          Save {isNew ? `${draft.code} ` : ''}as revision {draft.sheet.revision}
         </Button>
       </section>
     </main>
@@ -250,7 +274,7 @@ const short = (p: Problem): Problem => {
 function problemsOf(draft: Family, before: Family, today: string): Problem[] {
   const read = readCatalogue(JSON.parse(JSON.stringify(fileOf(draft, today))));
   const own: Problem[] = [];
-  if (draft.sheet.revision === before.sheet.revision)
+  if (draft.code === before.code && draft.sheet.revision === before.sheet.revision)
     own.push({
       path: 'families[0].sheet.revision',
       message: `is the revision in force; type the one on the sheet in hand`,

@@ -132,6 +132,26 @@ export function ProfilePage({ job, view, preview, save, undo }: Props) {
       ) : (
         <Problems problems={problems} />
       )}
+      <div className={styles.named}>
+        <label>
+          <span>Name of this job’s copy</span>
+          <input
+            className={styles.text}
+            name="title"
+            value={draft.title}
+            onChange={(e) => setDraft({ ...draft, title: e.target.value })}
+          />
+        </label>
+        <label>
+          <span>Edition</span>
+          <input
+            className={styles.text}
+            name="edition"
+            value={draft.edition}
+            onChange={(e) => setDraft({ ...draft, edition: e.target.value })}
+          />
+        </label>
+      </div>
       <div className={styles.groups}>
         {figureGroups(draft).map((group) =>
           group.figures.length === 0 ? null : (

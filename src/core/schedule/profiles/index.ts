@@ -91,3 +91,20 @@ export function profileOrigin(profile: CodeProfile): {
   const origin = CODE_PROFILES.find((p) => p.key === profile.key) ?? null;
   return { origin, edited: origin === null || canonicalJson(origin) !== canonicalJson(profile) };
 }
+
+const WORDS = new Set(['key', 'title', 'edition', 'caution', 'source']);
+
+/** What of a profile can change an answer: its figures and rules, without names and sources. A plan does not go stale by a title. */
+export function profileFigures(profile: CodeProfile): unknown {
+  return figuresOf(profile);
+}
+
+function figuresOf(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(figuresOf);
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([key]) => !WORDS.has(key))
+      .map(([key, inner]) => [key, figuresOf(inner)]),
+  );
+}
