@@ -37,7 +37,8 @@ export function ensureDebian({ database, tests }) {
   }
   console.log(`setup: installing ${missing.join(', ')}`);
   const apt = (args) => {
-    const [command, ...rest] = [...sudo, 'apt-get', '-qq', ...args];
+    // Another installation may hold the lock for a moment: wait for it rather than fail.
+    const [command, ...rest] = [...sudo, 'apt-get', '-qq', '-o', 'DPkg::Lock::Timeout=300', ...args];
     run(command, rest, {
       stdio: ['ignore', 'ignore', 'inherit'],
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
