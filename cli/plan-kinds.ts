@@ -1,4 +1,4 @@
-import { number, object, string, type InferType, type ObjectSchema, type Schema } from 'yup';
+import { array, number, object, string, type InferType, type ObjectSchema, type Schema } from 'yup';
 import { drive, ok, refuse, validate, type Result } from '@/core/kernel';
 import {
   measure,
@@ -8,7 +8,17 @@ import {
   type Measurement,
   type Quantity,
 } from '@/core/cable-measurement';
-import { catalogueFileSchema, inForce, readCatalogue } from '@/core/catalogue';
+import { catalogueFileSchema, inForce, readCatalogue, timeTable } from '@/core/catalogue';
+import {
+  compoundVerdicts,
+  cureTime,
+  planBatches,
+  potLife,
+  TIME_MODES,
+  trackCure,
+  type TimeMode,
+} from '@/core/compound-cure';
+import { BOLTS, COVER_SHAPES, coverPasses, wrenchSetting } from '@/core/tightening';
 import { choose, measureEnd, wayWords, type Candidate, type TerminationInput } from '@/core/gland-selection';
 import { checkJobChoice, chooseJob, jobChoiceRequestSchema } from '@/core/job-choice';
 import { loadSolver } from '@/solver/highs';
@@ -56,11 +66,81 @@ export const cutRequestSchema = object({
   unit: string()
     .oneOf(['mm', 'in'] as const)
     .optional(),
+  /** Where terminals differ: the way to each, mm. */
+  terminals: array()
+    .of(
+      object({ core: string().min(1).max(20).required(), routeMm: number().min(0).max(20_000).required() })
+        .noUnknown()
+        .required(),
+    )
+    .max(400)
+    .optional(),
 })
   .noUnknown()
   .required();
 
-export const tightenRequestSchema = object({ ...terminationFields, size: string().required() })
+/** `tighten`: stages, and the tools that a size does not settle: a wrench's head, a cover's bolts, a press unit. */
+export const tightenRequestSchema = object({
+  ...terminationFields,
+  size: string().required(),
+  wrenchHead: object({
+    leverMm: number().positive().max(3000).required(),
+    headMm: number().min(0).max(500).required(),
+    angleDeg: number().min(-180).max(180).required(),
+  })
+    .noUnknown()
+    .optional()
+    .default(undefined),
+  cover: object({
+    bolts: number().integer().min(BOLTS.min).max(BOLTS.max).required(),
+    shape: string().oneOf(COVER_SHAPES).required(),
+    torqueNm: number().positive().max(1000).required(),
+  })
+    .noUnknown()
+    .optional()
+    .default(undefined),
+})
+  .noUnknown()
+  .required();
+
+/** `compound`: what goes into the chamber, how much, how long it may be worked; with `ready`, the batches for many. */
+export const compoundRequestSchema = object({
+  ...terminationFields,
+  size: string().required(),
+  /** Compound asked for; the first that the fitting's list allows when left out. */
+  compound: string().max(60).optional(),
+  /** Temperature of the work, °C. */
+  tempC: number().min(-60).max(120).required(),
+  mode: string().oneOf(TIME_MODES).optional(),
+  ready: object({
+    pours: array()
+      .of(
+        object({ tag: string().min(1).max(45).required(), ml: number().positive().max(5000).required() })
+          .noUnknown()
+          .required(),
+      )
+      .max(5000)
+      .required(),
+    minutesPerPour: number().positive().max(600).required(),
+    people: number().integer().min(1).max(50).required(),
+  })
+    .noUnknown()
+    .optional()
+    .default(undefined),
+})
+  .noUnknown()
+  .required();
+
+/** `cure`: a compound's printed cure and a log of temperatures → progress, holds, predicted time. Times in minutes on one clock. */
+export const cureRequestSchema = object({
+  cure: timeTable(),
+  readings: array()
+    .of(object({ at: number().required(), c: number().required() }).noUnknown().required())
+    .min(1)
+    .max(20_000)
+    .required(),
+  now: number().required(),
+})
   .noUnknown()
   .required();
 
@@ -85,6 +165,8 @@ export const KINDS: Readonly<Record<string, Kind>> = {
   choose: kind(chooseRequestSchema, planChoose),
   cut: kind(cutRequestSchema, planCutRequest),
   tighten: kind(tightenRequestSchema, planTighten),
+  compound: kind(compoundRequestSchema, planCompound),
+  cure: kind(cureRequestSchema, planCure),
   'choose-job': kind(jobChoiceRequestSchema, planChooseJob),
 };
 
@@ -165,7 +247,7 @@ function planChoose(request: Termination): Result<Json> {
 
 function planned(
   request: Termination & { size: string },
-  more: Pick<PlanRequest, 'routeMm' | 'spareMm' | 'unit'>,
+  more: Pick<PlanRequest, 'routeMm' | 'spareMm' | 'unit' | 'terminals' | 'compound'>,
 ) {
   const made = chosen(request);
   if (!made.ok) return made;
@@ -175,7 +257,10 @@ function planned(
   if (input.outerSheath === null) return refuse('readings', 'the outer sheath is not measured');
   return ok({
     candidate,
-    plan: planTermination({ tag: request.tag ?? 'unnamed', input, ...more }, candidate),
+    plan: planTermination(
+      { tag: request.tag ?? 'unnamed', input, compounds: request.catalogue.compounds ?? [], ...more },
+      candidate,
+    ),
   });
 }
 
@@ -184,6 +269,7 @@ function planCutRequest(request: InferType<typeof cutRequestSchema>): Result<Jso
     routeMm: request.routeMm,
     spareMm: request.spareMm ?? 0,
     unit: request.unit ?? 'mm',
+    terminals: request.terminals ?? [],
   });
   if (!made.ok) return made;
   const { candidate, plan } = made.value;
@@ -203,7 +289,77 @@ function planTighten(request: InferType<typeof tightenRequestSchema>): Result<Js
   const made = planned(request, { routeMm: null, spareMm: 0, unit: 'mm' });
   if (!made.ok) return made;
   const { candidate, plan } = made.value;
-  return ok({ size: plan.size, verdict: candidate.verdict, sheet: plan.family, stages: plan.stages });
+  const { wrenchHead, cover } = request;
+  const passes = cover ? coverPasses(cover.bolts, cover.shape, cover.torqueNm) : null;
+  if (passes && !passes.ok) return passes;
+  const settings = plan.stages.flatMap((s) => {
+    if (!wrenchHead || s.method.torqueNm === undefined) return [];
+    const setting = wrenchSetting(s.method.torqueNm, wrenchHead);
+    return [
+      {
+        stage: s.id,
+        targetNm: s.method.torqueNm,
+        setNm: setting.ok ? setting.value : null,
+        refused: setting.ok ? null : (setting.problems[0]?.message ?? null),
+      },
+    ];
+  });
+  return ok({
+    size: plan.size,
+    verdict: candidate.verdict,
+    sheet: plan.family,
+    stages: plan.stages,
+    ...(wrenchHead ? { settings } : {}),
+    ...(passes ? { cover: passes.value } : {}),
+  });
+}
+
+const timeJson = (time: ReturnType<typeof potLife>) =>
+  time.ok ? time.value : { refused: time.problems[0]?.message ?? '' };
+
+function planCompound(request: InferType<typeof compoundRequestSchema>): Result<Json> {
+  const made = planned(request, {
+    routeMm: null,
+    spareMm: 0,
+    unit: 'mm',
+    compound: request.compound ?? null,
+  });
+  if (!made.ok) return made;
+  const { candidate, plan } = made.value;
+  const { seal } = plan;
+  const verdicts = compoundVerdicts(candidate.size, request.cableType.cores);
+  const refused = plan.sealRefusal.map((p) => p.message);
+  if (seal === null)
+    return ok({
+      size: plan.size,
+      verdicts,
+      refused: refused.length > 0 ? refused : [`${plan.size} has no chamber`],
+      seal: null,
+    });
+  const mode: TimeMode = request.mode ?? 'neighbour';
+  const pot = potLife(seal.potLife, request.tempC, mode);
+  const compound = request.catalogue.compounds?.find((c) => c.product === seal.product);
+  // Batches go by the printed points, never by an estimate.
+  const safe = potLife(seal.potLife, request.tempC);
+  const batches =
+    request.ready && compound && safe.ok
+      ? planBatches({ ...request.ready, compound, potLifeMinutes: safe.value.minutes })
+      : null;
+  if (batches && !batches.ok) return batches;
+  return ok({
+    size: plan.size,
+    verdicts,
+    refused,
+    seal,
+    tempC: request.tempC,
+    potLife: timeJson(pot),
+    cure: timeJson(cureTime(seal.cure, request.tempC, mode)),
+    ...(batches ? { batches: batches.value } : {}),
+  });
+}
+
+function planCure(request: InferType<typeof cureRequestSchema>): Result<Json> {
+  return trackCure(request.cure, request.readings, request.now);
 }
 
 async function planChooseJob(request: InferType<typeof jobChoiceRequestSchema>): Promise<Result<Json>> {

@@ -52,6 +52,12 @@ const ENTRY = {
   holeMm: null,
 };
 
+/** A catalogue file with one family of it, for an example that needs no more. */
+const onlyFamily = (catalogue: unknown, code: string): unknown => {
+  const file = catalogue as { families: readonly { code: string }[] };
+  return { ...file, families: file.families.filter((f) => f.code === code) };
+};
+
 /** The files under docs/formats and examples/plan with their contents, made from what is really validated. */
 export function publishedFiles(catalogue: unknown): Record<string, unknown> {
   const termination = {
@@ -67,7 +73,46 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
     measure: { readings: READINGS },
     choose: termination,
     cut: { ...termination, size: 'RW2-32', routeMm: 240, spareMm: 30, unit: 'mm' },
-    tighten: { ...termination, size: 'AY3-32' },
+    tighten: {
+      ...termination,
+      size: 'AY3-32',
+      wrenchHead: { leverMm: 400, headMm: 45, angleDeg: 0 },
+      cover: { bolts: 8, shape: 'rectangle', torqueNm: 12 },
+    },
+    compound: {
+      ...termination,
+      cableType: { ...CABLE, effectivelyFilled: false },
+      readings: [
+        ...READINGS,
+        { quantity: 'laidUpCores', method: 'caliper', text: '19.8', unit: 'mm' },
+        { quantity: 'core', method: 'caliper', text: '8.2', unit: 'mm' },
+      ],
+      catalogue: onlyFamily(catalogue, 'WC4'),
+      size: 'WC4-32',
+      tempC: 18,
+      ready: {
+        pours: [
+          { tag: 'K-104/B', ml: 11.4 },
+          { tag: 'K-140/B', ml: 9.2 },
+          { tag: 'K-141/A', ml: 9.2 },
+        ],
+        minutesPerPour: 6,
+        people: 1,
+      },
+    },
+    cure: {
+      cure: [
+        { c: 5, minutes: 720 },
+        { c: 20, minutes: 150 },
+        { c: 40, minutes: 40 },
+      ],
+      readings: [
+        { at: 0, c: 21 },
+        { at: 25, c: 20 },
+        { at: 50, c: 19 },
+      ],
+      now: 60,
+    },
     'choose-job': {
       terminations: [
         {

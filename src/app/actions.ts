@@ -22,6 +22,12 @@ import {
 } from '@/server/operations/profile';
 import { undoLast } from '@/server/operations/edits';
 import {
+  logTemperature as logTemperatureOperation,
+  recutEnd,
+  setCompound as setCompoundOperation,
+  setTerminals as setTerminalsOperation,
+} from '@/server/operations/end-facts';
+import {
   addReading as addReadingOperation,
   withdrawReading as withdrawReadingOperation,
 } from '@/server/operations/measure';
@@ -90,6 +96,22 @@ export const replan = async (ref: TerminationRef, eventId: string) =>
 
 export const confirmStep = async (ref: TerminationRef, input: ConfirmSend) =>
   named((who, now) => confirmOperation(ref, input, who, now));
+
+export const logTemperature = async (
+  ref: TerminationRef,
+  input: { readonly id: string; readonly tempC: number; readonly at: string },
+) => named((who, now) => logTemperatureOperation(ref, input, who, now));
+
+export const recut = async (
+  ref: TerminationRef,
+  input: { readonly id: string; readonly text: string; readonly at: string },
+) => named((who, now) => recutEnd(ref, input, who, now));
+
+export const setTerminals = async (ref: TerminationRef, text: string) =>
+  named((who, now) => setTerminalsOperation(ref, text, who, now));
+
+export const setCompound = async (ref: TerminationRef, product: string | null) =>
+  named((who, now) => setCompoundOperation(ref, product, who, now));
 
 export const undo = async (job: string) => named((who, now) => undoLast(job, who, now));
 

@@ -37,8 +37,8 @@ export const familyRevision = mysqlTable('family_revision', {
 export const partRevision = mysqlTable('part_revision', {
   id: id(),
   importId: ref('import_id').notNull(),
-  kind: mysqlEnum('kind', ['adaptor', 'accessory']).notNull(),
-  partNumber: varchar('part_number', { length: 40 }).notNull(),
+  kind: mysqlEnum('kind', ['adaptor', 'accessory', 'compound']).notNull(),
+  partNumber: varchar('part_number', { length: 60 }).notNull(),
   hash: varchar('hash', { length: 64 }).notNull(),
   body: longtext('body').notNull(),
 });
@@ -97,6 +97,8 @@ export const termination = mysqlTable('termination', {
   tailMm: double('tail_mm'),
   spareMm: double('spare_mm').notNull().default(0),
   sizeLocked: tinyint('size_locked').notNull().default(0),
+  compound: varchar('compound', { length: 60 }),
+  terminals: longtext('terminals'),
   version: version(),
 });
 

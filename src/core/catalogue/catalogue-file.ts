@@ -1,6 +1,7 @@
 import { array, object, string, type InferType } from 'yup';
 import { fail, validate, type Problem, type Result } from '@/core/kernel';
 import { accessorySchema, adaptorSchema } from './adaptor';
+import { compoundSchema } from './compound';
 import { familySchema, type Family } from './family';
 
 export const CATALOGUE_FORMAT = 'amber-collar/catalogue@1';
@@ -15,6 +16,8 @@ export const catalogueFileSchema = object({
   families: array().of(familySchema).min(1).max(200).required(),
   adaptors: array().of(adaptorSchema).max(1000).required(),
   accessories: array().of(accessorySchema).max(5000).required(),
+  /** Sealing compounds; a file without them leaves those of the catalogue as they are. */
+  compounds: array().of(compoundSchema).max(200).optional(),
 })
   .noUnknown()
   .required();
@@ -56,6 +59,9 @@ function repeats(file: CatalogueFile): Problem[] {
   file.accessories.forEach((a, i) =>
     note(`accessory ${a.partNumber}`, `accessories[${i}].partNumber`, a.partNumber),
   );
+  (file.compounds ?? []).forEach((c, i) =>
+    note(`compound ${c.product}`, `compounds[${i}].product`, c.product),
+  );
   return problems;
 }
 
@@ -76,6 +82,15 @@ function danglingParts(file: CatalogueFile): Problem[] {
       }
     });
     const stages = new Set(family.stages.map((s) => s.id));
+    for (const key of ['fillAfter', 'cureAfter'] as const) {
+      const id = family.seal?.[key];
+      if (id !== undefined && !stages.has(id))
+        problems.push({
+          path: `families[${f}].seal.${key}`,
+          message: 'names no stage of this family',
+          value: id,
+        });
+    }
     for (const key of ['clampStage', 'innerStage'] as const) {
       const id = family.makeOff[key];
       if (id !== undefined && !stages.has(id)) {

@@ -1,12 +1,24 @@
-import type { ArmourKind, CutKind } from './vocabulary';
-import type { Family } from './family';
 import type { Problem } from '@/core/kernel';
+import type { Family } from './family';
+import type { PartRole } from './part';
+import type { Size } from './size';
+import type { Stage } from './stage';
+import type { ArmourKind, CutKind } from './vocabulary';
 
-const ARMOURED_CUTS: readonly CutKind[] = ['stub', 'level', 'metalClad', 'sealingFitting'];
+type Miss = (path: string, message: string) => void;
 
-/** Kinds of cut that the cut-back engine carries out today; a family that needs another stays plan only. */
-export const SUPPORTED_CUTS: readonly CutKind[] = ['stub'];
-export const SUPPORTED_PROCEDURES = ['entryFirst'] as const;
+/** Cuts after which armour lies under a ring or on a cone. */
+const ARMOURED_CUTS: readonly CutKind[] = ['stub', 'level', 'metalClad', 'sealingFitting', 'plugIn'];
+
+/** Roles that go into the box; the stage that turns one of them is the entry. */
+const ENTRY_ROLES: readonly PartRole[] = ['entryComponent', 'hub'];
+
+/** The stage that brings the gland into the box; undefined in a family that lacks it. */
+export const entryStageOf = (family: Family): Stage | undefined =>
+  family.stages.find((stage) => {
+    const part = family.parts.find((p) => p.id === stage.member);
+    return part !== undefined && ENTRY_ROLES.includes(part.role) && stage.held === 'box';
+  });
 
 /**
  * What a family still lacks before a make-off can be led from it. Empty means complete; otherwise the family is *plan only*: it may
@@ -14,42 +26,94 @@ export const SUPPORTED_PROCEDURES = ['entryFirst'] as const;
  */
 export function missingForProcedure(family: Family): Problem[] {
   const problems: Problem[] = [];
-  const miss = (path: string, message: string) => problems.push({ path, message });
-  if (!SUPPORTED_CUTS.includes(family.cutKind))
-    miss('cutKind', `cut-back of kind “${family.cutKind}” is not built yet`);
-  if (!SUPPORTED_PROCEDURES.some((k) => k === family.procedureKind)) {
-    miss('procedureKind', `procedure of kind “${family.procedureKind}” is not built yet`);
-  }
-  if (family.stages.length === 0) miss('stages', 'no tightening stage is given');
-  if (!family.stages.some((s) => s.phase === 'final')) miss('stages', 'no stage is of phase final');
+  const miss: Miss = (path, message) => problems.push({ path, message });
+  missingStages(family, miss);
+  missingSeal(family, miss);
   if (!family.parts.some((p) => p.slideOn !== undefined)) miss('parts', 'no part says when it slides on');
-  if (family.makeOff.look && family.makeOff.clampStage === undefined) {
-    miss('makeOff.clampStage', 'a look is asked for, but no stage clamps the armour');
-  }
-  if (family.makeOff.look && family.makeOff.checks.length === 0)
-    miss('makeOff.checks', 'a look without anything to look for');
   const armoured = ARMOURED_CUTS.includes(family.cutKind) && family.accepts.armour.some((a) => a !== 'none');
+  if (armoured && family.cutKind !== 'plugIn' && family.makeOff.clampStage === undefined)
+    miss('makeOff.clampStage', 'no stage is named that clamps the armour');
+  if (family.cutKind === 'metalClad' && !family.parts.some((p) => p.role === 'armourEarthingRing'))
+    miss('parts', 'a gland for metal-clad cable needs its armour earthing ring');
   family.sizes.forEach((size, i) => {
-    if (armoured) {
-      const lengths = new Set<ArmourKind>(size.armourLengths.flatMap((l) => l.armour));
-      for (const ring of size.rings) {
-        for (const armour of ring.armour) {
-          if (!lengths.has(armour)) miss(`sizes[${i}].armourLengths`, `no armour length for ${armour}`);
-        }
-      }
-      if (size.rings.length === 0) miss(`sizes[${i}].rings`, 'no armour range');
-    }
-    for (const stage of family.stages) {
-      for (const id of [stage.member, stage.held]) {
-        if (id === 'cable' || id === 'box' || isHandTight(family, stage.id, size)) continue;
-        if (size.spanners[id] === undefined) miss(`sizes[${i}].spanners`, `no spanner for ${id}`);
-      }
-    }
+    if (armoured) missingArmour(size, i, miss);
+    missingCutFigures(family, size, i, miss);
+    missingSpanners(family, size, i, miss);
   });
   return problems;
 }
 
-function isHandTight(family: Family, stageId: string, size: Family['sizes'][number]): boolean {
-  const method = size.stageMethods?.[stageId] ?? family.stages.find((s) => s.id === stageId)?.method;
-  return method?.kind === 'handPlusTurns' && method.turns === 0;
+function missingStages(family: Family, miss: Miss): void {
+  const { stages, makeOff } = family;
+  if (stages.length === 0) miss('stages', 'no tightening stage is given');
+  if (!stages.some((s) => s.phase === 'final')) miss('stages', 'no stage is of phase final');
+  const entry = entryStageOf(family);
+  if (entry === undefined) miss('stages', 'no stage brings the entry component or hub into the box');
+  const clampAt = stages.findIndex((s) => s.id === makeOff.clampStage);
+  if (makeOff.look) {
+    if (makeOff.clampStage === undefined)
+      miss('makeOff.clampStage', 'a look is asked for, but no stage clamps the armour');
+    if (makeOff.checks.length === 0) miss('makeOff.checks', 'a look without anything to look for');
+    const clamp = stages[clampAt];
+    if (clamp && !stages.slice(clampAt + 1).some((s) => s.member === clamp.member && s.phase === 'final'))
+      miss('stages', `after the look nothing tightens the ${clamp.member} again`);
+  }
+  if (entry && family.procedureKind === 'madeOffFirst' && stages.indexOf(entry) < clampAt)
+    miss('stages', 'this family is made off before it goes into the box, but its entry stage comes first');
+  if (entry && family.procedureKind !== 'madeOffFirst' && clampAt >= 0 && stages.indexOf(entry) > clampAt)
+    miss('stages', 'this family goes into the box first, but its entry stage comes after the clamping');
+}
+
+function missingSeal(family: Family, miss: Miss): void {
+  const { seal, stages, sizes } = family;
+  const chambers = sizes.filter((s) => s.chamber !== undefined).length;
+  if (chambers > 0 && seal === undefined)
+    miss('seal', 'the sizes have a chamber, but nothing says how it is filled');
+  if (seal === undefined) return;
+  sizes.forEach((size, i) => {
+    if (size.chamber === undefined) miss(`sizes[${i}].chamber`, 'no chamber, in a family that is filled');
+  });
+  const at = (id: string) => stages.findIndex((s) => s.id === id);
+  if (at(seal.fillAfter) > at(seal.cureAfter))
+    miss('seal.cureAfter', 'the cure would begin before the compound is in');
+}
+
+function missingArmour(size: Size, i: number, miss: Miss): void {
+  const lengths = new Set<ArmourKind>(size.armourLengths.flatMap((l) => l.armour));
+  for (const ring of size.rings) {
+    for (const armour of ring.armour) {
+      if (!lengths.has(armour)) miss(`sizes[${i}].armourLengths`, `no armour length for ${armour}`);
+    }
+  }
+  if (size.rings.length === 0) miss(`sizes[${i}].rings`, 'no armour range');
+}
+
+function missingCutFigures(family: Family, size: Size, i: number, miss: Miss): void {
+  if (family.cutKind === 'sealingFitting') {
+    const cut = size.sealingCut;
+    const least = Math.min(...size.armourLengths.map((l) => l.minMm));
+    if (cut === undefined) miss(`sizes[${i}].sealingCut`, 'no figures for the first and the second cut');
+    else if (cut.firstJacketMm >= least)
+      miss(`sizes[${i}].sealingCut.firstJacketMm`, 'the first jacket cut is not before the final one');
+    else if (size.chamber && cut.secondInnerMm > size.chamber.lengthMm)
+      miss(`sizes[${i}].sealingCut.secondInnerMm`, 'the second cut lies beyond the chamber');
+  }
+  if (family.cutKind === 'plugIn' && size.insert === undefined)
+    miss(`sizes[${i}].insert`, 'no figures for the contact insert');
+  if (family.cutKind === 'unarmoured' && size.outerSeal === undefined)
+    miss(`sizes[${i}].outerSeal`, 'nothing holds the cable');
+}
+
+function missingSpanners(family: Family, size: Size, i: number, miss: Miss): void {
+  for (const stage of family.stages) {
+    for (const id of [stage.member, stage.held]) {
+      if (id === 'cable' || id === 'box' || isHandTight(stage, size)) continue;
+      if (size.spanners[id] === undefined) miss(`sizes[${i}].spanners`, `no spanner for ${id}`);
+    }
+  }
+}
+
+function isHandTight(stage: Stage, size: Size): boolean {
+  const method = size.stageMethods?.[stage.id] ?? stage.method;
+  return method.kind === 'handPlusTurns' && method.turns === 0;
 }

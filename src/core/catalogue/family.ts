@@ -89,6 +89,33 @@ export const makeOffSchema = object({
   .noUnknown()
   .required();
 
+export const SEAL_ORDERS = ['packThenChamber', 'chamberThenPour'] as const;
+export const AFTER_CURE = ['openAndLook', 'inDoubt', 'noLook'] as const;
+
+/** How the compound goes in, by the sheet of the gland. What the compound itself does stands on its own sheet. */
+export const sealSchema = object({
+  /** Cores packed before the chamber goes over them, or chamber on first and filled then. */
+  order: string().oneOf(SEAL_ORDERS).required(),
+  /** Stage after which the compound goes in. */
+  fillAfter: string().required(),
+  /** Stage after which nothing moves until the compound is hard. */
+  cureAfter: string().required(),
+  afterCure: string().oneOf(AFTER_CURE).required(),
+  /** On top of the volume between the cores: crotches and what stays in the cup. */
+  allowanceShare: number().min(0).max(1).required(),
+  /** Poured resin needs a dam below the chamber. */
+  dam: boolean().required(),
+  /** Putty is measured by the length of its stick, or the chamber itself is the gauge. */
+  puttyGauge: string()
+    .oneOf(['stick', 'chamber'] as const)
+    .required(),
+  /** How the core ends pass the chamber: under a fitted cap, or taped. */
+  tips: string()
+    .oneOf(['cap', 'taped'] as const)
+    .required(),
+}).noUnknown();
+export type SealRules = InferType<typeof sealSchema>;
+
 export const familySchema = object({
   code: string()
     .matches(/^[A-Z]{2}\d$/, 'is not a family code such as RW2')
@@ -107,6 +134,8 @@ export const familySchema = object({
   parts: array().of(partSchema).min(2).required(),
   stages: array().of(stageSchema).required(),
   makeOff: makeOffSchema,
+  /** Present where the sizes have a chamber. */
+  seal: sealSchema.optional().default(undefined),
   cautions: array().of(string().min(3).max(240).required()).required(),
   sizes: array().of(sizeSchema).min(1).max(60).required(),
 })

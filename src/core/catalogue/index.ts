@@ -1,6 +1,7 @@
 export * from './adaptor';
 export * from './catalogue-file';
 export * from './completeness';
+export * from './compound';
 export * from './family';
 export * from './family-diff';
 export * from './part';

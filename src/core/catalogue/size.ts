@@ -23,9 +23,29 @@ export const armourLengthSchema = object({
   armour: array().of(string().oneOf(ARMOUR_KINDS).required()).min(1).required(),
   minMm: length().required(),
   maxMm: length().required(),
+  /** What this variant adds to the length: a longer cone, an extended ring. */
+  addedMm: length(100).optional(),
 })
   .noUnknown()
   .required();
+
+/** Cuts of a sealing fitting, mm: the first jacket cut lets the saw at the armour, the second inner cut is made with the fitting on. */
+export const sealingCutSchema = object({
+  /** Armour laid bare by the first jacket cut; less than the final length. */
+  firstJacketMm: length(200).required(),
+  /** From the hub's edge towards the cable end: where wraps, fillers and inner jacket end inside the chamber. */
+  secondInnerMm: length(200).required(),
+}).noUnknown();
+
+/** Contact insert of a plug-in gland body: cores end in it, so it and not the box settles their length. */
+export const insertSchema = object({
+  contacts: number().integer().min(1).max(400).required(),
+  tailMinMm: length().required(),
+  tailMaxMm: length().required(),
+  /** Insulation off the end of each core. */
+  stripMinMm: length(60).required(),
+  stripMaxMm: length(60).required(),
+}).noUnknown();
 
 export const chamberSchema = object({
   boreMm: length().required(),
@@ -33,6 +53,8 @@ export const chamberSchema = object({
   volumeMl: number().min(0).max(5000).required(),
   maxCores: number().integer().min(1).max(400).required(),
   maxOverCoresMm: length().required(),
+  /** Farthest that compound may stand up the cores beyond the chamber's mouth. */
+  extentMm: length(200).optional(),
   /** Share of the bore's area that must be left for compound between the cores. */
   minFreeShare: number().min(0).max(1).optional(),
   compounds: array()
@@ -82,6 +104,8 @@ export const sizeSchema = object({
   armourLengths: array().of(armourLengthSchema).required(),
   endStop: endStopSchema.optional().default(undefined),
   chamber: chamberSchema.optional().default(undefined),
+  sealingCut: sealingCutSchema.optional().default(undefined),
+  insert: insertSchema.optional().default(undefined),
   /** Across flats and across corners of the largest hexagon, mm. */
   hexFlatsMm: length().required(),
   hexCornersMm: length().required(),

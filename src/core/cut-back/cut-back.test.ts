@@ -36,10 +36,13 @@ function input(change: Partial<CutInput> = {}, code = 'RW2-32'): CutInput {
     ...change,
   };
 }
-const plan = (change: Partial<CutInput> = {}, code?: string): CutPlan => {
+type StubPlan = CutPlan & { stub: NonNullable<CutPlan['stub']>; armour: NonNullable<CutPlan['armour']> };
+/** A plan of kind `stub` on armoured cable: it has both an inner sheath and armour. */
+const plan = (change: Partial<CutInput> = {}, code?: string): StubPlan => {
   const cut = planCut(input(change, code));
   if (!cut.ok) throw new Error(cut.problems[0]?.message);
-  return cut.value;
+  if (cut.value.stub === null || cut.value.armour === null) throw new Error('not of kind stub');
+  return cut.value as StubPlan;
 };
 
 describe('planCut', () => {

@@ -1,44 +1,16 @@
 import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
-import type { Measurement } from '@/core/cable-measurement';
-import type { ArmourKind, Family, Size } from '@/core/catalogue';
-import type { EntryFit } from '@/core/gland-selection';
-import type { CableType, CodeProfile, Entry } from '@/core/schedule';
-import type { LengthUnit } from '@/core/units';
-import { armourGuard, innerGuard, outerGuard, outerSheathThicknessMm, type DepthGuard } from './depth-guard';
+import type { CutKind } from '@/core/catalogue';
+import type { CodeProfile } from '@/core/schedule';
+import { trimNumber, type LengthUnit } from '@/core/units';
+import { armourWindow, checkArmourLength } from './armour-length';
+import { coreTails, farthest, type CoreTail } from './core-tails';
+import type { CutInput } from './cut-input';
+import { marksOf, type Mark } from './marks';
 import { roundJointly, type Span } from './round-marks';
-import { ARMOUR_TOOLS, SHEATH_TOOLS, type ToolChoice } from './tools';
+import { throughLength, type Working } from './through-length';
 
 /** Raised by hand whenever a change of these rules may change a mark. */
-export const CUT_BACK_RULES = 1;
-
-export interface CutInput {
-  readonly family: Family;
-  readonly size: Size;
-  readonly entryFit: EntryFit;
-  readonly entry: Entry;
-  readonly cableType: CableType;
-  readonly outerSheath: Measurement;
-  readonly innerSheath: Measurement | null;
-  readonly armourWire: Measurement | null;
-  readonly profile: CodeProfile;
-  /** From the inside face of the wall to the farthest terminal, along the route the cores take. mm. */
-  readonly routeMm: number | null;
-  /** Extra tail that is left for another go. mm. */
-  readonly spareMm: number;
-  readonly unit: LengthUnit;
-}
-
-export type MarkId = 'outerSheath' | 'armour' | 'innerSheath';
-
-/** One cut. `atMm` is measured from the raw cable end. */
-export interface Mark {
-  readonly id: MarkId;
-  readonly title: string;
-  readonly atMm: number;
-  readonly guard: DepthGuard;
-  readonly tools: readonly ToolChoice[];
-  readonly check: string;
-}
+export const CUT_BACK_RULES = 2;
 
 /** A part of the stripped end with the span it must lie in. */
 export interface CutLength {
@@ -48,151 +20,244 @@ export interface CutLength {
 }
 
 export interface CutPlan {
+  readonly kind: CutKind;
   readonly tails: CutLength;
-  readonly stub: CutLength;
-  readonly armour: CutLength;
+  /** Inner sheath (or the sheath itself, of an unarmoured cable) that stands beyond the stop; null where it is cut level. */
+  readonly stub: CutLength | null;
+  /** Armour on the cone or under the ring; null in a cable without armour. */
+  readonly armour: CutLength | null;
+  /** Jacket or sheath over the armour is taken off before the armour's end; false for a cable without one. */
+  readonly jacketed: boolean;
+  /** Insulation off the core ends, where the gland settles it. */
+  readonly strip: CutLength | null;
+  /** Tails core by core, where terminals differ. */
+  readonly coreTails: readonly CoreTail[];
   /** In cutting order. */
   readonly marks: readonly Mark[];
   /** From the armour stop to the inside face of the wall. */
   readonly stopToWallMm: number;
-  /** How far the inner sheath stands inside the wall's inner face. */
+  /** How far the inner sheath stands inside the wall's inner face; below zero it ends within the gland. */
   readonly emergenceMm: number;
   /** Cable used up at this end, with the saw's kerf. */
   readonly consumedMm: number;
   readonly unit: LengthUnit;
   /** How the lengths came about, for the reader who checks. */
-  readonly workings: readonly { readonly label: string; readonly mm: number }[];
+  readonly workings: readonly Working[];
+}
+
+/** What a kind of cut settles before rounding; every length in mm with its two-sided span. */
+interface Lengths {
+  readonly tails: Span | { readonly reachMm: number };
+  readonly stub: Span | null;
+  readonly armour: Span | null;
+  readonly first: Span | null;
+  readonly second: Span | null;
+  readonly strip: Span | null;
+  readonly workings: readonly Working[];
 }
 
 /**
- * Marks for a gland that seals on the inner sheath (cut kind `stub`). Along the cable from its end: tails `T`, inner sheath `S`,
- * armour `A`; outer sheath off to T+S+A, armour off to T+S, inner sheath off to T. Refused when a figure is missing, when the
- * terminal cannot be reached, or when no division of the rule lies in a tolerance.
+ * Marks for a gland, by the kind of cut its sheet asks for. Along the cable from its end: tails `T`, inner sheath `S` (0 where it is cut
+ * level with the armour: then `T` includes the way through gland and wall), armour `A`. Refused when a figure is missing, when the
+ * terminal cannot be reached, when the parts would not meet, or when no division of the rule lies in a tolerance.
  */
 export function planCut(input: CutInput): Result<CutPlan> {
-  const { family, size, cableType, profile } = input;
-  if (family.cutKind !== 'stub')
-    return refuse('family', `${family.code} is plan only: its cut-back is not built yet`);
-  const armourSpan = armourLength(size, cableType.armour);
-  const missing = missingFigures(input, armourSpan);
-  if (missing.length > 0) return fail(missing);
-  if (!armourSpan || input.routeMm === null || input.armourWire === null) return fail(missing);
+  const lengths = lengthsOf(input);
+  if (!lengths.ok) return lengths;
+  const { tails, stub, armour, first, second, strip, workings } = lengths.value;
+  const fixed = [stub, armour, first, second, strip].filter((s) => s !== null);
+  const settled = roundJointly(fixed, input.unit);
+  if (!settled.ok) return settled;
+  const stubMm = settled.value.find((r) => r.id === 'stub')?.mm ?? 0;
+  const tailSpan: Span = 'reachMm' in tails ? spanFrom(tails.reachMm - stubMm, input.profile) : tails;
+  const spans = [tailSpan, ...fixed];
+  const rounded = roundJointly(spans, input.unit);
+  if (!rounded.ok) return rounded;
+  const length = (id: string): CutLength | null => {
+    const at = spans.findIndex((s) => s.id === id);
+    const span = spans[at];
+    const mm = rounded.value[at]?.mm;
+    return span === undefined || mm === undefined ? null : { mm, minMm: span.min, maxMm: span.max };
+  };
+  const T = length('tails');
+  if (T === null) throw new Error('tails are always among the spans');
+  const A = length('armour');
+  if (A !== null) {
+    const meets = checkArmourLength(input.size, input.cableType.armour, A.mm);
+    if (!meets.ok) return meets;
+  }
+  const S = length('stub');
+  const through = throughLength(input.size, input.entryFit, input.entry);
+  const marks = marksOf(input, {
+    tailsMm: T.mm,
+    stubMm: S?.mm ?? 0,
+    armourMm: A?.mm ?? null,
+    firstMm: length('firstJacket')?.mm ?? null,
+    secondMm: length('secondInner')?.mm ?? null,
+    stripMm: length('strip')?.mm ?? null,
+  });
+  // Without a jacket the outermost cut is the armour's end, yet the cable on the cone is used up as well.
+  const outer = Math.max(T.mm + (S?.mm ?? 0) + (A?.mm ?? 0), ...marks.map((m) => m.atMm));
+  return ok({
+    kind: input.family.cutKind,
+    tails: T,
+    stub: S,
+    armour: A,
+    jacketed: input.cableType.jacketed || input.cableType.armour === 'none',
+    strip: length('strip'),
+    coreTails: coreTails(input.terminals ?? [], T.mm, input.unit),
+    marks,
+    stopToWallMm: through.stopToWallMm,
+    emergenceMm: (S?.mm ?? 0) - through.stopToWallMm,
+    consumedMm: outer + input.profile.cut.kerfMm,
+    unit: input.unit,
+    workings,
+  });
+}
 
-  const through = throughLength(input);
-  const least = through.stopToThreadEndMm + family.emergenceMm;
-  const stubSpan: Span = { id: 'stub', min: least, target: least, max: least + profile.cut.stubToleranceMm };
-  const reach = input.routeMm + through.stopToWallMm + profile.cut.bendSlackMm + input.spareMm;
-  const standsInMm = stubSpan.max - through.stopToWallMm;
-  if (input.routeMm <= standsInMm) {
+const window = (id: string, min: number, max: number): Span => ({ id, min, target: (min + max) / 2, max });
+
+const spanFrom = (least: number, profile: CodeProfile): Span => ({
+  id: 'tails',
+  min: least,
+  target: least,
+  max: least + profile.cut.tailToleranceMm,
+});
+
+function lengthsOf(input: CutInput): Result<Lengths> {
+  const { family, size, cableType, profile } = input;
+  const problems: Problem[] = [];
+  const armoured = cableType.armour !== 'none';
+  const found = armoured ? armourWindow(size, cableType.armour) : null;
+  if (armoured && found === null)
+    problems.push({
+      path: 'armourLengths',
+      message: `${size.code} gives no armour length for ${cableType.armour}`,
+    });
+  if (cableType.armour === 'roundWire' && input.armourWire === null)
+    problems.push({ path: 'armourWire', message: 'the armour is not measured' });
+  const far = farthest(input.routeMm, input.terminals ?? []);
+  if (family.cutKind !== 'plugIn' && !far.ok) problems.push(...far.problems);
+  if (problems.length > 0) return fail(problems);
+  const armour = found === null ? null : window('armour', found.minMm, found.maxMm);
+  const none = { stub: null, first: null, second: null, strip: null };
+  if (family.cutKind === 'plugIn') return plugInLengths(input, armour);
+  if (!far.ok) return far;
+  const through = throughLength(size, input.entryFit, input.entry);
+  const routeMm = far.value;
+  const reachMm = routeMm + through.stopToWallMm + profile.cut.bendSlackMm + input.spareMm;
+  const workings: Working[] = [
+    ...through.workings,
+    { label: 'wall to farthest terminal', mm: routeMm },
+    { label: 'slack for the bend', mm: profile.cut.bendSlackMm },
+    { label: 'spare tail', mm: input.spareMm },
+  ];
+  const level = { ...none, tails: { reachMm }, armour, workings };
+  switch (family.cutKind) {
+    case 'level':
+    case 'metalClad':
+      return ok(level);
+    case 'sealingFitting': {
+      const cut = size.sealingCut;
+      if (cut === undefined)
+        return refuse('sealingCut', `${size.code} gives no figures for its two inner cuts`);
+      return ok({
+        ...level,
+        first: cableType.jacketed
+          ? window('firstJacket', cut.firstJacketMm - 1, cut.firstJacketMm + 1)
+          : null,
+        second: window('secondInner', cut.secondInnerMm - 1, cut.secondInnerMm + 1),
+      });
+    }
+    case 'unarmoured':
+      return size.chamber
+        ? ok(level)
+        : stubLengths(input, through.stopToThreadEndMm, reachMm, routeMm, level);
+    case 'stub':
+      return stubLengths(input, through.stopToThreadEndMm, reachMm, routeMm, level);
+  }
+}
+
+/** The inner sheath runs through the gland and stands in the box: refused where the terminal is nearer than it may stand. */
+function stubLengths(
+  input: CutInput,
+  stopToThreadEndMm: number,
+  reachMm: number,
+  routeMm: number,
+  rest: Lengths,
+): Result<Lengths> {
+  const { family, profile } = input;
+  const least = stopToThreadEndMm + family.emergenceMm;
+  const stub: Span = { id: 'stub', min: least, target: least, max: least + profile.cut.stubToleranceMm };
+  const through = throughLength(input.size, input.entryFit, input.entry);
+  const standsInMm = stub.max - through.stopToWallMm;
+  if (routeMm <= standsInMm)
     return refuse(
       'routeMm',
       `the terminal is nearer than the inner sheath may stand in the box: the route must be over ${standsInMm.toFixed(0)} mm`,
-      input.routeMm,
+      routeMm,
     );
-  }
-  const stub = roundJointly([stubSpan, spanOf('armour', armourSpan.minMm, armourSpan.maxMm)], input.unit);
-  if (!stub.ok) return stub;
-  const stubMm = stub.value[0]?.mm ?? 0;
-  const tailLeast = reach - stubMm;
-  const spans: Span[] = [
-    { id: 'tails', min: tailLeast, target: tailLeast, max: tailLeast + profile.cut.tailToleranceMm },
-    stubSpan,
-    spanOf('armour', armourSpan.minMm, armourSpan.maxMm),
-  ];
-  const rounded = roundJointly(spans, input.unit);
-  if (!rounded.ok) return rounded;
-  const [tails, inner, armour] = rounded.value.map((r, i) => ({
-    mm: r.mm,
-    minMm: spans[i]?.min ?? 0,
-    maxMm: spans[i]?.max ?? 0,
-  }));
-  if (!tails || !inner || !armour) throw new Error('three spans in, three lengths out');
-  const outerMark = tails.mm + inner.mm + armour.mm;
   return ok({
-    tails,
-    stub: inner,
-    armour,
-    marks: marksFor(input, input.armourWire, tails.mm, inner.mm, outerMark),
-    stopToWallMm: through.stopToWallMm,
-    emergenceMm: inner.mm - through.stopToWallMm,
-    consumedMm: outerMark + profile.cut.kerfMm,
-    unit: input.unit,
+    ...rest,
+    tails: { reachMm },
+    stub,
     workings: [
       ...through.workings,
       { label: 'least inner sheath beyond the thread', mm: family.emergenceMm },
-      { label: 'wall to farthest terminal', mm: input.routeMm },
-      { label: 'slack for the bend', mm: profile.cut.bendSlackMm },
-      { label: 'spare tail', mm: input.spareMm },
+      ...rest.workings.slice(through.workings.length),
     ],
   });
 }
 
-const spanOf = (id: string, min: number, max: number): Span => ({ id, min, target: (min + max) / 2, max });
-
-const armourLength = (size: Size, armour: ArmourKind) =>
-  size.armourLengths.find((l) => l.armour.includes(armour));
-
-function missingFigures(input: CutInput, armourSpan: unknown): Problem[] {
-  const problems: Problem[] = [];
-  const need = (path: string, message: string) => problems.push({ path, message });
-  if (input.routeMm === null) need('routeMm', 'the way from the wall to the farthest terminal is not known');
-  if (input.armourWire === null) need('armourWire', 'the armour is not measured');
-  if (!armourSpan)
-    need('armourLengths', `${input.size.code} gives no armour length for ${input.cableType.armour}`);
-  return problems;
-}
-
-/** From the armour stop outwards through gland, adaptor, washers and wall. */
-function throughLength(input: CutInput) {
-  const { size, entryFit, entry } = input;
-  const stackMm = entryFit.outside.reduce((sum, a) => sum + a.thicknessMm, 0);
-  const addedMm = entryFit.adaptor?.addedLengthMm ?? 0;
-  const threadMm = entryFit.adaptor ? entryFit.adaptor.maleLengthMm : size.entry.lengthMm;
-  const wallEndMm = stackMm + entry.wallMm;
-  const shoulderMm = size.innerLengthMm + addedMm;
-  return {
-    stopToWallMm: shoulderMm + wallEndMm,
-    stopToThreadEndMm: shoulderMm + Math.max(threadMm, wallEndMm),
+/** Cores end in the insert: their length is the insert's, wherever the box's terminals are. */
+function plugInLengths(input: CutInput, armour: Span | null): Result<Lengths> {
+  const { size, cableType } = input;
+  const { insert } = size;
+  if (insert === undefined) return refuse('insert', `${size.code} gives no figures for its contact insert`);
+  if (cableType.cores > insert.contacts)
+    return refuse(
+      'insert',
+      `the insert of ${size.code} has ${insert.contacts} contacts, the cable ${cableType.cores} cores: ${cableType.cores - insert.contacts} too many`,
+      cableType.cores,
+    );
+  return ok({
+    tails: window('tails', insert.tailMinMm, insert.tailMaxMm),
+    stub: null,
+    armour,
+    first: null,
+    second: null,
+    strip: window('strip', insert.stripMinMm, insert.stripMaxMm),
     workings: [
-      { label: 'armour stop to shoulder of the gland', mm: size.innerLengthMm },
-      ...(addedMm > 0 ? [{ label: 'adaptor, shoulder to shoulder', mm: addedMm }] : []),
-      ...(stackMm > 0 ? [{ label: 'washers and earth tag', mm: stackMm }] : []),
-      {
-        label: threadMm > wallEndMm ? 'entry thread (longer than the wall)' : 'wall',
-        mm: threadMm > wallEndMm ? threadMm - stackMm : entry.wallMm,
-      },
+      { label: 'cores into the insert, at least', mm: insert.tailMinMm },
+      { label: 'cores into the insert, at most', mm: insert.tailMaxMm },
     ],
-  };
+  });
 }
 
-function marksFor(input: CutInput, wire: Measurement, tails: number, stub: number, outer: number): Mark[] {
-  const { cableType, profile, outerSheath, innerSheath } = input;
-  const thickness = outerSheathThicknessMm(cableType, outerSheath, innerSheath, input.armourWire);
+/**
+ * What a damaged end costs. `cutOffMm` is how far from the end the damage lies. The end's spare is used up by it; a recut that would
+ * leave the farthest terminal out of reach is refused with the numbers. Returns the spare that remains, mm.
+ */
+export function recut(spareMm: number, cutOffMm: number): Result<number> {
+  if (!(cutOffMm > 0)) return refuse('cutOffMm', 'say how far from the end the damage lies', cutOffMm);
+  if (cutOffMm > spareMm)
+    return refuse(
+      'cutOffMm',
+      `cutting off ${trimNumber(cutOffMm, 1)} mm would leave the farthest terminal ${trimNumber(cutOffMm - spareMm, 1)} mm out of reach: this end has ${trimNumber(spareMm, 1)} mm to spare`,
+      cutOffMm,
+    );
+  return ok(spareMm - cutOffMm);
+}
+
+const LENGTH_NAMES = { tails: 'tails', stub: 'inner sheath', armour: 'armour' } as const;
+
+/** The lengths a cut consists of, from the cable end: name and span, leaving out what this kind of cut does not have. */
+export function cutLengths(cut: CutPlan): { readonly name: string; readonly length: CutLength }[] {
+  const stubName = cut.armour === null ? 'sheath through the gland' : LENGTH_NAMES.stub;
   return [
-    {
-      id: 'outerSheath',
-      title: 'Outer sheath off',
-      atMm: outer,
-      guard: outerGuard(thickness, profile),
-      tools: SHEATH_TOOLS,
-      check: 'Edge square; no armour strand nicked or lifted.',
-    },
-    {
-      id: 'armour',
-      title: 'Armour off',
-      atMm: tails + stub,
-      guard: armourGuard(cableType, wire, profile),
-      tools: ARMOUR_TOOLS[cableType.armour],
-      check: 'Ends level all round; inner sheath without a scratch.',
-    },
-    {
-      id: 'innerSheath',
-      title: 'Inner sheath off',
-      atMm: tails,
-      guard: innerGuard(cableType, profile),
-      tools: SHEATH_TOOLS,
-      check:
-        'Fillers, tape and strings removed; no core nicked. A nicked core means: cut back and start again.',
-    },
+    { name: LENGTH_NAMES.tails, length: cut.tails },
+    ...(cut.stub ? [{ name: stubName, length: cut.stub }] : []),
+    ...(cut.armour ? [{ name: LENGTH_NAMES.armour, length: cut.armour }] : []),
+    ...(cut.strip ? [{ name: 'bare core ends', length: cut.strip }] : []),
   ];
 }

@@ -58,17 +58,24 @@ export const outerGuard = (thicknessMm: number | null, profile: CodeProfile): De
 export const innerGuard = (type: CableType, profile: CodeProfile): DepthGuard =>
   sheathGuard(type.innerSheathThicknessMm ?? null, profile, 'the cores');
 
-/** Round wire is sawn part-way and snapped; braid and tape are not sawn against the inner sheath at all. */
-export function armourGuard(type: CableType, wire: Measurement, profile: CodeProfile): DepthGuard {
-  if (type.armour !== 'roundWire') {
-    return {
-      maxDepthMm: null,
-      reason: 'cut with snips held flat, never with a blade against the inner sheath',
-    };
-  }
+/** No blade depth can be given: the reason says what to go by. */
+export const byEye = (reason: string): DepthGuard => ({ maxDepthMm: null, reason });
+
+/** Round wire is sawn part-way and snapped: the inner sheath lies right under it. */
+export function shareOfWire(wire: Measurement | null, profile: CodeProfile): DepthGuard {
   const share = profile.cut.wireDepthShare;
+  if (wire === null) return byEye('the wire is not measured: saw lightly, then snap');
   return {
     maxDepthMm: roundDown(wire.interval.min * share),
     reason: `${Math.round(share * 100)} % of a ${wire.interval.min.toFixed(2)} mm wire, then snap; the inner sheath lies under it`,
+  };
+}
+
+/** Strip of a metal-clad cable: a share of its thickness where that was measured, else only the way to see it. */
+export function shareOfStrip(strip: Measurement | null, share: number, then: string): DepthGuard {
+  if (strip === null) return byEye(`the strip is not measured: ${then}; the conductors lie under it`);
+  return {
+    maxDepthMm: roundDown(strip.interval.min * share),
+    reason: `${Math.round(share * 100)} % of a ${strip.interval.min.toFixed(2)} mm strip, ${then}; the conductors lie under it`,
   };
 }

@@ -38,6 +38,8 @@ function piece(
     },
     ...ticks(fromMm, lengthMm),
     ...cut.marks
+      // Only what is marked from the cable end is marked by this strip.
+      .filter((m) => m.datum === 'cableEnd')
       .filter((m) => m.atMm >= fromMm && m.atMm <= fromMm + lengthMm)
       .flatMap((m) =>
         markAt(m.atMm - fromMm, m.title, markText(m.atMm, cut.unit), cut.unit, lengthMm, `mark.${m.id}`),

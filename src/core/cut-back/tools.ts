@@ -1,37 +1,116 @@
 import type { ArmourKind } from '@/core/catalogue';
+import type { Measurement } from '@/core/cable-measurement';
+import type { CodeProfile } from '@/core/schedule';
+import { byEye, shareOfStrip, shareOfWire, type DepthGuard } from './depth-guard';
 
-/** A tool with the way it is used. Where good fitters differ, the second is offered beside the first. */
+/** A tool with the way it is used, how deep its blade may go and how much it takes away. Where good fitters differ, both are offered. */
 export interface ToolChoice {
   readonly tool: string;
   readonly technique: string;
+  /** Cable lost in the cut itself, mm. */
+  readonly kerfMm: number;
+  readonly guard: DepthGuard;
 }
 
-export const SHEATH_TOOLS: readonly ToolChoice[] = [
+/** Two ways to open a sheath or jacket; both stop at the same depth. */
+export const sheathTools = (guard: DepthGuard): ToolChoice[] => [
   {
     tool: 'Cable knife with a depth stop',
     technique: 'Ring at the mark, then one straight cut to the end; bend to open.',
+    kerfMm: 0,
+    guard,
   },
   {
     tool: 'Rotary sheath stripper',
     technique: 'Set the blade to the depth, two turns round the mark, draw to the end.',
+    kerfMm: 0.5,
+    guard,
   },
 ];
 
-export const ARMOUR_TOOLS: Readonly<Record<ArmourKind, readonly ToolChoice[]>> = {
-  roundWire: [
-    {
-      tool: 'Fine hacksaw',
-      technique: 'Saw part-way round all wires at the mark, then snap them a few at a time.',
-    },
-    { tool: 'Pliers', technique: 'Bend the strands up and down to break them, a few at a time.' },
-  ],
-  braid: [{ tool: 'Snips', technique: 'Loosen the braid, keep its lay, cut level at the mark.' }],
-  tape: [
-    { tool: 'Tin snips', technique: 'Nick the edge at the mark and tear along it; dress the corner down.' },
-  ],
-  interlocked: [
-    { tool: 'Rotary armour cutter', technique: 'Cut one turn along its crown, twist and draw off.' },
-  ],
-  corrugated: [{ tool: 'Pipe cutter', technique: 'Notch on the crown, then snap by flexing.' }],
-  none: [],
-};
+/** How an armour is parted, first the usual way, then the other school's. `thickness` is one wire or strip; null when not measured. */
+export function armourTools(
+  armour: ArmourKind,
+  thickness: Measurement | null,
+  profile: CodeProfile,
+): ToolChoice[] {
+  switch (armour) {
+    case 'roundWire':
+      return [
+        {
+          tool: 'Fine hacksaw',
+          technique: 'Saw part-way round all wires at the mark, then snap them a few at a time.',
+          kerfMm: 1,
+          guard: shareOfWire(thickness, profile),
+        },
+        {
+          tool: 'Pliers',
+          technique: 'Bend the strands up and down to break them, a few at a time.',
+          kerfMm: 0,
+          guard: byEye('no blade: the wires break where they are bent over the edge of the sheath'),
+        },
+      ];
+    case 'braid':
+      return [
+        {
+          tool: 'Snips',
+          technique:
+            'Loosen the braid first, keep its lay, then cut level at the mark; trim again after the look.',
+          kerfMm: 0,
+          guard: byEye('cut with snips held flat, never with a blade against the inner sheath'),
+        },
+      ];
+    case 'tape':
+      return [
+        {
+          tool: 'Tin snips',
+          technique: 'Nick the edge at the mark and tear along it; dress the corner down.',
+          kerfMm: 0,
+          guard: byEye('cut with snips held flat, never with a blade against the inner sheath'),
+        },
+      ];
+    case 'interlocked':
+      return [
+        {
+          tool: 'Rotary armour cutter',
+          technique: 'Cut one turn along its crown, twist against the lay and draw off.',
+          kerfMm: 0.8,
+          guard: shareOfStrip(thickness, 1, 'stop when the strip parts'),
+        },
+        {
+          tool: 'Fine hacksaw at an angle',
+          technique: 'Saw across one crown at about 60°, stop before it is through, snap by bending.',
+          kerfMm: 1,
+          guard: shareOfStrip(thickness, profile.cut.wireDepthShare, 'then snap by bending'),
+        },
+      ];
+    case 'corrugated':
+      return [
+        {
+          tool: 'Tube cutter',
+          technique:
+            'Notch round the crown at the mark, a quarter turn deeper each time, then snap by flexing.',
+          kerfMm: 0.5,
+          guard: shareOfStrip(thickness, profile.cut.wireDepthShare, 'then snap by flexing'),
+        },
+        {
+          tool: 'Fine hacksaw',
+          technique: 'A notch on the crown all round, not through, then snap by flexing.',
+          kerfMm: 1,
+          guard: shareOfStrip(thickness, profile.cut.wireDepthShare, 'then snap by flexing'),
+        },
+      ];
+    case 'none':
+      return [];
+  }
+}
+
+/** Insulation off the end of a core that goes into a contact. */
+export const coreTools = (guard: DepthGuard): ToolChoice[] => [
+  {
+    tool: 'Wire stripper set to the section',
+    technique: 'Every core alike, by the gauge of the insert; no strand cut or spread.',
+    kerfMm: 0,
+    guard,
+  },
+];

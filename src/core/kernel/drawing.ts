@@ -22,6 +22,11 @@ export type Role =
   | 'core2'
   | 'core3'
   | 'conductor'
+  | 'body'
+  | 'metal'
+  | 'seal'
+  | 'compound'
+  | 'wall'
   | 'dimension'
   | 'mark'
   | 'guide'
@@ -29,7 +34,7 @@ export type Role =
   | 'label';
 
 /** A fill pattern, so that layers stay apart in a photocopy. */
-export type Pattern = 'solid' | 'wire' | 'braid' | 'tape' | 'plain' | 'dots';
+export type Pattern = 'solid' | 'wire' | 'braid' | 'tape' | 'rings' | 'plain' | 'dots';
 
 export interface Point {
   readonly x: number;

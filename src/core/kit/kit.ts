@@ -40,7 +40,15 @@ export interface Kit {
   readonly lines: readonly KitLine[];
 }
 
-const KINDS: readonly PlanPartKind[] = ['gland', 'ring', 'adaptor', 'accessory', 'shroud', 'blankingPlug'];
+const KINDS: readonly PlanPartKind[] = [
+  'gland',
+  'ring',
+  'adaptor',
+  'accessory',
+  'shroud',
+  'compound',
+  'blankingPlug',
+];
 
 /** Spares of one part. A hair is taken off before rounding up, so that 5 % of 20 is one and not two. */
 export const sparesOf = (needed: number, rule: SpareRule): number =>
@@ -53,23 +61,27 @@ export function kitOf(
   stock: ReadonlyMap<string, number> | null = null,
 ): Kit {
   const areas = [...new Set(demands.map((d) => d.area))].sort((a, b) => a.localeCompare(b));
-  const found = new Map<string, { part: PlanPart; byArea: number[]; users: string[] }>();
+  const found = new Map<string, { part: PlanPart; byArea: number[]; needed: number; users: string[] }>();
   for (const demand of demands) {
     const at = areas.indexOf(demand.area);
     for (const part of demand.parts) {
-      const line = found.get(part.part) ?? { part, byArea: areas.map(() => 0), users: [] };
-      line.byArea[at] = (line.byArea[at] ?? 0) + 1;
+      const line = found.get(part.part) ?? { part, byArea: areas.map(() => 0), needed: 0, users: [] };
+      const quantity = part.quantity ?? 1;
+      line.byArea[at] = (line.byArea[at] ?? 0) + quantity;
+      line.needed += quantity;
       line.users.push(demand.user);
       found.set(part.part, line);
     }
   }
-  const lines = [...found.values()].map(({ part, byArea, users }): KitLine => {
+  const lines = [...found.values()].map(({ part, byArea, needed, users }): KitLine => {
     users.sort(compareTags);
-    const needed = users.length;
     const spare = sparesOf(needed, rule);
     const inStock = stock === null ? null : (stock.get(part.part) ?? 0);
+    const { part: number, kind, name } = part;
     return {
-      ...part,
+      part: number,
+      kind,
+      name,
       needed,
       spare,
       total: needed + spare,
@@ -109,5 +121,6 @@ export const KIND_WORDS: Readonly<Record<PlanPartKind, string>> = {
   adaptor: 'adaptor',
   accessory: 'accessory',
   shroud: 'shroud',
+  compound: 'compound',
   blankingPlug: 'blanking plug',
 };

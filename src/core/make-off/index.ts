@@ -1,1 +1,4 @@
+export * from './exploded-drawing';
+export * from './gland-section';
+export * from './gland-shape';
 export * from './slide-on';

@@ -4,6 +4,7 @@ import type { RingFit } from '@/core/gland-selection';
 /** One part that must be on the cable before its end is cut. */
 export interface SlideOnItem {
   readonly partId: string;
+  readonly role: Part['role'];
   readonly name: string;
   /** Which way round, in words. */
   readonly facing: string;
@@ -23,6 +24,7 @@ export function slideOnList(
     .sort((a, b) => (a.slideOn ?? 0) - (b.slideOn ?? 0))
     .map((part) => ({
       partId: part.id,
+      role: part.role,
       name:
         part.role === 'clampingRing' && ring?.option.ring ? `${part.name} ${ring.option.ring}` : part.name,
       facing: facingOf(part, ring),

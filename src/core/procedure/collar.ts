@@ -1,4 +1,5 @@
 import type { TerminationPlan } from './termination-plan';
+import { trimNumber } from '@/core/units';
 import { STATIONS, type ArcStation } from './stations';
 import type { Progress } from './progress';
 import type { Step } from './step';
@@ -87,7 +88,7 @@ export function collarOf(input: CollarInput): CollarState {
 
 const cutBlock = ({ plan }: CollarInput): string | null => {
   if (plan === null) return null;
-  const problem = plan.planOnly[0] ?? plan.cutRefusal[0];
+  const problem = plan.planOnly[0] ?? plan.cutRefusal[0] ?? plan.sealRefusal[0];
   return problem ? problem.message : null;
 };
 
@@ -107,7 +108,9 @@ function arcFor(station: ArcStation, input: CollarInput): Arc {
     case 'choose':
       return chooseArc(input);
     case 'seal':
-      return arc(station, input.plan === null ? 'todo' : 'notNeeded', input.plan === null ? '' : 'none');
+      if (input.plan === null) return arc(station, 'todo');
+      if (input.plan.sealRefusal.length > 0) return arc(station, 'blocked', 'check');
+      return input.plan.seal === null ? arc(station, 'notNeeded', 'none') : workArc(station, input);
     default:
       return workArc(station, input);
   }
@@ -132,6 +135,7 @@ function workArc(station: ArcStation, input: CollarInput): Arc {
   const result = workResult(station, plan, steps, progress);
   if (share === 1) return arc(station, input.stale ? 'stale' : 'done', result, 1);
   const next = progress?.next ?? null;
+  if (next?.station === station && next.kind === 'cure') return arc(station, 'waiting', result, share);
   if (next?.station === station && (next.kind === 'look' || (next.kind === 'hold' && doneCount > 0)))
     return arc(station, 'hold', result, share);
   return arc(station, 'todo', result, share);
@@ -145,7 +149,9 @@ function workResult(
 ): string {
   switch (station) {
     case 'cut':
-      return plan.cut ? `A ${plan.cut.armour.mm.toFixed(plan.cut.unit === 'mm' ? 0 : 1)} mm` : '';
+      return plan.cut ? cutResult(plan.cut) : '';
+    case 'seal':
+      return plan.seal ? `${plan.seal.kind} ${trimNumber(plan.seal.needMl, 1)} mL` : '';
     case 'makeOff':
       return plan.ring === null ? '' : plan.ring.face === 'plain' ? 'plain ring' : `${plan.ring.face} groove`;
     case 'tighten':
@@ -156,6 +162,11 @@ function workResult(
       return '';
   }
 }
+
+const cutResult = (cut: NonNullable<TerminationPlan['cut']>): string => {
+  const [name, length] = cut.armour ? ['A', cut.armour] : ['T', cut.tails];
+  return `${name} ${length.mm.toFixed(cut.unit === 'mm' ? 0 : 1)} mm`;
+};
 
 function nextAction(input: CollarInput): CollarState['next'] {
   const at = (station: ArcStation, action: string) => ({ station, action });
@@ -168,8 +179,12 @@ function nextAction(input: CollarInput): CollarState['next'] {
   if (input.plan.provisional.length > 0) return at('measure', 'this end, only nominal so far');
   if (input.steps.length === 0)
     return at(
-      'cut',
-      input.plan.cutRefusal.length > 0 ? 'complete the cut' : 'plan only: add the sheet’s data',
+      input.plan.cutRefusal.length === 0 && input.plan.sealRefusal.length > 0 ? 'seal' : 'cut',
+      input.plan.cutRefusal.length > 0
+        ? 'complete the cut'
+        : input.plan.sealRefusal.length > 0
+          ? 'a compound'
+          : 'plan only: add the sheet’s data',
     );
   const step = input.progress?.next;
   if (!step) return null;

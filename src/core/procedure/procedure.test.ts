@@ -1,4 +1,3 @@
-import { missingForProcedure } from '@/core/catalogue';
 import { judge, type TerminationInput } from '@/core/gland-selection';
 import { DEMO, interval, TERMINATION } from '@/core/testing';
 import {
@@ -19,9 +18,9 @@ import {
 } from '.';
 
 const catalogue = DEMO;
-/** Sizes for round wire of families that marks and steps can come from. */
+/** Sizes for round wire without a chamber; the others are swept on their own. */
 const CODES = catalogue.families
-  .filter((f) => f.accepts.armour.includes('roundWire') && missingForProcedure(f).length === 0)
+  .filter((f) => f.accepts.armour.includes('roundWire') && f.seal === undefined)
   .flatMap((f) => f.sizes.map((s) => s.code));
 
 function made(code = 'RW2-32', input: TerminationInput = TERMINATION, more: Partial<PlanRequest> = {}) {
@@ -33,12 +32,16 @@ function made(code = 'RW2-32', input: TerminationInput = TERMINATION, more: Part
   return { plan, steps: generateSteps(plan, family), family, request };
 }
 
+const AT = '2026-11-10T08:00:00.000Z';
 const act = (step: Step, decision: LookDecision | null = null, actor = 'fitter'): BenchAct => ({
   stepId: step.id,
   kind: step.kind === 'look' ? 'look' : step.kind === 'sign' ? 'sign' : 'confirm',
   fingerprint: step.fingerprint,
   decision,
   actor,
+  at: AT,
+  mix: null,
+  tempC: null,
 });
 
 /** Does the next step until `until` is next, looking with `clamped`. */
@@ -57,6 +60,7 @@ const context = (steps: readonly Step[], acts: readonly BenchAct[]) => ({
   acts,
   stale: false,
   provisional: [],
+  seal: null,
   secondPerson: false,
 });
 const ask = (step: Step, decision: LookDecision | null = null, actor = 'fitter') => ({
@@ -64,6 +68,7 @@ const ask = (step: Step, decision: LookDecision | null = null, actor = 'fitter')
   fingerprint: step.fingerprint,
   decision,
   actor,
+  at: AT,
 });
 const step = (steps: readonly Step[], id: string): Step => {
   const found = steps.find((s) => s.id === id);
@@ -151,7 +156,7 @@ describe('mayConfirm', () => {
     const look = step(steps, 'look');
     expect(refusal(mayConfirm(context(steps, acts), ask(look)))).toMatch(/what you saw/);
     expect(mayConfirm(context(steps, acts), ask(look, 'trim')).ok).toBe(true);
-    expect(refusal(mayConfirm(context(steps, []), ask(first, 'clamped')))).toMatch(/only the look/);
+    expect(refusal(mayConfirm(context(steps, []), ask(first, 'clamped')))).toMatch(/only a look/);
   });
 
   it('wants another person to sign where the job says so', () => {

@@ -1,14 +1,9 @@
 import { fail, ok, refuse, type Result } from '@/core/kernel';
+import type { BenchAct, MixRecord } from './act';
+import { compoundClock, mayFill, mayMix, mayOpen } from './compound-clock';
+import type { SealPlan } from '@/core/compound-cure';
+import { trimNumber } from '@/core/units';
 import type { LookDecision, Step } from './step';
-
-/** The part of a recorded event that progress hangs on. */
-export interface BenchAct {
-  readonly stepId: string;
-  readonly kind: 'confirm' | 'look' | 'sign' | 'replan' | 'note';
-  readonly fingerprint: string | null;
-  readonly decision: LookDecision | null;
-  readonly actor: string;
-}
 
 export interface Progress {
   readonly done: ReadonlySet<string>;
@@ -21,8 +16,8 @@ export interface Progress {
 
 /**
  * Replays the events over today's steps. A confirmation counts while its fingerprint is that of today's step. A look that does not
- * end in “clamped” undoes what it sends back to: closing again after trimming, all from the spreading on otherwise. After a look
- * nothing but the order of steps leads on, so the stage that closes the gland again cannot be passed over.
+ * lead on undoes everything from where its branch leads back to. A mix that became waste is mixed again; a recut begins at the first
+ * cut. After a look nothing but the order of steps leads on, so the stage that closes the gland again cannot be passed over.
  */
 export function replay(steps: readonly Step[], acts: readonly BenchAct[]): Progress {
   const place = new Map(steps.map((s, i) => [s.id, i]));
@@ -37,14 +32,27 @@ export function replay(steps: readonly Step[], acts: readonly BenchAct[]): Progr
     }
   };
   for (const act of acts) {
+    if (act.kind === 'recut') {
+      const first = steps.findIndex((s) => s.station === 'cut');
+      if (first >= 0) undoFrom(first, steps.length - 1);
+      continue;
+    }
+    if (act.kind === 'waste') {
+      const mix = place.get('mix');
+      if (mix !== undefined) undoFrom(mix, steps.length - 1);
+      continue;
+    }
     if (act.fingerprint === null) continue;
     const at = place.get(act.stepId);
     if (at === undefined) continue;
-    if (act.kind === 'look' && act.decision !== 'clamped') {
-      loops += 1;
-      const back = act.decision === 'trim' ? at - 1 : (place.get('spread') ?? at - 1);
-      undoFrom(back, at);
-      continue;
+    if (act.kind === 'look') {
+      const branch = steps[at]?.branches?.find((b) => b.decision === act.decision);
+      if (branch === undefined) continue;
+      if (branch.backTo !== null) {
+        loops += 1;
+        undoFrom(place.get(branch.backTo) ?? at, at);
+        continue;
+      }
     }
     confirmed.set(act.stepId, act.fingerprint);
     // What was built on an earlier state of this step was another piece of work, even if the plan comes back to it.
@@ -83,6 +91,12 @@ export interface ConfirmRequest {
   readonly fingerprint: string;
   readonly decision: LookDecision | null;
   readonly actor: string;
+  /** ISO 8601, by the bench's clock. */
+  readonly at: string;
+  /** What was mixed, at a mix step. */
+  readonly mix?: MixRecord | null;
+  /** The length that the step asks to be measured, mm; null when it was not. */
+  readonly measuredMm?: number | null;
 }
 
 export interface ConfirmContext {
@@ -90,6 +104,8 @@ export interface ConfirmContext {
   readonly acts: readonly BenchAct[];
   readonly stale: boolean;
   readonly provisional: readonly string[];
+  /** The plan's compound; null where there is none. */
+  readonly seal: SealPlan | null;
   /** The job asks for a signature by somebody else than the fitter. */
   readonly secondPerson: boolean;
 }
@@ -120,10 +136,16 @@ export function mayConfirm(context: ConfirmContext, request: ConfirmRequest): Re
   if (next.id !== step.id) return refuse('stepId', `comes later; first: ${next.title}`, request.stepId);
   if (step.fingerprint !== request.fingerprint)
     return refuse('fingerprint', 'the step has changed since it was shown; look at it again');
-  if (step.kind === 'look' && request.decision === null)
-    return refuse('decision', 'say what you saw: clamped, trim, or spread again');
+  if (step.kind === 'look' && !step.branches?.some((b) => b.decision === request.decision))
+    return refuse(
+      'decision',
+      `say what you saw: ${(step.branches ?? []).map((b) => b.decision).join(', ')}`,
+      request.decision,
+    );
   if (step.kind !== 'look' && request.decision !== null)
-    return refuse('decision', 'only the look takes a decision', request.decision);
+    return refuse('decision', 'only a look takes a decision', request.decision);
+  const asked = askedOf(context, step, request);
+  if (!asked.ok) return asked;
   if (
     step.kind === 'sign' &&
     context.secondPerson &&
@@ -132,6 +154,30 @@ export function mayConfirm(context: ConfirmContext, request: ConfirmRequest): Re
     return refuse('actor', 'this job asks for a signature by another person than the fitter', request.actor);
   }
   return ok(step);
+}
+
+/** What a step asks for besides its turn: a length within its span, a pack in date, a mix within its pot life, a compound that is hard. */
+function askedOf(context: ConfirmContext, step: Step, request: ConfirmRequest): Result<null> {
+  const { seal, acts } = context;
+  const measured = request.measuredMm ?? null;
+  if (step.accept && measured !== null && (measured < step.accept.minMm || measured > step.accept.maxMm)) {
+    const { label, minMm, maxMm } = step.accept;
+    const off = measured > maxMm ? measured - maxMm : minMm - measured;
+    return refuse(
+      'measuredMm',
+      `${label} ${trimNumber(measured, 1)} mm; ${trimNumber(minMm, 1)}–${trimNumber(maxMm, 1)} mm asked for: ${trimNumber(off, 1)} mm ${measured > maxMm ? 'too long, trim it' : 'too short, cut back and start again'}`,
+      measured,
+    );
+  }
+  if (seal === null) return ok(null);
+  const at = Date.parse(request.at);
+  if (step.kind === 'mix') {
+    const may = mayMix(seal, request.mix ?? null, request.at.slice(0, 10));
+    return may.ok ? ok(null) : may;
+  }
+  if (step.id === 'fill') return mayFill(compoundClock(seal, acts, at), at);
+  if (step.kind === 'cure') return mayOpen(compoundClock(seal, acts, at), at);
+  return ok(null);
 }
 
 /** Steps that were done under the old procedure and must be done again under the new one, in order. */

@@ -1,6 +1,35 @@
 import type { ArcStation } from './stations';
 
-export type StepKind = 'confirm' | 'hold' | 'look' | 'sign';
+/**
+ * `hold`: work may not pass until somebody has looked. `look`: a decision that may lead back. `mix`: the pot life begins. `cure`: passes
+ * only when the compound is hard. `sign`: the end.
+ */
+export type StepKind = 'confirm' | 'hold' | 'look' | 'mix' | 'cure' | 'sign';
+
+export const LOOK_DECISIONS = ['clamped', 'trim', 'spreadAgain', 'sound', 'repair'] as const;
+export type LookDecision = (typeof LOOK_DECISIONS)[number];
+
+export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
+  clamped: 'Clamped all round',
+  trim: 'Trim loose strands, close again',
+  spreadAgain: 'Not satisfactory: back to spreading',
+  sound: 'Hard, without voids',
+  repair: 'Voids: repair with fresh compound',
+};
+
+/** One way out of a look: what was seen, what the button says, and where it leads; null leads on. */
+export interface Branch {
+  readonly decision: LookDecision;
+  readonly button: string;
+  readonly backTo: string | null;
+}
+
+/** A length that is measured at this step, and the span it must lie in. mm. */
+export interface Acceptance {
+  readonly label: string;
+  readonly minMm: number;
+  readonly maxMm: number;
+}
 
 /** One screen of the bench. What the hand does, with the numbers that belong to it. */
 export interface Step {
@@ -9,6 +38,8 @@ export interface Step {
   readonly kind: StepKind;
   readonly title: string;
   readonly detail: string;
+  /** Why the step is there: what goes wrong without it. */
+  readonly reason: string;
   readonly caution?: string;
   readonly tool?: string;
   /** The number to be seen from two metres. */
@@ -20,6 +51,12 @@ export interface Step {
   };
   readonly list?: readonly string[];
   readonly checks?: readonly string[];
+  readonly accept?: Acceptance;
+  readonly branches?: readonly Branch[];
+  /** A clock that runs from here: the pot life, or the cure. */
+  readonly timer?: 'potLife' | 'cure';
+  /** The part of the gland that is turned or laid on, for the section drawing. */
+  readonly partId?: string;
   /** Decisions of the plan that this step carries out. */
   readonly decisions: readonly string[];
   /** Steps whose work this one stands on: when they must be done again, so must this. */
@@ -28,18 +65,5 @@ export interface Step {
   readonly fingerprint: string;
 }
 
-export const LOOK_DECISIONS = ['clamped', 'trim', 'spreadAgain'] as const;
-export type LookDecision = (typeof LOOK_DECISIONS)[number];
-
-/** As a button says it: what the hand will do next. */
-export const LOOK_BUTTONS: Readonly<Record<LookDecision, string>> = {
-  clamped: 'Hold: clamped all round',
-  trim: 'Trim, close again',
-  spreadAgain: 'Back to spreading',
-};
-
-export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
-  clamped: 'Clamped all round',
-  trim: 'Trim loose strands, close again',
-  spreadAgain: 'Not satisfactory: back to spreading',
-};
+/** A step before it is chained to what it builds on. */
+export type StepDraft = Omit<Step, 'fingerprint' | 'buildsOn'>;

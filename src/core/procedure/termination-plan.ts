@@ -1,10 +1,19 @@
 import { hashOf, type Problem } from '@/core/kernel';
-import type { Accessory, Family, RingOption } from '@/core/catalogue';
+import type { Accessory, Compound, Family, RingOption } from '@/core/catalogue';
 import { missingForProcedure, threadName } from '@/core/catalogue';
-import { CUT_BACK_RULES, markText, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
+import {
+  byEye,
+  CUT_BACK_RULES,
+  markText,
+  overArmourMaxMm,
+  planCut,
+  type CutPlan,
+  type Mark,
+  type Terminal,
+} from '@/core/cut-back';
+import { COMPOUND_CURE_RULES, planSeal, type SealPlan } from '@/core/compound-cure';
 import {
   ACCESSORY_WORDS,
-  allowedCompounds,
   decideBarrier,
   GLAND_SELECTION_RULES,
   provisionalReasons,
@@ -13,13 +22,13 @@ import {
   type TerminationInput,
   type Verdict,
 } from '@/core/gland-selection';
-import { slideOnList, type SlideOnItem } from '@/core/make-off';
+import { glandShape, slideOnList, type GlandShape, type SlideOnItem } from '@/core/make-off';
 import { isFlameproof, profileFigures } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES, type StagePlan } from '@/core/tightening';
-import type { LengthUnit } from '@/core/units';
+import { trimNumber, type LengthUnit } from '@/core/units';
 
 /** Raised by hand whenever a change may change a step of a procedure. */
-export const PROCEDURE_RULES = 1;
+export const PROCEDURE_RULES = 2;
 
 /** One thing a plan has settled. When a plan is made again, these are compared one by one. */
 export interface Decision {
@@ -28,7 +37,15 @@ export interface Decision {
   readonly value: string;
 }
 
-export const PLAN_PART_KINDS = ['gland', 'ring', 'adaptor', 'accessory', 'shroud', 'blankingPlug'] as const;
+export const PLAN_PART_KINDS = [
+  'gland',
+  'ring',
+  'adaptor',
+  'accessory',
+  'shroud',
+  'compound',
+  'blankingPlug',
+] as const;
 export type PlanPartKind = (typeof PLAN_PART_KINDS)[number];
 
 /** One thing that is drawn from the store for a plan. */
@@ -36,13 +53,17 @@ export interface PlanPart {
   readonly part: string;
   readonly kind: PlanPartKind;
   readonly name: string;
+  /** How many; one when it is left out. */
+  readonly quantity?: number;
 }
 
 /** What was chosen and worked out for one termination: data that the screen, the print and the bench all read. */
 export interface TerminationPlan {
   readonly tag: string;
   readonly inputHash: string;
-  readonly rules: Readonly<Record<'glandSelection' | 'cutBack' | 'tightening' | 'procedure', number>>;
+  readonly rules: Readonly<
+    Record<'glandSelection' | 'cutBack' | 'compoundCure' | 'tightening' | 'procedure', number>
+  >;
   readonly family: { readonly code: string; readonly revision: string; readonly sheet: string };
   readonly size: string;
   readonly partNumber: string;
@@ -56,8 +77,11 @@ export interface TerminationPlan {
   readonly adaptor: string | null;
   readonly outside: readonly string[];
   readonly inside: readonly string[];
-  /** Compounds that the chamber's approval list allows for this cable; empty in a gland without a chamber. */
-  readonly compounds: readonly string[];
+  /** What goes into the chamber; null in a gland without one, or with `sealRefusal` when nothing may. */
+  readonly seal: SealPlan | null;
+  readonly sealRefusal: readonly Problem[];
+  /** The gland's own outline, for the drawings. */
+  readonly gland: GlandShape;
   /** Everything to be drawn from the store. */
   readonly parts: readonly PlanPart[];
   /** Null with reasons when no marks can be given. */
@@ -79,6 +103,18 @@ export interface PlanRequest {
   readonly routeMm: number | null;
   readonly spareMm: number;
   readonly unit: LengthUnit;
+  /** Where terminals differ: the way to each; none when left out. */
+  readonly terminals?: readonly Terminal[];
+  /** Compound that was asked for; when left out, the first that the fitting's list allows. */
+  readonly compound?: string | null;
+  /** Compounds of the catalogue; none when left out. */
+  readonly compounds?: readonly Compound[];
+}
+
+/** Compounds that a family's approval lists name: only their sheets can change its plans. */
+function compoundsOf(request: PlanRequest, family: Family): Compound[] {
+  const named = new Set(family.sizes.flatMap((s) => s.chamber?.compounds.map((c) => c.product) ?? []));
+  return (request.compounds ?? []).filter((c) => named.has(c.product));
 }
 
 /** Hash of everything a plan depends on besides the chosen size. A plan whose hash differs from today's is stale. */
@@ -101,6 +137,8 @@ export function planInputHash(request: PlanRequest, family: Family): string {
     profile: profileFigures(input.profile),
     routeMm: request.routeMm,
     spareMm: request.spareMm,
+    terminals: request.terminals ?? [],
+    seal: family.seal ? [request.compound ?? null, compoundsOf(request, family)] : null,
     unit: request.unit,
     family: [family.code, family.sheet.revision, familyHash(family)],
   });
@@ -124,6 +162,7 @@ const summary = (m: TerminationInput['outerSheath']) =>
 const RULES: TerminationPlan['rules'] = {
   glandSelection: GLAND_SELECTION_RULES,
   cutBack: CUT_BACK_RULES,
+  compoundCure: COMPOUND_CURE_RULES,
   tightening: TIGHTENING_RULES,
   procedure: PROCEDURE_RULES,
 };
@@ -151,8 +190,17 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     armourWire,
     profile: input.profile,
     routeMm: request.routeMm,
+    terminals: request.terminals ?? [],
     spareMm: request.spareMm,
     unit: request.unit,
+  });
+  const seal = planSeal({
+    family,
+    size,
+    cableType: input.cableType,
+    core: input.core,
+    compounds: compoundsOf(request, family),
+    wanted: request.compound ?? null,
   });
   const stages = planStages(family, size, outerMax);
   const slideOn = slideOnList(family, size, ring, outerMax);
@@ -173,10 +221,10 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     adaptor: entry.adaptor?.partNumber ?? null,
     outside: entry.outside.map(accessoryWords),
     inside: entry.inside.map(accessoryWords),
-    compounds: size.chamber
-      ? allowedCompounds(size.chamber, input.cableType.cores).map((c) => c.product)
-      : [],
-    parts: partsOf(candidate),
+    seal: seal?.ok ? seal.value : null,
+    sealRefusal: seal === null || seal.ok ? [] : seal.problems,
+    gland: glandShape(family, size),
+    parts: [...partsOf(candidate), ...(seal?.ok ? packParts(seal.value) : [])],
     cut: cut.ok ? cut.value : null,
     cutRefusal: cut.ok ? [] : cut.problems,
     diameters: {
@@ -226,16 +274,44 @@ export function partsOf({ family, size, ring, entry }: Candidate): PlanPart[] {
   return parts;
 }
 
-/** A plan as it was stored, in today's shape: plans of the first releases listed no parts and knew no end stop. */
+const packParts = (seal: SealPlan): PlanPart[] =>
+  seal.packs.packs.map((p) => ({
+    part: p.part,
+    kind: 'compound',
+    name: `${seal.product}, ${p.ml} mL`,
+    quantity: p.count,
+  }));
+
+/**
+ * A plan as it was stored, in today's shape. Plans of the first releases listed no parts, knew no end stop and no compound, and cut in one
+ * way only. Their rules number makes them stale; this keeps them readable until they are made again.
+ */
 export function upgradePlan(
-  stored: Omit<TerminationPlan, 'parts' | 'endStop' | 'compounds'> & Partial<TerminationPlan>,
+  stored: Omit<TerminationPlan, 'parts' | 'endStop' | 'seal' | 'sealRefusal' | 'gland'> &
+    Partial<TerminationPlan>,
 ): TerminationPlan {
   return {
     ...stored,
     endStop: stored.endStop ?? null,
-    compounds: stored.compounds ?? [],
+    seal: stored.seal ?? null,
+    sealRefusal: stored.sealRefusal ?? [],
+    gland: stored.gland ?? { hexFlatsMm: 0, innerLengthMm: 0, protrusionMm: 0, threadLengthMm: 0, parts: [] },
     parts: stored.parts ?? [{ part: stored.partNumber, kind: 'gland', name: stored.size }],
+    cut: stored.cut === null ? null : upgradeCut(stored.cut),
   };
+}
+
+function upgradeCut(
+  cut: CutPlan & Partial<Pick<CutPlan, 'kind' | 'jacketed' | 'strip' | 'coreTails'>>,
+): CutPlan {
+  if (cut.kind !== undefined) return cut;
+  const marks = cut.marks.map((m): Mark => ({
+    ...m,
+    datum: 'cableEnd',
+    fromDatumMm: m.atMm,
+    tools: m.tools.map((t) => ({ ...t, kerfMm: 0, guard: m.guard ?? byEye('as the sheet says') })),
+  }));
+  return { ...(cut as CutPlan), kind: 'stub', jacketed: true, strip: null, coreTails: [], marks };
 }
 
 function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
@@ -264,13 +340,28 @@ function decisionsOf(plan: Omit<TerminationPlan, 'decisions'>, unit: LengthUnit)
       value: plan.slideOn.map((s) => [s.name, s.facing, s.trim].filter(Boolean).join(', ')).join(' → '),
     },
   ];
+  if (plan.seal)
+    decisions.push({
+      id: 'compound',
+      label: 'Compound',
+      value: `${plan.seal.product}, ${trimNumber(plan.seal.needMl, 1)} mL${plan.seal.stickMm === null ? '' : `, ${plan.seal.stickMm} mm of stick`} (${plan.seal.sheet.title}, revision ${plan.seal.sheet.revision})`,
+    });
+  const { coreTails = [], strip = null } = plan.cut ?? {};
+  if (strip)
+    decisions.push({ id: 'strip', label: 'Core ends bare', value: `${markText(strip.mm, unit)} ${unit}` });
+  if (coreTails.length > 0)
+    decisions.push({
+      id: 'coreTails',
+      label: 'Tails by core',
+      value: coreTails.map((t) => `${t.core} ${markText(t.mm, unit)}`).join(', '),
+    });
   for (const mark of plan.cut?.marks ?? []) {
     const depth =
       mark.guard.maxDepthMm === null ? 'by eye' : `${mark.guard.maxDepthMm.toFixed(1)} mm deep at most`;
     decisions.push({
       id: `mark.${mark.id}`,
       label: mark.title,
-      value: `${markText(mark.atMm, unit)} ${unit}`,
+      value: `${markText(mark.fromDatumMm, unit)} ${unit}${mark.datum === 'hub' ? ' from the hub' : ''}`,
     });
     decisions.push({ id: `depth.${mark.id}`, label: `${mark.title}, depth`, value: depth });
   }

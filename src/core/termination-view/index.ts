@@ -2,7 +2,9 @@ import type { ArmourKind, FamilyDiff } from '@/core/catalogue';
 import type { MeasurementRules, Reading } from '@/core/cable-measurement';
 import type { BarrierTrail, Finding, MeasuredEnd, MeasuredQuantity, Verdict } from '@/core/gland-selection';
 import type { ChainFault } from '@/core/inspection';
-import type { CollarState, DecisionChange, Step, TerminationPlan } from '@/core/procedure';
+import type { BenchAct, CollarState, DecisionChange, Step, TerminationPlan } from '@/core/procedure';
+import type { Terminal } from '@/core/cut-back';
+import type { LookAlike } from '@/core/tightening';
 import type { JobChoiceRequest, JobPick } from '@/core/job-choice';
 import type { CableType, CodeProfile, Enclosure, End, Entry } from '@/core/schedule';
 import type { LengthUnit } from '@/core/units';
@@ -96,6 +98,14 @@ export interface TerminationView {
   readonly routeMm: number | null;
   readonly tailMm: number | null;
   readonly spareMm: number;
+  /** The way to each terminal, where they differ. */
+  readonly terminals: readonly Terminal[];
+  /** Compound that was asked for; null leaves it to the fitting's list. */
+  readonly compound: string | null;
+  /** What was recorded, for the clocks that run. */
+  readonly acts: readonly BenchAct[];
+  /** Stages of other sheets that look the same and ask for something else, by stage id. */
+  readonly lookAlikes: Readonly<Record<string, readonly LookAlike[]>>;
   readonly cableId: number;
   readonly versions: { readonly cable: number; readonly A: number; readonly B: number };
   readonly cableType: CableType;

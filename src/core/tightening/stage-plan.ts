@@ -10,6 +10,8 @@ export interface StagePlan {
   readonly title: string;
   readonly phase: StagePhase;
   readonly member: string;
+  /** Part id of the member; `cable` or `box` where it is none. */
+  readonly memberId: string;
   readonly held: string;
   /** Spanner across flats in mm; null for the hand, the cable or the box. */
   readonly memberSpannerMm: number | null;
@@ -99,6 +101,7 @@ function planStage(family: Family, size: Size, stage: Stage, outerMaxMm: number)
     title: stage.title,
     phase: stage.phase,
     member: name(stage.member),
+    memberId: stage.member,
     held: name(stage.held),
     memberSpannerMm: byHand ? null : (size.spanners[stage.member] ?? null),
     heldSpannerMm: byHand ? null : (size.spanners[stage.held] ?? null),

@@ -4,6 +4,7 @@ import {
   missingForProcedure,
   type Accessory,
   type Adaptor,
+  type Compound,
   type Family,
 } from '@/core/catalogue';
 import type { Tx } from '../connection';
@@ -19,6 +20,8 @@ export interface StoredCatalogue {
   readonly families: readonly StoredFamily[];
   readonly adaptors: readonly Adaptor[];
   readonly accessories: readonly Accessory[];
+  /** Of each compound the sheet that was issued last. */
+  readonly compounds: readonly Compound[];
 }
 
 // A revision never changes once it is stored, so what was parsed once may be kept.
@@ -69,15 +72,33 @@ export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
   const parts = await tx.select().from(partRevision).orderBy(partRevision.id);
   const adaptors = new Map<string, Adaptor>();
   const accessories = new Map<string, Accessory>();
+  const compounds = new Map<string, Compound>();
   for (const part of parts) {
     if (part.kind === 'adaptor') adaptors.set(part.partNumber, JSON.parse(part.body) as Adaptor);
-    else accessories.set(part.partNumber, JSON.parse(part.body) as Accessory);
+    else if (part.kind === 'accessory') accessories.set(part.partNumber, JSON.parse(part.body) as Accessory);
+    else {
+      const compound = JSON.parse(part.body) as Compound;
+      const known = compounds.get(compound.product);
+      if (known === undefined || isLaterSheet(compound.sheet, known.sheet))
+        compounds.set(compound.product, compound);
+    }
   }
   return {
     families: families.map(storedFamily),
     adaptors: [...adaptors.values()],
     accessories: [...accessories.values()],
+    compounds: [...compounds.values()],
   };
+}
+
+/** Every revision of one family, oldest first. */
+export async function loadRevisionsOf(tx: Tx, code: string): Promise<Family[]> {
+  const rows = await tx
+    .select()
+    .from(familyRevision)
+    .where(eq(familyRevision.code, code))
+    .orderBy(familyRevision.id);
+  return rows.map((row) => storedFamily(row).family);
 }
 
 export async function findFamilyRevision(tx: Tx, id: number): Promise<StoredFamily | null> {

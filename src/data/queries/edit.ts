@@ -28,7 +28,7 @@ const TABLES = { cable, termination, reading, plan, job, cableType, enclosure } 
 const INSTANTS = new Set(['retiredAt', 'withdrawnAt', 'supersededAt']);
 const FIELDS: Readonly<Record<EditTable, readonly string[]>> = {
   cable: ['tag', 'typeId', 'routeMm', 'note', 'retiredAt'],
-  termination: ['entryId', 'tailMm', 'spareMm', 'sizeLocked'],
+  termination: ['entryId', 'tailMm', 'spareMm', 'sizeLocked', 'compound', 'terminals'],
   reading: ['withdrawnAt'],
   plan: ['supersededAt'],
   job: ['profile'],

@@ -1,6 +1,7 @@
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Reading } from '@/core/cable-measurement';
 import { readingSchema } from '@/core/cable-measurement';
+import type { Terminal } from '@/core/cut-back';
 import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
 import type { Tx } from '../connection';
 import { cable, cableType, enclosure, entry, reading, termination } from '../schema';
@@ -21,6 +22,10 @@ export interface TerminationRow {
   readonly spareMm: number;
   /** The whole-job choice leaves this termination's size alone. */
   readonly sizeLocked: boolean;
+  /** Compound that was asked for; null leaves it to the fitting's approval list. */
+  readonly compound: string | null;
+  /** The way to each terminal, where they differ. */
+  readonly terminals: readonly Terminal[];
   readonly cable: {
     readonly id: number;
     readonly tag: string;
@@ -45,6 +50,8 @@ const columns = {
   tailMm: termination.tailMm,
   spareMm: termination.spareMm,
   sizeLocked: termination.sizeLocked,
+  compound: termination.compound,
+  terminals: termination.terminals,
   entryId: termination.entryId,
   cable: {
     id: cable.id,
@@ -77,6 +84,7 @@ function terminationRow(row: Joined): TerminationRow {
   return {
     ...rest,
     sizeLocked: rest.sizeLocked === 1,
+    terminals: rest.terminals === null ? [] : (JSON.parse(rest.terminals) as Terminal[]),
     cableType: JSON.parse(typeFacts) as CableType,
     place: placed
       ? {

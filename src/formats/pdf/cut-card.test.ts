@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { judge } from '@/core/gland-selection';
-import { planHash, planTermination, type TerminationPlan } from '@/core/procedure';
+import { generateSteps, planHash, planTermination, type TerminationPlan } from '@/core/procedure';
 import { DEMO, demoSize, TERMINATION } from '@/core/testing';
 import { cutCardPdf } from './cut-card';
 
@@ -13,18 +13,22 @@ const plan = planTermination(
   judge(TERMINATION, family, size, DEMO),
 );
 const printed = new Date('2026-11-10T08:00:00.000Z');
-const card = (change: Partial<Parameters<typeof cutCardPdf>[0]> = {}) =>
-  cutCardPdf({
-    plan,
-    hash: planHash(plan),
-    jobName: 'Quillmere',
-    place: 'Still pump 2 (SP-2), entry E1',
-    cable: 'K-104: 4-core',
-    stale: false,
-    signedBy: null,
-    printed,
-    ...change,
-  });
+const card = (change: Partial<Parameters<typeof cutCardPdf>[0]> = {}, paper?: 'A4' | 'LETTER') =>
+  cutCardPdf(
+    {
+      plan,
+      steps: generateSteps(plan, family),
+      hash: planHash(plan),
+      jobName: 'Quillmere',
+      place: 'Still pump 2 (SP-2), entry E1',
+      cable: 'K-104: 4-core',
+      stale: false,
+      signedBy: null,
+      printed,
+      ...change,
+    },
+    paper,
+  );
 
 const folder = mkdtempSync(join(tmpdir(), 'amber-collar-card-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -104,19 +108,35 @@ function runsMm(pgm: Buffer, dpi: number): number[] {
   return runs;
 }
 
-it('prints the strip at 1:1: the check bars measure 50 mm and 2 in within 0.2 mm', async () => {
-  const dpi = 400;
-  const path = await saved('strip');
-  execFileSync('pdftoppm', ['-gray', '-r', String(dpi), '-f', '2', '-l', '2', path, join(folder, 'page')]);
-  const page = execFileSync('ls', [folder], { encoding: 'utf8' })
-    .split('\n')
-    .find((f) => f.startsWith('page'));
-  const runs = runsMm(readFileSync(join(folder, page ?? '')), dpi);
-  const count = (mm: number) => runs.filter((r) => Math.abs(r - mm) <= 0.2).length;
-  // A bar is 2.4 mm high: about 38 lines of pixels.
-  expect(count(50)).toBeGreaterThan(30);
-  expect(count(50.8)).toBeGreaterThan(30);
-});
+it.each(['A4', 'LETTER'] as const)(
+  'prints the strip at 1:1 on %s: the check bars measure 50 mm and 2 in within 0.2 mm',
+  async (paper) => {
+    const dpi = 400;
+    const path = join(folder, `strip-${paper}.pdf`);
+    writeFileSync(path, await card({}, paper));
+    const pages = textOf(path).split('\f');
+    const at = pages.findIndex((p) => p.includes('marking strip at 1:1')) + 1;
+    expect(at).toBeGreaterThan(1);
+    const page = join(folder, `page-${paper}`);
+    execFileSync('pdftoppm', [
+      '-gray',
+      '-singlefile',
+      '-r',
+      String(dpi),
+      '-f',
+      String(at),
+      '-l',
+      String(at),
+      path,
+      page,
+    ]);
+    const runs = runsMm(readFileSync(`${page}.pgm`), dpi);
+    const count = (mm: number) => runs.filter((r) => Math.abs(r - mm) <= 0.2).length;
+    // A bar is 2.4 mm high: about 38 lines of pixels.
+    expect(count(50)).toBeGreaterThan(30);
+    expect(count(50.8)).toBeGreaterThan(30);
+  },
+);
 
 it.each(['RW2-16', 'RW2-63'])(
   'keeps its footer free on a full card of %s, and loses no caution',

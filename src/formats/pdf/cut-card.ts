@@ -1,11 +1,15 @@
-import { markText, stripDrawings, strippedEndDrawing } from '@/core/cut-back';
-import type { TerminationPlan } from '@/core/procedure';
+import { cutLengths, markText, strippedEndDrawing } from '@/core/cut-back';
+import type { Step, TerminationPlan } from '@/core/procedure';
 import { formatInchFraction, trimNumber } from '@/core/units';
+import { drawSteps } from './card-steps';
+import { drawStrip } from './card-strip';
 import { collect, MM, newDocument } from './document';
 import { drawDrawing } from './draw';
+import { box, heightOf, rule, sheetOf, text, type Doc, type Paper, type Sheet } from './sheet';
 
 export interface CutCard {
   readonly plan: TerminationPlan;
+  readonly steps: readonly Step[];
   readonly hash: string;
   readonly jobName: string;
   readonly place: string;
@@ -15,67 +19,52 @@ export interface CutCard {
   readonly printed: Date;
 }
 
-type Doc = PDFKit.PDFDocument;
+const DRAWING_MM = 60;
 
-const LEFT = 16 * MM;
-const RIGHT = 194 * MM;
-const WIDTH = RIGHT - LEFT;
-const STRIP_PIECE_MM = 250;
-const DRAWING_MM = 64;
-/** Nothing but the footer stands below this. */
-const FOOTER_TOP = 270 * MM;
-
-/** The cut card of one termination: one page with everything the hand needs, then the 1:1 strip. Bytes of a PDF. */
-export async function cutCardPdf(card: CutCard): Promise<Uint8Array<ArrayBuffer>> {
-  const doc = newDocument(`Cut card ${card.plan.tag}`, card.printed);
-  doc.addPage();
-  let y = header(doc, card);
-  y = drawing(doc, card, y);
-  y = marks(doc, card, y);
-  footer(doc, card);
-  y = columns(doc, card, y);
-  cautions(doc, card, y);
-  strip(doc, card);
+/** The cut card of one termination: what the hand needs, the steps, and the 1:1 strip. Bytes of a PDF. */
+export async function cutCardPdf(card: CutCard, paper: Paper = 'A4'): Promise<Uint8Array<ArrayBuffer>> {
+  const doc = newDocument(`Cut card ${card.plan.tag}`, card.printed, paper);
+  drawCutCard(doc, sheetOf(paper), card);
   return collect(doc);
 }
 
-function text(
-  doc: Doc,
-  value: string,
-  x: number,
-  y: number,
-  size: number,
-  options: { bold?: boolean; width?: number; align?: 'left' | 'right' } = {},
-): number {
-  doc
-    .font(options.bold ? 'bold' : 'regular')
-    .fontSize(size)
-    .fillColor('#000000');
-  const width = options.width ?? RIGHT - x;
-  doc.text(value, x, y, { width, align: options.align ?? 'left', lineGap: 1 });
-  return y + doc.heightOfString(value, { width, lineGap: 1 });
+/** Draws a card onto new pages of a document that may hold many. */
+export function drawCutCard(doc: Doc, sheet: Sheet, card: CutCard): void {
+  doc.addPage({ size: sheet.paper, margin: 0 });
+  let y = header(doc, sheet, card);
+  y = drawing(doc, sheet, card, y);
+  y = marks(doc, sheet, card, y);
+  footer(doc, sheet, card);
+  y = columns(doc, sheet, card, y);
+  cautions(doc, sheet, card, y);
+  if (card.steps.length > 0) drawSteps(doc, sheet, card.plan, card.steps);
+  drawStrip(doc, sheet, card.plan);
 }
 
-function rule(doc: Doc, y: number, weight = 1): void {
-  doc.moveTo(LEFT, y).lineTo(RIGHT, y).lineWidth(weight).stroke('#000000');
-}
-
-function header(doc: Doc, card: CutCard): number {
+function header(doc: Doc, sheet: Sheet, card: CutCard): number {
   const { plan } = card;
-  text(doc, plan.tag, LEFT, 14 * MM, 26, { bold: true, width: WIDTH * 0.6 });
-  text(doc, `${plan.size}${plan.provisional.length > 0 ? ' (provisional)' : ''}`, LEFT, 14 * MM, 26, {
-    bold: true,
-    align: 'right',
-    width: WIDTH,
-  });
-  text(doc, card.cable, LEFT, 25 * MM, 10, { bold: true });
-  text(doc, `${card.place} · ${card.jobName}`, LEFT, 30 * MM, 10);
+  text(doc, sheet, plan.tag, sheet.left, 14 * MM, 26, { bold: true, width: sheet.width * 0.6 });
+  text(
+    doc,
+    sheet,
+    `${plan.size}${plan.provisional.length > 0 ? ' (provisional)' : ''}`,
+    sheet.left,
+    14 * MM,
+    26,
+    {
+      bold: true,
+      align: 'right',
+      width: sheet.width,
+    },
+  );
+  text(doc, sheet, card.cable, sheet.left, 25 * MM, 10, { bold: true });
+  text(doc, sheet, `${card.place} · ${card.jobName}`, sheet.left, 30 * MM, 10);
   const parts = [
     plan.ringWords,
     plan.adaptor ? `adaptor ${plan.adaptor}` : 'no adaptor',
     [...plan.outside, ...plan.inside].join('; '),
   ];
-  let y = text(doc, parts.filter(Boolean).join(' · '), LEFT, 35 * MM, 10) + 2 * MM;
+  let y = text(doc, sheet, parts.filter(Boolean).join(' · '), sheet.left, 35 * MM, 10) + 2 * MM;
   const warn = card.stale
     ? 'STALE: a measurement or the place has changed since this was planned. Do not cut by this card.'
     : plan.provisional.length > 0
@@ -83,94 +72,133 @@ function header(doc: Doc, card: CutCard): number {
       : null;
   if (warn !== null) {
     doc
-      .rect(LEFT, y, WIDTH, 8 * MM)
+      .rect(sheet.left, y, sheet.width, 8 * MM)
       .lineWidth(1.5)
       .stroke('#000000');
-    text(doc, warn, LEFT + 6, y + 6, 10, { bold: true, width: WIDTH - 12 });
+    text(doc, sheet, warn, sheet.left + 6, y + 6, 10, { bold: true, width: sheet.width - 12 });
     y += 10 * MM;
   }
-  rule(doc, y, 1.5);
+  rule(doc, sheet, y, 1.5);
   return y + 2 * MM;
 }
 
-function drawing(doc: Doc, { plan }: CutCard, y: number): number {
+function drawing(doc: Doc, sheet: Sheet, { plan }: CutCard, y: number): number {
   if (!plan.cut) return y;
   const picture = strippedEndDrawing(
     { cut: plan.cut, ...plan.diameters, armour: plan.armour, cores: plan.cores },
     560,
   );
-  const scale = WIDTH / picture.width;
+  const scale = sheet.width / picture.width;
   const shrink = Math.min(1, (DRAWING_MM * MM) / (picture.height * scale));
-  drawDrawing(doc, picture, LEFT + (WIDTH - picture.width * scale * shrink) / 2, y, scale * shrink);
+  drawDrawing(
+    doc,
+    picture,
+    sheet.left + (sheet.width - picture.width * scale * shrink) / 2,
+    y,
+    scale * shrink,
+  );
   return y + picture.height * scale * shrink + 2 * MM;
 }
 
-function marks(doc: Doc, { plan }: CutCard, top: number): number {
+const FROM = {
+  hub: 'From the hub’s edge, with the fitting on',
+  coreEnd: 'From the end of each core',
+} as const;
+
+function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
   const { cut } = plan;
   if (!cut) {
-    const why = [...plan.planOnly, ...plan.cutRefusal].map((p) => p.message).join('; ');
-    return text(doc, `No marks: ${why}.`, LEFT, top, 11, { bold: true }) + 4 * MM;
+    const why = [...plan.planOnly, ...plan.cutRefusal, ...plan.sealRefusal].map((p) => p.message).join('; ');
+    return text(doc, sheet, `No marks: ${why}.`, sheet.left, top, 11, { bold: true }) + 4 * MM;
   }
-  rule(doc, top);
+  rule(doc, sheet, top);
   let y = top + 2 * MM;
-  const at = [LEFT, LEFT + 38 * MM, LEFT + 60 * MM, LEFT + 84 * MM, LEFT + 108 * MM];
+  const at = [
+    sheet.left,
+    sheet.left + 38 * MM,
+    sheet.left + 60 * MM,
+    sheet.left + 84 * MM,
+    sheet.left + 108 * MM,
+  ];
   ['From the cable end', 'mm', 'in', 'blade at most', 'then'].forEach((h, i) =>
-    text(doc, h, at[i] ?? LEFT, y, 8, { width: 40 * MM }),
+    text(doc, sheet, h, at[i] ?? sheet.left, y, 8, { width: 40 * MM }),
   );
   y += 5 * MM;
   for (const mark of cut.marks) {
-    text(doc, mark.title, at[0] ?? LEFT, y + 3, 11, { bold: true });
-    text(doc, trimNumber(mark.atMm, 1), at[1] ?? LEFT, y, 16, { bold: true });
-    text(doc, formatInchFraction(mark.atMm, 32), at[2] ?? LEFT, y + 3, 11);
+    text(doc, sheet, mark.title, at[0] ?? sheet.left, y + 3, 11, { bold: true });
+    text(doc, sheet, trimNumber(mark.fromDatumMm, 1), at[1] ?? sheet.left, y, 16, { bold: true });
+    text(doc, sheet, formatInchFraction(mark.fromDatumMm, 32), at[2] ?? sheet.left, y + 3, 11);
     text(
       doc,
+      sheet,
       mark.guard.maxDepthMm === null ? 'by eye' : `${mark.guard.maxDepthMm.toFixed(1)} mm`,
-      at[3] ?? LEFT,
+      at[3] ?? sheet.left,
       y + 3,
       11,
     );
-    const end = text(doc, mark.check, at[4] ?? LEFT, y + 2, 8.5, { width: RIGHT - (at[4] ?? LEFT) });
+    const check = mark.datum === 'cableEnd' ? mark.check : `${FROM[mark.datum]}. ${mark.check}`;
+    const end = text(doc, sheet, check, at[4] ?? sheet.left, y + 2, 8.5, {
+      width: sheet.right - (at[4] ?? sheet.left),
+    });
     y = Math.max(y + 7.5 * MM, end + 1 * MM);
   }
   text(
     doc,
-    `Armour on the cone ${markText(cut.armour.mm, cut.unit)} ${cut.unit} (${trimNumber(cut.armour.minMm, 1)}–${trimNumber(cut.armour.maxMm, 1)} mm) · inner sheath ${markText(cut.stub.mm, cut.unit)} ${cut.unit} · tails ${markText(cut.tails.mm, cut.unit)} ${cut.unit} · cable used ${trimNumber(cut.consumedMm, 1)} mm`,
-    LEFT,
+    sheet,
+    `${cutLengths(cut)
+      .map(
+        ({ name, length }) =>
+          `${name} ${markText(length.mm, cut.unit)} ${cut.unit} (${trimNumber(length.minMm, 1)}–${trimNumber(length.maxMm, 1)} mm)`,
+      )
+      .join(' · ')} · cable used ${trimNumber(cut.consumedMm, 1)} mm`,
+    sheet.left,
     y,
-    9,
+    8.5,
   );
+  if (cut.coreTails.length > 0)
+    y =
+      text(
+        doc,
+        sheet,
+        `Tails by core, from the sheath: ${cut.coreTails.map((t) => `${t.core} ${markText(t.mm, cut.unit)}`).join(' · ')} ${cut.unit}`,
+        sheet.left,
+        y + 5 * MM,
+        8.5,
+      ) -
+      4 * MM;
   return y + 6 * MM;
 }
 
 const GAP = 8 * MM;
-const HALF = (WIDTH - GAP) / 2;
+const halfOf = (sheet: Sheet): number => (sheet.width - GAP) / 2;
 
 /** Slide-on list at the left, stages at the right. Returns where the left column ends: the cautions go on there. */
-function columns(doc: Doc, { plan }: CutCard, top: number): number {
-  rule(doc, top);
+function columns(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
+  rule(doc, sheet, top);
   const heading = top + 2 * MM;
-  text(doc, 'On the cable before the first cut, in this order', LEFT, heading, 10, {
+  text(doc, sheet, 'On the cable before the first cut, in this order', sheet.left, heading, 10, {
     bold: true,
-    width: HALF,
+    width: halfOf(sheet),
   });
   let left = heading + 6 * MM;
   plan.slideOn.forEach((s, i) => {
-    box(doc, LEFT, left);
+    box(doc, sheet.left, left);
     left =
       text(
         doc,
+        sheet,
         `${i + 1}. ${[s.name, s.facing, s.trim].filter(Boolean).join(', ')}`,
-        LEFT + 6 * MM,
+        sheet.left + 6 * MM,
         left,
         9.5,
-        { width: HALF - 6 * MM },
+        { width: halfOf(sheet) - 6 * MM },
       ) +
       2.2 * MM;
   });
-  const x = LEFT + HALF + GAP;
-  text(doc, `Tighten, by ${plan.family.sheet}, revision ${plan.family.revision}`, x, heading, 10, {
+  const x = sheet.left + halfOf(sheet) + GAP;
+  text(doc, sheet, `Tighten, by ${plan.family.sheet}, revision ${plan.family.revision}`, x, heading, 10, {
     bold: true,
-    width: HALF,
+    width: halfOf(sheet),
   });
   let right = heading + 6 * MM;
   plan.stages.forEach((s, i) => {
@@ -179,90 +207,98 @@ function columns(doc: Doc, { plan }: CutCard, top: number): number {
       .filter((v) => v !== null)
       .map((v) => trimNumber(v, 1));
     const line = `${i + 1}. ${s.title}${s.phase === 'makeOff' ? ' (undo again, look, decide)' : ''}: ${s.words}`;
-    right = text(doc, line, x + 6 * MM, right, 9.5, { width: HALF - 6 * MM, bold: true });
+    right = text(doc, sheet, line, x + 6 * MM, right, 9.5, { width: halfOf(sheet) - 6 * MM, bold: true });
     right =
       text(
         doc,
+        sheet,
         `turn the ${s.member}, hold the ${s.held}${spanners.length > 0 ? `, spanners ${[...new Set(spanners)].join(' and ')} mm` : ''}. ${s.see}`,
         x + 6 * MM,
         right,
         8.5,
-        { width: HALF - 6 * MM },
+        { width: halfOf(sheet) - 6 * MM },
       ) +
       1.6 * MM;
   });
-  return left + 2 * MM;
+  return compound(doc, sheet, plan, left) + 2 * MM;
 }
 
-/** A place for initials. */
-function box(doc: Doc, x: number, y: number): void {
-  doc
-    .rect(x, y, 4 * MM, 4 * MM)
-    .lineWidth(0.8)
-    .stroke('#000000');
+const table = (points: readonly { c: number; minutes: number }[]): string =>
+  points.map((p) => `${trimNumber(p.c, 1)} °C ${p.minutes}`).join(', ');
+
+/** What goes into the chamber, how much, for how long. Nothing for a gland without one. */
+function compound(doc: Doc, sheet: Sheet, plan: TerminationPlan, top: number): number {
+  const { seal } = plan;
+  if (seal === null) return top;
+  const width = halfOf(sheet);
+  const packs = seal.packs.packs.map((p) => `${p.count} × ${p.part} (${trimNumber(p.ml, 1)} mL)`).join(', ');
+  let y =
+    text(
+      doc,
+      sheet,
+      `Compound: ${seal.product}, ${trimNumber(seal.needMl, 1)} mL`,
+      sheet.left,
+      top + 1 * MM,
+      10,
+      {
+        bold: true,
+        width,
+      },
+    ) +
+    1 * MM;
+  for (const line of [
+    `${packs}; ${trimNumber(seal.packs.leftoverMl, 1)} mL left over${seal.stickMm === null ? '' : `; ${seal.stickMm} mm of stick`}. ${seal.sheet.title}, revision ${seal.sheet.revision}.`,
+    `Pot life, minutes: ${table(seal.potLife)}. Between two take the hotter; hotter than the last: do not mix.`,
+    `Cure, minutes: ${table(seal.cure)}. Between two take the colder; colder than the first: warm the work.`,
+    'Batch _______________  expiry ______________  mixed at ________  work ______ °C  hard at ________',
+  ])
+    y = text(doc, sheet, line, sheet.left, y, 8, { width }) + 1 * MM;
+  return y;
 }
 
 const ALWAYS = [
   'Isolate, lock and prove dead before opening. Permit and gas test where the area asks for them: tablets, testers and power tools are ignition sources.',
   'Sharp armour; blades away from the body; eyes and hands covered; dust when sawing.',
-  'The certificate belongs to the exact parts and procedure of the product’s own sheet in the revision in hand. A deviation leads to redo, replan or stop.',
+  'The certificate belongs to the exact parts, compound and procedure of the product’s own sheet in the revision in hand. A deviation leads to redo, replan or stop.',
 ] as const;
 
-function cautions(doc: Doc, { plan }: CutCard, top: number): void {
-  let y = text(doc, 'Cautions', LEFT, top, 10, { bold: true, width: HALF }) + 1.5 * MM;
-  let width = HALF;
-  for (const line of [...ALWAYS, ...plan.cautions]) {
-    doc.font('regular').fontSize(8.5);
-    if (y + doc.heightOfString(line, { width: width - 4 * MM, lineGap: 1 }) > FOOTER_TOP - 1 * MM) {
+function cautions(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): void {
+  let y = text(doc, sheet, 'Cautions', sheet.left, top, 10, { bold: true, width: halfOf(sheet) }) + 1.5 * MM;
+  let width = halfOf(sheet);
+  for (const line of [...ALWAYS, ...plan.cautions, ...(plan.seal?.cautions ?? [])]) {
+    if (y + heightOf(doc, line, 8.5, width - 4 * MM) > sheet.footerTop - 1 * MM) {
       // A caution is never squeezed out: what has no room goes on the next page.
-      doc.addPage();
-      width = WIDTH;
-      y = text(doc, `${plan.tag}, cautions continued`, LEFT, 14 * MM, 11, { bold: true }) + 3 * MM;
+      doc.addPage({ size: sheet.paper, margin: 0 });
+      width = sheet.width;
+      y =
+        text(doc, sheet, `${plan.tag}, cautions continued`, sheet.left, 14 * MM, 11, { bold: true }) + 3 * MM;
     }
-    doc.rect(LEFT, y + 1, 2, 8).fill('#000000');
-    y = text(doc, line, LEFT + 4 * MM, y, 8.5, { width: width - 4 * MM }) + 1 * MM;
+    doc.rect(sheet.left, y + 1, 2, 8).fill('#000000');
+    y = text(doc, sheet, line, sheet.left + 4 * MM, y, 8.5, { width: width - 4 * MM }) + 1 * MM;
   }
 }
 
-function footer(doc: Doc, card: CutCard): void {
-  const y = 281 * MM;
-  rule(doc, FOOTER_TOP);
+function footer(doc: Doc, sheet: Sheet, card: CutCard): void {
+  const y = sheet.bottom;
+  rule(doc, sheet, sheet.footerTop);
   text(
     doc,
+    sheet,
     card.signedBy
       ? `Signed at the bench by ${card.signedBy}`
       : 'Fitter                                           Inspector                                           Date',
-    LEFT,
+    sheet.left,
     y - 8 * MM,
     9,
   );
-  text(doc, `Plan ${card.hash}`, LEFT, y, 7.5);
+  text(doc, sheet, `Plan ${card.hash}`, sheet.left, y, 7.5);
   text(
     doc,
+    sheet,
     `printed ${card.printed.toISOString().slice(0, 16).replace('T', ' ')} UTC · Amber Collar`,
-    LEFT,
+    sheet.left,
     y,
     7.5,
-    { align: 'right', width: WIDTH },
+    { align: 'right', width: sheet.width },
   );
-}
-
-function strip(doc: Doc, { plan }: CutCard): void {
-  if (!plan.cut) return;
-  const pieces = stripDrawings(plan.cut, plan.tag, STRIP_PIECE_MM);
-  const perPage = 3;
-  pieces.forEach((piece, i) => {
-    if (i % perPage === 0) {
-      doc.addPage({ size: 'A4', layout: 'landscape', margin: 0 });
-      text(
-        doc,
-        `${plan.tag}: marking strip at 1:1. Print at 100 %, check the bars with a rule, cut out, lay along the cable with 0 at its end.`,
-        16 * MM,
-        12 * MM,
-        10,
-        { width: 265 * MM },
-      );
-    }
-    drawDrawing(doc, piece, 16 * MM, (24 + (i % perPage) * 58) * MM, MM);
-  });
 }

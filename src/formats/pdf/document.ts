@@ -9,9 +9,9 @@ const folder = join(process.cwd(), 'node_modules/@fontsource/archivo/files');
 export const MM = 72 / 25.4;
 
 /** A fresh document with the shipped faces embedded. `created` is an argument, so that the same plan gives the same file. */
-export function newDocument(title: string, created: Date): PDFKit.PDFDocument {
+export function newDocument(title: string, created: Date, paper: 'A4' | 'LETTER' = 'A4'): PDFKit.PDFDocument {
   const doc = new PDFDocument({
-    size: 'A4',
+    size: paper,
     margin: 0,
     autoFirstPage: false,
     info: {
@@ -26,13 +26,22 @@ export function newDocument(title: string, created: Date): PDFKit.PDFDocument {
   return doc;
 }
 
-/** All bytes of a finished document. */
-export function collect(doc: PDFKit.PDFDocument): Promise<Uint8Array<ArrayBuffer>> {
-  return new Promise((resolve, reject) => {
-    const chunks: Buffer[] = [];
+/** Takes in the bytes of a document while it is being written. `finish` ends it and gives all of them. */
+export function collecting(doc: PDFKit.PDFDocument): { finish: () => Promise<Uint8Array<ArrayBuffer>> } {
+  const chunks: Buffer[] = [];
+  const done = new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));
     doc.on('end', () => resolve(new Uint8Array(Buffer.concat(chunks))));
     doc.on('error', reject);
-    doc.end();
   });
+  return {
+    finish: () => {
+      doc.end();
+      return done;
+    },
+  };
 }
+
+/** All bytes of a document that is written. */
+export const collect = (doc: PDFKit.PDFDocument): Promise<Uint8Array<ArrayBuffer>> =>
+  collecting(doc).finish();

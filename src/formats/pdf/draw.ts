@@ -12,6 +12,11 @@ const GREY: Readonly<Record<Role, string>> = {
   core2: '#303030',
   core3: '#dedede',
   conductor: '#ffffff',
+  body: '#f2f2f2',
+  metal: '#c4c4c4',
+  seal: '#8c8c8c',
+  compound: '#d4d4d4',
+  wall: '#ececec',
   dimension: '#000000',
   mark: '#000000',
   guide: '#555555',
@@ -78,7 +83,8 @@ function hatch(doc: Doc, points: readonly Point[], pattern: string): void {
   path(doc, points, true);
   doc.clip();
   for (let x = x1 - lean; x < x2 + lean; x += step) {
-    doc.moveTo(x, y2).lineTo(x + lean, y1);
+    if (pattern === 'rings') doc.moveTo(x, y2).lineTo(x, y1);
+    else doc.moveTo(x, y2).lineTo(x + lean, y1);
     if (pattern === 'braid') doc.moveTo(x, y1).lineTo(x + lean, y2);
   }
   doc.lineWidth(0.9).stroke('#444444');

@@ -23,6 +23,7 @@ import {
   type BenchAct,
   type CollarState,
   type LookDecision,
+  type MixRecord,
   type PlanRequest,
   type Progress,
   type Step,
@@ -88,13 +89,21 @@ export const readingsOfEnd = (readings: readonly StoredReading[], end: 'A' | 'B'
 
 export function actsOf(events: readonly StoredEvent[]): BenchAct[] {
   return events.map((e) => {
-    const body = e.body as { fingerprint?: string; decision?: LookDecision } | null;
+    const body = e.body as {
+      fingerprint?: string;
+      decision?: LookDecision;
+      mix?: MixRecord;
+      tempC?: number;
+    } | null;
     return {
       stepId: e.stepId,
       kind: e.kind as BenchAct['kind'],
       fingerprint: body?.fingerprint ?? null,
       decision: body?.decision ?? null,
       actor: e.actor,
+      at: e.at,
+      mix: body?.mix ?? null,
+      tempC: body?.tempC ?? null,
     };
   });
 }
@@ -124,7 +133,16 @@ export function assess(input: AssessInput): Assessment {
   const missing = needed.filter((q) => measured[q] === null);
   const request: PlanRequest | null =
     core && measureProblems.length === 0
-      ? { tag, input: core, routeMm: row.tailMm, spareMm: row.spareMm, unit: job.unit }
+      ? {
+          tag,
+          input: core,
+          routeMm: row.tailMm,
+          spareMm: row.spareMm,
+          unit: job.unit,
+          terminals: row.terminals,
+          compound: row.compound,
+          compounds: catalogue.compounds,
+        }
       : null;
   const choice = request && missing.length === 0 ? choose(request.input, catalogueView(catalogue)) : null;
   const family = input.planFamily;

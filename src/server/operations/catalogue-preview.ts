@@ -50,7 +50,7 @@ export function previewCatalogue(text: string, now: Date): Promise<Result<Catalo
     return ok({
       name: read.value.name,
       families,
-      parts: read.value.adaptors.length + read.value.accessories.length,
+      parts: read.value.adaptors.length + read.value.accessories.length + (read.value.compounds ?? []).length,
     });
   });
 }
@@ -103,6 +103,7 @@ export function exportCatalogue(now: Date): Promise<Result<string>> {
       families: stored.families.map((f) => f.family),
       adaptors: stored.adaptors,
       accessories: stored.accessories,
+      compounds: stored.compounds,
     };
     return ok(`${JSON.stringify(file, null, 2)}\n`);
   });

@@ -134,6 +134,14 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
           hash: hashOf(part),
           body: JSON.stringify(part),
         });
+      for (const compound of file.compounds ?? [])
+        await insertPartRevision(tx, {
+          importId,
+          kind: 'compound',
+          partNumber: compound.product,
+          hash: hashOf(compound),
+          body: JSON.stringify(compound),
+        });
     }
     return ok({
       name: file.name,
@@ -145,7 +153,7 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
         state,
         missing: missing.map((m) => `${m.path}: ${m.message}`),
       })),
-      parts: file.adaptors.length + file.accessories.length,
+      parts: file.adaptors.length + file.accessories.length + (file.compounds ?? []).length,
     });
   });
 }

@@ -15,6 +15,7 @@ export function cutCard(ref: TerminationRef, now: Date): Promise<Result<Uint8Arr
     return ok(
       await cutCardPdf({
         plan: assessment.plan.plan,
+        steps: assessment.steps,
         hash: assessment.plan.planHash,
         jobName: job.name,
         place: row.place

@@ -1,6 +1,6 @@
 import { ok, refuse, type Result } from '@/core/kernel';
 import { eventHash, GENESIS, type EventContent } from '@/core/inspection';
-import { LOOK_DECISIONS, mayConfirm, type LookDecision } from '@/core/procedure';
+import { LOOK_DECISIONS, mayConfirm, type LookDecision, type MixRecord } from '@/core/procedure';
 import { appendEvent, findEvent, lockTermination, type Tx } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { operation } from '../transaction';
@@ -29,6 +29,17 @@ export interface ConfirmInput {
   readonly decision: LookDecision | null;
   /** When the hand confirmed it, by the bench's clock. */
   readonly at: string;
+  /** Pack and temperature, at a mix step. */
+  readonly mix?: MixRecord | null;
+  /** The length the step asks to be measured, mm. */
+  readonly measuredMm?: number | null;
+}
+
+export interface ConfirmOutcome {
+  /** The very same event had arrived before. */
+  readonly repeated: boolean;
+  /** Set when the mix came too late: it is recorded as waste, and why. */
+  readonly waste: string | null;
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
@@ -44,6 +55,12 @@ function checkInput(input: ConfirmInput, now: Date): Result<null> {
     return refuse('at', 'the clock of this device runs ahead: set it before you go on', input.at);
   if (input.decision !== null && !LOOK_DECISIONS.includes(input.decision))
     return refuse('decision', 'is not a decision', input.decision);
+  const mm = input.measuredMm ?? null;
+  if (mm !== null && !(Number.isFinite(mm) && mm > 0 && mm < 5000))
+    return refuse('measuredMm', 'is not a length', mm);
+  const { mix = null } = input;
+  if (mix !== null && (typeof mix.batch !== 'string' || mix.batch.length > 40 || !Number.isFinite(mix.tempC)))
+    return refuse('mix', 'batch, expiry date and temperature are not in order', mix);
   return ok(null);
 }
 
@@ -53,8 +70,8 @@ export function confirmStep(
   input: ConfirmInput,
   actor: Actor,
   now: Date,
-): Promise<Result<{ repeated: boolean }>> {
-  return operation<{ repeated: boolean }>(async (tx) => {
+): Promise<Result<ConfirmOutcome>> {
+  return operation<ConfirmOutcome>(async (tx) => {
     const valid = checkInput(input, now);
     if (!valid.ok) return valid;
     const named = await requireTermination(tx, ref);
@@ -63,7 +80,7 @@ export function confirmStep(
     const already = await findEvent(tx, input.id);
     if (already) {
       return already.terminationId === named.value.row.id && already.stepId === input.stepId
-        ? ok({ repeated: true })
+        ? ok({ repeated: true, waste: null })
         : refuse('id', 'this event id belongs to something else', input.id);
     }
     const found = await assessOne(tx, ref);
@@ -78,10 +95,31 @@ export function confirmStep(
         acts: assessment.acts,
         stale: assessment.stale,
         provisional: assessment.plan.plan.provisional,
+        seal: assessment.plan.plan.seal,
         secondPerson: job.secondPerson,
       },
-      { stepId: input.stepId, fingerprint: input.fingerprint, decision: input.decision, actor: actor.name },
+      { ...input, actor: actor.name },
     );
+    const late = may.ok ? null : (may.problems.find((p) => p.path === 'potLife')?.message ?? null);
+    if (late !== null) {
+      // Too late is not only refused: what was mixed is gone, and the record says so.
+      await append(
+        tx,
+        assessment,
+        {
+          id: input.id,
+          stepId: input.stepId,
+          kind: 'waste',
+          actor: actorName(actor),
+          at: input.at,
+          body: { title: 'Mix declared waste', reason: late },
+          planHash: assessment.plan.planHash,
+        },
+        now,
+      );
+      await refreshSummaries(tx, job, [assessment.row.id]);
+      return ok({ repeated: false, waste: late });
+    }
     if (!may.ok) return may;
     const step = may.value;
     await append(
@@ -90,7 +128,7 @@ export function confirmStep(
       {
         id: input.id,
         stepId: step.id,
-        kind: step.kind === 'look' || step.kind === 'sign' ? step.kind : 'confirm',
+        kind: step.kind === 'look' || step.kind === 'sign' || step.kind === 'mix' ? step.kind : 'confirm',
         actor: actorName(actor),
         at: input.at,
         body: {
@@ -98,12 +136,14 @@ export function confirmStep(
           title: step.title,
           ...(input.decision ? { decision: input.decision } : {}),
           ...(step.figure ? { figure: step.figure } : {}),
+          ...(step.kind === 'mix' && input.mix ? { mix: input.mix } : {}),
+          ...(step.accept ? { measuredMm: input.measuredMm ?? null } : {}),
         },
         planHash: assessment.plan.planHash,
       },
       now,
     );
     await refreshSummaries(tx, job, [assessment.row.id]);
-    return ok({ repeated: false });
+    return ok({ repeated: false, waste: null });
   });
 }

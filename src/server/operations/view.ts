@@ -1,11 +1,21 @@
 import { ok, type Result } from '@/core/kernel';
 import { wayWords, type Candidate } from '@/core/gland-selection';
 import { slideOnList } from '@/core/make-off';
+import type { Family } from '@/core/catalogue';
 import { partsOf, planTermination } from '@/core/procedure';
+import { lookAlikes, type LookAlike } from '@/core/tightening';
 import type { CandidateView, JobView, SummaryView, TerminationView } from '@/core/termination-view';
-import { database, listJobs, loadCatalogue, loadScheduleRows, loadSummaries, type JobRow } from '@/data';
+import {
+  database,
+  listJobs,
+  loadCatalogue,
+  loadRevisionsOf,
+  loadScheduleRows,
+  loadSummaries,
+  type JobRow,
+} from '@/data';
 import { guarded } from '../guard';
-import { catalogueView } from './assess';
+import { catalogueView, type Assessment } from './assess';
 import { reviewChange, whyNot } from './choose';
 import { assessOne, requireJob, type TerminationRef } from './load';
 
@@ -70,6 +80,25 @@ function candidateView(
   };
 }
 
+/** For each stage of the plan, what another sheet or another revision of this one asks for at the same-looking stage. */
+async function lookAlikesOf(
+  { plan, measured }: Assessment,
+  inForce: readonly Family[],
+): Promise<Record<string, LookAlike[]>> {
+  if (plan === null) return {};
+  const { code, revision } = plan.plan.family;
+  const revisions = await loadRevisionsOf(database(), code);
+  const own = revisions.find((f) => f.sheet.revision === revision);
+  if (!own) return {};
+  const all = [...revisions, ...inForce.filter((f) => f.code !== code)];
+  return Object.fromEntries(
+    plan.plan.stages.map((stage) => [
+      stage.id,
+      lookAlikes(stage, own, all, measured.outerSheath?.interval.max ?? 0),
+    ]),
+  );
+}
+
 /** One termination with everything the interface shows of it. */
 export function viewTermination(ref: TerminationRef): Promise<Result<TerminationView>> {
   return guarded<TerminationView>(async () => {
@@ -91,6 +120,13 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
       routeMm: row.cable.routeMm,
       tailMm: row.tailMm,
       spareMm: row.spareMm,
+      terminals: row.terminals,
+      compound: row.compound,
+      acts: assessment.acts,
+      lookAlikes: await lookAlikesOf(
+        assessment,
+        catalogue.families.map((f) => f.family),
+      ),
       cableId: row.cable.id,
       versions: { cable: row.cable.version, A: schedule?.a.version ?? 0, B: schedule?.b.version ?? 0 },
       cableType: row.cableType,

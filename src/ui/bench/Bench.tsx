@@ -1,20 +1,24 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState, useSyncExternalStore } from 'react';
-import { LOOK_DECISIONS, LOOK_BUTTONS, type ArcStation, type Step } from '@/core/procedure';
+import type { ArcStation, LookDecision, Step } from '@/core/procedure';
 import type { TerminationView } from '@/core/termination-view';
+import { trimNumber } from '@/core/units';
 import { Caution } from '../common/Caution';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
 import { ActorField } from '../shell/TopBar';
 import { useActor } from '../shell/actor';
 import { useShortcuts } from '../shell/shortcuts';
-import type { TerminationActions } from '../termination/actions';
+import type { ConfirmMore, TerminationActions } from '../termination/actions';
 import { ReviewPanel } from '../termination/ReviewPanel';
 import { BenchCollar } from './BenchCollar';
 import { BenchMeasure } from './BenchMeasure';
 import { HoldButton } from './HoldButton';
 import { MarkStrip } from './MarkStrip';
+import { EMPTY_MIX, MixForm, readMix } from './MixForm';
+import { RecutForm } from './RecutForm';
+import { StepClock } from './StepClock';
 import { useConfirm } from './use-confirm';
 import { useWakeLock } from './use-wake-lock';
 import styles from './Bench.module.css';
@@ -55,7 +59,7 @@ export function Bench({ view, actions }: Props) {
   const measuring = measuringFor !== null && measuringFor === view.plan?.hash;
   const setMeasuring = (on: boolean) => setMeasuringFor(on ? (view.plan?.hash ?? null) : null);
   const wake = useWakeLock();
-  const { confirmStep, unsent, sending, problems } = useConfirm(reference, actions.confirmStep);
+  const { confirmStep, unsent, sending, problems, waste } = useConfirm(reference, actions.confirmStep);
   const index = view.steps.findIndex((s) => s.id === view.nextStep);
   const shown = view.steps.find((s) => s.id === looking) ?? view.steps[index] ?? null;
   const at = shown ? view.steps.indexOf(shown) : view.steps.length - 1;
@@ -153,15 +157,18 @@ export function Bench({ view, actions }: Props) {
           )
         ) : (
           <StepScreen
+            key={shown.id}
             view={view}
             step={shown}
             current={shown.id === view.nextStep}
             busy={sending || unsent}
             problems={problems}
-            onConfirm={(decision) => {
+            onConfirm={(decision, more) => {
               setLooking(null);
-              confirmStep(shown, decision);
+              confirmStep(shown, decision, more);
             }}
+            actions={actions}
+            waste={waste}
             onBack={() => setLooking(view.steps[at - 1]?.id ?? null)}
             onReturn={() => setLooking(null)}
             onMeasure={() => setMeasuring(true)}
@@ -230,16 +237,32 @@ function Message({
 }
 
 interface StepScreenProps {
+  readonly actions: TerminationActions;
+  readonly waste: string | null;
   readonly view: TerminationView;
   readonly step: Step;
   readonly current: boolean;
   readonly busy: boolean;
   readonly problems: Parameters<typeof Problems>[0]['problems'];
-  readonly onConfirm: (decision: (typeof LOOK_DECISIONS)[number] | null) => void;
+  readonly onConfirm: (decision: LookDecision | null, more?: ConfirmMore) => void;
   readonly onBack: () => void;
   readonly onReturn: () => void;
   readonly onMeasure: () => void;
 }
+
+const WORDS: Readonly<Record<Step['kind'], string>> = {
+  sign: 'Hold: sign',
+  hold: 'Hold: checked',
+  mix: 'Hold: mixed now',
+  cure: 'Hold: it is hard',
+  look: '',
+  confirm: 'Hold: done',
+};
+const confirmWords = (step: Step): string =>
+  step.station === 'cut' && step.kind === 'confirm' ? 'Hold: marked and cut' : WORDS[step.kind];
+
+/** A length typed at the bench; what cannot be read is refused by the server with its field. */
+const readMm = (text: string): number => Number(text.trim().replace(',', '.'));
 
 function StepScreen({
   view,
@@ -251,10 +274,16 @@ function StepScreen({
   onBack,
   onReturn,
   onMeasure,
+  actions,
+  waste,
 }: StepScreenProps) {
   const { name } = useActor();
   const cut = view.plan?.plan.cut ?? null;
   const done = view.done.includes(step.id);
+  const [measured, setMeasured] = useState('');
+  const [mix, setMix] = useState(EMPTY_MIX);
+  const [recutting, setRecutting] = useState(false);
+  const ready = step.kind !== 'mix' || readMix(mix) !== null;
   return (
     <div className={styles.step}>
       <p className={styles.eyebrow}>
@@ -296,7 +325,27 @@ function StepScreen({
         </ul>
       ) : null}
       {step.caution ? <Caution>{step.caution}</Caution> : null}
+      {current && waste !== null ? <Caution tone="hold">{waste}</Caution> : null}
+      {current ? <StepClock view={view} actions={actions} step={step} /> : null}
+      {current && step.kind === 'mix' ? <MixForm value={mix} onChange={setMix} /> : null}
+      {current && step.accept ? (
+        <label className={styles.accept}>
+          {step.accept.label}, as cut
+          <input
+            className={styles.asCut}
+            name="AsCut"
+            inputMode="decimal"
+            autoComplete="off"
+            value={measured}
+            onChange={(e) => setMeasured(e.target.value)}
+          />
+          <span>
+            mm, {trimNumber(step.accept.minMm, 1)}–{trimNumber(step.accept.maxMm, 1)} asked for
+          </span>
+        </label>
+      ) : null}
       <Problems problems={problems} />
+      {recutting ? <RecutForm view={view} actions={actions} onDone={() => setRecutting(false)} /> : null}
       {current && name.trim() === '' ? (
         <Caution tone="hold">Type your name at the top: the record says who.</Caution>
       ) : null}
@@ -314,14 +363,14 @@ function StepScreen({
             To the next step
           </button>
         ) : step.kind === 'look' ? (
-          LOOK_DECISIONS.map((decision) => (
+          (step.branches ?? []).map((branch) => (
             <HoldButton
-              key={decision}
-              quiet={decision !== 'clamped'}
+              key={branch.decision}
+              quiet={branch.backTo !== null}
               disabled={busy || name.trim() === ''}
-              onConfirm={() => onConfirm(decision)}
+              onConfirm={() => onConfirm(branch.decision)}
             >
-              {LOOK_BUTTONS[decision]}
+              {branch.button}
             </HoldButton>
           ))
         ) : (
@@ -329,14 +378,22 @@ function StepScreen({
             <button type="button" className={styles.back} onClick={onMeasure}>
               Measured…
             </button>
-            <HoldButton disabled={busy || name.trim() === ''} onConfirm={() => onConfirm(null)}>
-              {step.kind === 'sign'
-                ? 'Hold: sign'
-                : step.kind === 'hold'
-                  ? 'Hold: checked'
-                  : step.station === 'cut'
-                    ? 'Hold: marked and cut'
-                    : 'Hold: done'}
+            {step.station === 'cut' || step.station === 'makeOff' ? (
+              <button type="button" className={styles.back} onClick={() => setRecutting(!recutting)}>
+                Damaged…
+              </button>
+            ) : null}
+            <HoldButton
+              disabled={busy || name.trim() === '' || !ready}
+              onConfirm={() => {
+                const pack = step.kind === 'mix' ? readMix(mix) : null;
+                onConfirm(null, {
+                  ...(pack ? { mix: pack } : {}),
+                  ...(step.accept && measured.trim() !== '' ? { measuredMm: readMm(measured) } : {}),
+                });
+              }}
+            >
+              {confirmWords(step)}
             </HoldButton>
           </>
         )}

@@ -1,6 +1,9 @@
 import type { CutPlan } from '@/core/cut-back';
 import styles from './MarkStrip.module.css';
 
+/** Marks under which the armour comes to light. */
+const OUTER: ReadonlySet<string> = new Set(['outerSheath', 'firstJacket', 'jacket']);
+
 /** The piece of cable in front of the fitter, to scale: where this mark lies, and those that are already cut. */
 export function MarkStrip({
   cut,
@@ -12,10 +15,11 @@ export function MarkStrip({
   readonly text: string;
 }) {
   const mark = cut.marks.find((m) => m.id === markId);
-  if (!mark) return null;
+  // A cut made with the fitting on, or at each core's own end, has no place along the raw cable.
+  if (!mark || mark.datum !== 'cableEnd') return null;
   const total = cut.consumedMm * 1.25;
   const x = (mm: number) => `${(((total - mm) / total) * 100).toFixed(2)}%`;
-  const done = cut.marks.slice(0, cut.marks.indexOf(mark));
+  const done = cut.marks.slice(0, cut.marks.indexOf(mark)).filter((m) => m.datum === 'cableEnd');
   return (
     <svg
       className={styles.strip}
@@ -27,10 +31,10 @@ export function MarkStrip({
         <rect
           key={d.id}
           x={x(d.atMm)}
-          y={d.id === 'outerSheath' ? 23 : 28}
+          y={OUTER.has(d.id) ? 23 : 28}
           width={`${(d.atMm / total) * 100}%`}
-          height={d.id === 'outerSheath' ? 36 : 26}
-          className={d.id === 'outerSheath' ? styles.armour : styles.inner}
+          height={OUTER.has(d.id) ? 36 : 26}
+          className={OUTER.has(d.id) && cut.armour ? styles.armour : styles.inner}
         />
       ))}
       <text x="0" y="12" className={styles.label}>

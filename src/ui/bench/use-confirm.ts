@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Problem } from '@/core/kernel';
 import type { LookDecision, Step } from '@/core/procedure';
 import { announceChange } from '../rack/summaries';
-import type { ConfirmSend, TerminationActions, TerminationRef } from '../termination/actions';
+import type { ConfirmMore, ConfirmSend, TerminationActions, TerminationRef } from '../termination/actions';
 
 const RETRY_MS = 3000;
 
@@ -16,6 +16,7 @@ export function useConfirm(reference: TerminationRef, confirm: TerminationAction
   const router = useRouter();
   const [unsent, setUnsent] = useState<ConfirmSend | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [waste, setWaste] = useState<string | null>(null);
   const [sending, setSending] = useState(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
 
@@ -28,6 +29,7 @@ export function useConfirm(reference: TerminationRef, confirm: TerminationAction
         if (away) throw new Error('away');
         setUnsent(null);
         setProblems(result.ok ? [] : result.problems);
+        setWaste(result.ok ? result.value.waste : null);
         announceChange();
         router.refresh();
       } catch {
@@ -46,14 +48,15 @@ export function useConfirm(reference: TerminationRef, confirm: TerminationAction
     };
   }, [unsent, sending, send]);
 
-  const confirmStep = (step: Step, decision: LookDecision | null) =>
+  const confirmStep = (step: Step, decision: LookDecision | null, more: ConfirmMore = {}) =>
     void send({
       id: crypto.randomUUID(),
       stepId: step.id,
       fingerprint: step.fingerprint,
       decision,
       at: new Date().toISOString(),
+      ...more,
     });
 
-  return { confirmStep, unsent: unsent !== null, sending, problems };
+  return { confirmStep, unsent: unsent !== null, sending, problems, waste };
 }

@@ -1,6 +1,6 @@
 'use client';
 import { useRef, useState } from 'react';
-import { markText } from '@/core/cut-back';
+import { cutLengths, markText } from '@/core/cut-back';
 import { formatInchFraction, trimNumber } from '@/core/units';
 import { Both } from '../common/Both';
 import { Caution } from '../common/Caution';
@@ -9,9 +9,21 @@ import { depthTexts, lengthTexts } from '../common/unit';
 import type { StationProps } from '../termination/actions';
 import type { RowConflict } from '../termination/actions';
 import { useRun } from '../termination/use-run';
+import { TerminalsField } from './TerminalsField';
 import styles from './CutStation.module.css';
 
-/** The two lengths that only a person knows, and the marks that follow from them. */
+const sentence = (parts: readonly string[]): string => {
+  const words = parts.join(', ');
+  return `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`;
+};
+
+const DATUM = {
+  cableEnd: '',
+  hub: 'from the hub’s edge, fitting on',
+  coreEnd: 'from the end of each core',
+} as const;
+
+/** The lengths that only a person knows, and the marks that follow from them. */
 export function CutStation({ view, actions, lit, onLight }: StationProps) {
   const plan = view.plan?.plan ?? view.preview;
   const cut = plan?.cut ?? null;
@@ -25,7 +37,7 @@ export function CutStation({ view, actions, lit, onLight }: StationProps) {
       </h2>
       <p className={styles.lead}>
         {cut
-          ? `Tails ${markText(cut.tails.mm, cut.unit)}, inner sheath ${markText(cut.stub.mm, cut.unit)}, armour ${markText(cut.armour.mm, cut.unit)}; rounded together so that each keeps its tolerance.`
+          ? `${sentence(cutLengths(cut).map(({ name, length }) => `${name} ${markText(length.mm, cut.unit)}`))}; rounded together so that each keeps its tolerance.`
           : 'Tails run from the wall to the farthest terminal, along the way the cores take.'}
         {view.plan === null && plan ? ' Preview: nothing is taken yet.' : ''}
       </p>
@@ -45,6 +57,11 @@ export function CutStation({ view, actions, lit, onLight }: StationProps) {
           label="Spare tail for another go"
           field={view.end === 'A' ? 'aSpare' : 'bSpare'}
           valueMm={view.spareMm}
+          view={view}
+          actions={actions}
+        />
+        <TerminalsField
+          key={`c${view.terminals.map((t) => `${t.core}${t.routeMm}`).join()}`}
           view={view}
           actions={actions}
         />
@@ -70,27 +87,31 @@ export function CutStation({ view, actions, lit, onLight }: StationProps) {
                 >
                   <th scope="row">{mark.title}</th>
                   <td className={styles.num}>
-                    <span className={styles.big}>{markText(mark.atMm, cut.unit)}</span> {cut.unit}
+                    <span className={styles.big}>{markText(mark.fromDatumMm, cut.unit)}</span> {cut.unit}
                     <span className={styles.second}>
                       {cut.unit === 'mm'
-                        ? `${formatInchFraction(mark.atMm, 32)} in`
-                        : lengthTexts(mark.atMm).mm}
+                        ? `${formatInchFraction(mark.fromDatumMm, 32)} in`
+                        : lengthTexts(mark.fromDatumMm).mm}
                     </span>
+                    {mark.datum === 'cableEnd' ? null : (
+                      <span className={styles.second}>{DATUM[mark.datum]}</span>
+                    )}
                   </td>
                   <td className={styles.num}>
-                    {mark.guard.maxDepthMm === null ? (
-                      'by eye'
-                    ) : mark.guard.maxDepthMm === 0 ? (
-                      'do not cut'
-                    ) : (
-                      <Both stacked texts={depthTexts(mark.guard.maxDepthMm)} />
-                    )}
+                    <Depth mm={mark.guard.maxDepthMm} />
                   </td>
                   <td>
                     {mark.tools.map((t, i) => (
                       <p key={t.tool} className={styles.tool}>
                         {i > 0 ? 'or ' : ''}
                         <b>{t.tool}.</b> {t.technique}
+                        <span className={styles.check}>
+                          {' '}
+                          {t.guard.maxDepthMm !== null && t.guard.maxDepthMm !== mark.guard.maxDepthMm
+                            ? `Not deeper than ${t.guard.maxDepthMm.toFixed(1)} mm. `
+                            : ''}
+                          {t.kerfMm > 0 ? `Kerf ${trimNumber(t.kerfMm, 1)} mm.` : ''}
+                        </span>
                       </p>
                     ))}
                     <p className={styles.check}>
@@ -115,15 +136,25 @@ export function CutStation({ view, actions, lit, onLight }: StationProps) {
                   <th scope="row">armour stop to the inside of the wall</th>
                   <td className={styles.num}>{trimNumber(cut.stopToWallMm, 1)} mm</td>
                 </tr>
-                <tr>
-                  <th scope="row">inner sheath stands inside the wall by</th>
-                  <td className={styles.num}>{trimNumber(cut.emergenceMm, 1)} mm</td>
-                </tr>
-                {(['tails', 'stub', 'armour'] as const).map((k) => (
-                  <tr key={k}>
-                    <th scope="row">{k === 'stub' ? 'inner sheath' : k} may lie between</th>
+                {cut.stub === null ? null : (
+                  <tr>
+                    <th scope="row">sheath stands inside the wall by</th>
+                    <td className={styles.num}>{trimNumber(cut.emergenceMm, 1)} mm</td>
+                  </tr>
+                )}
+                {cutLengths(cut).map(({ name, length }) => (
+                  <tr key={name}>
+                    <th scope="row">{name} may lie between</th>
                     <td className={styles.num}>
-                      {trimNumber(cut[k].minMm, 1)}–{trimNumber(cut[k].maxMm, 1)} mm
+                      {trimNumber(length.minMm, 1)}–{trimNumber(length.maxMm, 1)} mm
+                    </td>
+                  </tr>
+                ))}
+                {cut.coreTails.map((t) => (
+                  <tr key={t.core}>
+                    <th scope="row">core {t.core}, from the sheath</th>
+                    <td className={styles.num}>
+                      {markText(t.mm, cut.unit)} {cut.unit}
                     </td>
                   </tr>
                 ))}
@@ -138,6 +169,11 @@ export function CutStation({ view, actions, lit, onLight }: StationProps) {
       </Caution>
     </>
   );
+}
+
+function Depth({ mm }: { readonly mm: number | null }) {
+  if (mm === null) return <>by eye</>;
+  return mm === 0 ? <>do not cut</> : <Both stacked texts={depthTexts(mm)} />;
 }
 
 interface FieldProps extends Pick<StationProps, 'view' | 'actions'> {

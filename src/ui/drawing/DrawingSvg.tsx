@@ -11,6 +11,11 @@ const FILL: Readonly<Record<Role, string>> = {
   core2: 'var(--ac-core2)',
   core3: 'var(--ac-core3)',
   conductor: 'var(--ac-conductor)',
+  body: 'var(--ac-body)',
+  metal: 'var(--ac-metal)',
+  seal: 'var(--ac-seal)',
+  compound: 'var(--ac-compound)',
+  wall: 'var(--ac-wall)',
   dimension: 'var(--ac-ink)',
   mark: 'var(--ac-amber)',
   guide: 'var(--ac-quiet)',
@@ -59,6 +64,9 @@ export function DrawingSvg({ drawing, lit = null, onLight }: Props) {
           patternTransform="rotate(-20)"
         >
           <line x1="0" y1="0" x2="0" y2="14" stroke="var(--ac-armour-line)" strokeWidth="1.4" />
+        </pattern>
+        <pattern id={`${id}rings`} width="6" height="6" patternUnits="userSpaceOnUse">
+          <line x1="0" y1="0" x2="0" y2="6" stroke="var(--ac-armour-line)" strokeWidth="2.4" />
         </pattern>
         <pattern id={`${id}dots`} width="6" height="6" patternUnits="userSpaceOnUse">
           <circle cx="2" cy="2" r="1" fill="var(--ac-armour-line)" />

@@ -1,44 +1,79 @@
 import Button from '@mui/material/Button';
-import { markText, strippedEndDrawing } from '@/core/cut-back';
+import { useState } from 'react';
+import { markText } from '@/core/cut-back';
+import { isMetalClad } from '@/core/gland-selection';
+import {
+  drawPlan,
+  PLAN_DRAWING_WORDS,
+  PLAN_DRAWINGS,
+  type ArcStation,
+  type PlanDrawing,
+} from '@/core/procedure';
 import { isFlameproof } from '@/core/schedule';
 import type { TerminationView } from '@/core/termination-view';
 import { Both } from '../common/Both';
 import { Caution } from '../common/Caution';
+import { Segments } from '../common/Segments';
 import { depthTexts, lengthTexts } from '../common/unit';
 import { DrawingSvg } from '../drawing/DrawingSvg';
 import styles from './DrawingPanel.module.css';
 
 interface Props {
   readonly view: TerminationView;
+  readonly station: ArcStation;
   readonly lit: string | null;
   readonly onLight: (id: string | null) => void;
 }
 
 const WIDTH = 306;
 
-/** This very cable end, to scale, with its marks as a drawing and as a table. */
-export function DrawingPanel({ view, lit, onLight }: Props) {
+/** What a station is about decides what is drawn first; another drawing can be picked. */
+const FIRST: Readonly<Record<ArcStation, PlanDrawing>> = {
+  measure: 'stripped',
+  choose: 'stripped',
+  cut: 'stripped',
+  makeOff: 'on-the-cable',
+  seal: 'closed',
+  tighten: 'closed',
+  prove: 'stripped',
+};
+const CHOICES = PLAN_DRAWINGS.map((d) => [d, PLAN_DRAWING_WORDS[d]] as const);
+
+/** This very cable end, with its marks as a drawing and as a table. */
+export function DrawingPanel({ view, station, lit, onLight }: Props) {
   const plan = view.plan?.plan ?? view.preview;
   const cut = plan?.cut ?? null;
+  const [picked, setPicked] = useState<{ readonly at: ArcStation; readonly which: PlanDrawing } | null>(null);
+  // A choice holds while the station stays; the next station begins with its own.
+  const which = picked?.at === station ? picked.which : FIRST[station];
+  const highlight = lit?.startsWith('part.') ? lit.slice('part.'.length) : null;
+  const drawing = plan ? drawPlan(plan, which, WIDTH, highlight) : null;
+  const file = (format: string) =>
+    `/api/job/${encodeURIComponent(view.job.slug)}/drawing/${encodeURIComponent(view.cable)}/${view.end}/${which}.${format}`;
   return (
     <aside className={styles.panel} aria-label="The stripped end">
       <h2 className={styles.head}>
         {view.plan
-          ? 'The stripped end, to scale'
+          ? which === 'stripped'
+            ? 'The stripped end, to scale'
+            : which === 'closed'
+              ? 'The closed gland'
+              : 'On the cable, in this order'
           : plan
             ? `As ${plan.size} would have it`
             : 'The stripped end'}
       </h2>
+      {plan ? (
+        <Segments
+          label="Drawing"
+          options={CHOICES}
+          value={which}
+          onChange={(next) => setPicked({ at: station, which: next })}
+        />
+      ) : null}
+      {drawing ? <DrawingSvg drawing={drawing} lit={lit} onLight={onLight} /> : null}
       {plan && cut ? (
         <>
-          <DrawingSvg
-            drawing={strippedEndDrawing(
-              { cut, ...plan.diameters, armour: plan.armour, cores: plan.cores },
-              WIDTH,
-            )}
-            lit={lit}
-            onLight={onLight}
-          />
           <p className={styles.datum}>all marks in {cut.unit} from the cable end</p>
           <table className={styles.marks}>
             <tbody>
@@ -51,26 +86,34 @@ export function DrawingPanel({ view, lit, onLight }: Props) {
                 >
                   <th scope="row">{mark.title}</th>
                   <td>
-                    <b>{markText(mark.atMm, cut.unit)}</b> {cut.unit}{' '}
+                    <b>{markText(mark.fromDatumMm, cut.unit)}</b> {cut.unit}{' '}
                     <span className={styles.second}>
-                      {cut.unit === 'mm' ? lengthTexts(mark.atMm).in : lengthTexts(mark.atMm).mm}
+                      {mark.datum === 'hub'
+                        ? 'from the hub'
+                        : cut.unit === 'mm'
+                          ? lengthTexts(mark.fromDatumMm).in
+                          : lengthTexts(mark.fromDatumMm).mm}
                     </span>
                   </td>
                 </tr>
               ))}
-              <tr
-                data-lit={lit === 'armour' ? 'yes' : undefined}
-                onPointerEnter={() => onLight('armour')}
-                onPointerLeave={() => onLight(null)}
-              >
-                <th scope="row">Armour on the cone</th>
-                <td>
-                  <b>{markText(cut.armour.mm, cut.unit)}</b> {cut.unit}{' '}
-                  <span className={styles.second}>
-                    {cut.armour.minMm.toFixed(0)}–{cut.armour.maxMm.toFixed(0)} mm
-                  </span>
-                </td>
-              </tr>
+              {cut.armour ? (
+                <tr
+                  data-lit={lit === 'armour' ? 'yes' : undefined}
+                  onPointerEnter={() => onLight('armour')}
+                  onPointerLeave={() => onLight(null)}
+                >
+                  <th scope="row">
+                    {isMetalClad(plan.armour) ? 'Armour under the ring' : 'Armour on the cone'}
+                  </th>
+                  <td>
+                    <b>{markText(cut.armour.mm, cut.unit)}</b> {cut.unit}{' '}
+                    <span className={styles.second}>
+                      {cut.armour.minMm.toFixed(0)}–{cut.armour.maxMm.toFixed(0)} mm
+                    </span>
+                  </td>
+                </tr>
+              ) : null}
               {cut.marks.map((mark) =>
                 mark.guard.maxDepthMm !== null && mark.guard.maxDepthMm > 0 ? (
                   <tr key={`d${mark.id}`}>
@@ -93,6 +136,16 @@ export function DrawingPanel({ view, lit, onLight }: Props) {
               >
                 Cut card (PDF)
               </Button>
+              {drawing ? (
+                <>
+                  <Button size="small" variant="text" href={file('svg')}>
+                    SVG
+                  </Button>
+                  <Button size="small" variant="text" href={file('dxf')}>
+                    DXF
+                  </Button>
+                </>
+              ) : null}
             </div>
           ) : null}
         </>

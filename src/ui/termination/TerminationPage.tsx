@@ -10,7 +10,7 @@ import { CutStation } from '../cut/CutStation';
 import { MakeOffStation } from '../make-off/MakeOffStation';
 import { MeasureStation } from '../measure/MeasureStation';
 import { ProveStation } from '../prove/ProveStation';
-import { SealStation } from '../make-off/SealStation';
+import { SealStation } from '../seal/SealStation';
 import { TightenStation } from '../tighten/TightenStation';
 import type { StationProps, TerminationActions } from './actions';
 import { DrawingPanel } from './DrawingPanel';
@@ -71,7 +71,7 @@ export function TerminationPage({ view, station, actions }: Props) {
         {view.stale ? <ReviewPanel view={view} actions={actions} /> : null}
         <Station view={view} actions={actions} lit={lit} onLight={setLit} />
       </main>
-      <DrawingPanel view={view} lit={lit} onLight={setLit} />
+      <DrawingPanel view={view} station={station} lit={lit} onLight={setLit} />
     </>
   );
 }

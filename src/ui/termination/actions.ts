@@ -1,7 +1,8 @@
 import type { Result } from '@/core/kernel';
 import type { Reading } from '@/core/cable-measurement';
 import type { MissingField } from '@/core/gland-selection';
-import type { LookDecision } from '@/core/procedure';
+import type { Terminal } from '@/core/cut-back';
+import type { LookDecision, MixRecord } from '@/core/procedure';
 import type { TerminationView } from '@/core/termination-view';
 
 export interface TerminationRef {
@@ -25,12 +26,25 @@ export interface RowVersions {
 
 export type RowOutcome = { readonly saved: true } | { readonly conflict: RowConflict };
 
-export interface ConfirmSend {
+/** What a confirmation carries besides its turn. */
+export interface ConfirmMore {
+  readonly mix?: MixRecord;
+  readonly measuredMm?: number | null;
+}
+
+export interface ConfirmSend extends ConfirmMore {
   readonly id: string;
   readonly stepId: string;
   readonly fingerprint: string;
   readonly decision: LookDecision | null;
   readonly at: string;
+}
+
+/** What became of a confirmation. */
+export interface ConfirmReply {
+  readonly repeated: boolean;
+  /** Why the mix is waste, when it came too late. */
+  readonly waste: string | null;
 }
 
 /** What the interface can ask the server to do; the pages pass these in. */
@@ -46,7 +60,17 @@ export interface TerminationActions {
   /** Answers a question that a decision waits for. */
   readonly answerFact: (ref: TerminationRef, field: MissingField, value: unknown) => Promise<Result<null>>;
   readonly replan: (ref: TerminationRef, eventId: string) => Promise<Result<null>>;
-  readonly confirmStep: (ref: TerminationRef, input: ConfirmSend) => Promise<Result<{ repeated: boolean }>>;
+  readonly confirmStep: (ref: TerminationRef, input: ConfirmSend) => Promise<Result<ConfirmReply>>;
+  readonly logTemperature: (
+    ref: TerminationRef,
+    input: { readonly id: string; readonly tempC: number; readonly at: string },
+  ) => Promise<Result<null>>;
+  readonly recut: (
+    ref: TerminationRef,
+    input: { readonly id: string; readonly text: string; readonly at: string },
+  ) => Promise<Result<{ spareMm: number }>>;
+  readonly setTerminals: (ref: TerminationRef, text: string) => Promise<Result<readonly Terminal[]>>;
+  readonly setCompound: (ref: TerminationRef, product: string | null) => Promise<Result<null>>;
   readonly editRow: (
     job: string,
     cableId: number,

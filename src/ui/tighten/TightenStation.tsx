@@ -2,6 +2,9 @@
 import { trimNumber } from '@/core/units';
 import type { StagePlan } from '@/core/tightening';
 import { Caution } from '../common/Caution';
+import { CoverBolts } from './CoverBolts';
+import { Dial } from './Dial';
+import { WrenchHead } from './WrenchHead';
 import type { StationProps } from '../termination/actions';
 import styles from './TightenStation.module.css';
 
@@ -10,13 +13,16 @@ const PHASE_WORDS = { makeOff: 'make-off, undone again', seat: 'seat', final: 'f
 const spanner = (mm: number | null) => (mm === null ? 'by hand' : `${trimNumber(mm, 1)} mm`);
 
 /** The stages of this size in this revision of its sheet, in order. Turns show travel; torque shows torque; neither becomes the other. */
-export function TightenStation({ view }: StationProps) {
+export function TightenStation({ view, lit, onLight }: StationProps) {
   const plan = view.plan?.plan ?? view.preview;
   if (!plan) return <h2 className={styles.headline}>Choose a gland first: its sheet says how to tighten.</h2>;
   const spanners = [
     ...new Set(
       plan.stages.flatMap((s) => [s.memberSpannerMm, s.heldSpannerMm]).filter((s): s is number => s !== null),
     ),
+  ];
+  const torques = [
+    ...new Set(plan.stages.flatMap((s) => (s.method.torqueNm === undefined ? [] : [s.method.torqueNm]))),
   ];
   return (
     <>
@@ -30,7 +36,13 @@ export function TightenStation({ view }: StationProps) {
       </p>
       <ol className={styles.stages}>
         {plan.stages.map((stage, i) => (
-          <li key={stage.id} className={styles.stage}>
+          <li
+            key={stage.id}
+            className={styles.stage}
+            data-lit={lit === `part.${stage.memberId}` ? 'yes' : undefined}
+            onPointerEnter={() => onLight(`part.${stage.memberId}`)}
+            onPointerLeave={() => onLight(null)}
+          >
             <span className={styles.number}>{i + 1}</span>
             <div className={styles.what}>
               <span className={styles.title}>
@@ -45,6 +57,19 @@ export function TightenStation({ view }: StationProps) {
                 {stage.heldSpannerMm === null ? '' : ` (${spanner(stage.heldSpannerMm)})`}
               </span>
               <span className={styles.see}>See: {stage.see}</span>
+              {(view.lookAlikes[stage.id] ?? []).length > 0 ? (
+                <details className={styles.alike}>
+                  <summary>
+                    Looks like another sheet’s stage: this follows {plan.family.code} revision{' '}
+                    {plan.family.revision}
+                  </summary>
+                  {(view.lookAlikes[stage.id] ?? []).map((a) => (
+                    <span key={`${a.family} ${a.revision}`} className={styles.see}>
+                      {a.family} revision {a.revision}: {a.words}
+                    </span>
+                  ))}
+                </details>
+              ) : null}
               {stage.lubricant ? (
                 <span className={styles.see}>
                   Thread lubricant: approved and non-setting, never on the cone or ring.
@@ -55,6 +80,8 @@ export function TightenStation({ view }: StationProps) {
           </li>
         ))}
       </ol>
+      {torques.length > 0 ? <WrenchHead targets={torques} /> : null}
+      <CoverBolts />
       <Caution>The cable must not turn with the nut: support it at every stage.</Caution>
     </>
   );
@@ -64,52 +91,10 @@ function Method({ stage }: { readonly stage: StagePlan }) {
   return (
     <div className={styles.method}>
       <span className={styles.words}>{stage.words}</span>
-      {stage.method.turns ? <TurnDial turns={stage.method.turns} /> : null}
+      <Dial method={stage.method} />
       {stage.travelMm !== null ? (
         <span className={styles.travel}>the nut travels {trimNumber(stage.travelMm, 2)} mm</span>
       ) : null}
     </div>
-  );
-}
-
-/** A nut seen from its end: where the mark starts, which way, and where it ends. Full turns are told by the words. */
-function TurnDial({ turns }: { readonly turns: number }) {
-  const rest = turns - Math.floor(turns);
-  const angle = (rest === 0 ? 1 : rest) * 2 * Math.PI;
-  const at = (a: number, r: number) => [r * Math.sin(a), -r * Math.cos(a)] as const;
-  const [ex, ey] = at(angle, 21);
-  const large = angle > Math.PI ? 1 : 0;
-  const full = rest === 0;
-  const hex = [0, 1, 2, 3, 4, 5]
-    .map((i) =>
-      at((i * Math.PI) / 3 + Math.PI / 6, 14)
-        .map((v) => v.toFixed(1))
-        .join(','),
-    )
-    .join(' ');
-  return (
-    <svg
-      className={styles.dial}
-      viewBox="-28 -28 56 56"
-      role="img"
-      aria-label={`clockwise, the mark ends ${full ? 'where it began' : `${Math.round((angle * 180) / Math.PI)} degrees on`}`}
-    >
-      <polygon points={hex} className={styles.nut} />
-      {full ? (
-        <circle r="21" className={styles.arc} />
-      ) : (
-        <path d={`M0 -21 A21 21 0 ${large} 1 ${ex.toFixed(2)} ${ey.toFixed(2)}`} className={styles.arc} />
-      )}
-      <line x1="0" y1="-15" x2="0" y2="-27" className={styles.start} />
-      {full ? null : (
-        <line
-          x1={at(angle, 15)[0]}
-          y1={at(angle, 15)[1]}
-          x2={at(angle, 27)[0]}
-          y2={at(angle, 27)[1]}
-          className={styles.end}
-        />
-      )}
-    </svg>
   );
 }

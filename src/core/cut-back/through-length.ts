@@ -1,0 +1,38 @@
+import type { Size } from '@/core/catalogue';
+import type { EntryFit } from '@/core/gland-selection';
+import type { Entry } from '@/core/schedule';
+
+export interface Working {
+  readonly label: string;
+  readonly mm: number;
+}
+
+export interface ThroughLength {
+  /** From the armour stop in the gland to the inside face of the wall. */
+  readonly stopToWallMm: number;
+  /** To the end of the entry thread, or to the wall's inside where that lies deeper. */
+  readonly stopToThreadEndMm: number;
+  readonly workings: readonly Working[];
+}
+
+/** From the armour stop outwards through gland, adaptor, washers and wall, mm. */
+export function throughLength(size: Size, entryFit: EntryFit, entry: Entry): ThroughLength {
+  const stackMm = entryFit.outside.reduce((sum, a) => sum + a.thicknessMm, 0);
+  const addedMm = entryFit.adaptor?.addedLengthMm ?? 0;
+  const threadMm = entryFit.adaptor ? entryFit.adaptor.maleLengthMm : size.entry.lengthMm;
+  const wallEndMm = stackMm + entry.wallMm;
+  const shoulderMm = size.innerLengthMm + addedMm;
+  return {
+    stopToWallMm: shoulderMm + wallEndMm,
+    stopToThreadEndMm: shoulderMm + Math.max(threadMm, wallEndMm),
+    workings: [
+      { label: 'armour stop to shoulder of the gland', mm: size.innerLengthMm },
+      ...(addedMm > 0 ? [{ label: 'adaptor, shoulder to shoulder', mm: addedMm }] : []),
+      ...(stackMm > 0 ? [{ label: 'washers and earth tag', mm: stackMm }] : []),
+      {
+        label: threadMm > wallEndMm ? 'entry thread (longer than the wall)' : 'wall',
+        mm: threadMm > wallEndMm ? threadMm - stackMm : entry.wallMm,
+      },
+    ],
+  };
+}

@@ -1,0 +1,184 @@
+import { judge } from '@/core/gland-selection';
+import { DEMO, demoSize, fitting } from '@/core/testing';
+import {
+  compoundClock,
+  generateSteps,
+  mayConfirm,
+  mayMix,
+  planTermination,
+  replay,
+  type BenchAct,
+  type ConfirmRequest,
+  type MixRecord,
+  type Step,
+} from '.';
+
+const [family, size] = demoSize('WC4-32');
+const termination = fitting(family, size, 'roundWire', true);
+const plan = planTermination(
+  {
+    tag: 'K-140/B',
+    input: termination,
+    routeMm: 320,
+    spareMm: 50,
+    unit: 'mm',
+    compounds: DEMO.compounds ?? [],
+  },
+  judge(termination, family, size, DEMO),
+);
+const steps = generateSteps(plan, family);
+const seal = (() => {
+  if (!plan.seal) throw new Error('not sealed');
+  return plan.seal;
+})();
+const START = Date.parse('2026-11-10T08:00:00.000Z');
+const at = (minutes: number) => new Date(START + minutes * 60_000).toISOString();
+const PACK: MixRecord = { batch: 'B-7', expiry: '2027-03-31', tempC: 20 };
+
+/** Confirms the next step at a time, the way the bench does, or gives the refusal. */
+function confirm(acts: BenchAct[], minutes: number, more: Partial<ConfirmRequest> = {}): string {
+  const { next } = replay(steps, acts);
+  if (!next) throw new Error('all is done');
+  const request: ConfirmRequest = {
+    stepId: next.id,
+    fingerprint: next.fingerprint,
+    decision: next.kind === 'look' ? (next.branches?.[0]?.decision ?? null) : null,
+    actor: 'fitter',
+    at: at(minutes),
+    mix: next.kind === 'mix' ? PACK : null,
+    ...more,
+  };
+  const may = mayConfirm({ steps, acts, stale: false, provisional: [], seal, secondPerson: false }, request);
+  if (!may.ok) return may.problems.map((p) => p.message).join('; ');
+  acts.push(actOf(may.value, request));
+  return '';
+}
+const actOf = (step: Step, request: ConfirmRequest): BenchAct => ({
+  stepId: step.id,
+  kind: step.kind === 'look' || step.kind === 'sign' || step.kind === 'mix' ? step.kind : 'confirm',
+  fingerprint: step.fingerprint,
+  decision: request.decision,
+  actor: request.actor,
+  at: request.at,
+  mix: request.mix ?? null,
+  tempC: null,
+});
+const temperature = (minutes: number, tempC: number): BenchAct => ({
+  stepId: 'cure',
+  kind: 'temperature',
+  fingerprint: null,
+  decision: null,
+  actor: 'fitter',
+  at: at(minutes),
+  mix: null,
+  tempC,
+});
+function until(id: string): BenchAct[] {
+  const acts: BenchAct[] = [];
+  for (let guard = 0; guard < 60 && replay(steps, acts).next?.id !== id; guard += 1)
+    expect(confirm(acts, 0)).toBe('');
+  return acts;
+}
+
+describe('mixing', () => {
+  it('wants batch, a pack in date and a temperature that the tables know', () => {
+    const acts = until('mix');
+    expect(confirm(acts, 0, { mix: null })).toMatch(/part of the record/);
+    expect(confirm(acts, 0, { mix: { ...PACK, batch: ' ' } })).toMatch(/stands on the pack/);
+    expect(confirm(acts, 0, { mix: { ...PACK, expiry: '31.3.27' } })).toMatch(/not a date/);
+    expect(confirm(acts, 0, { mix: { ...PACK, expiry: '2026-11-09' } })).toMatch(/expired on 2026-11-09/);
+    expect(confirm(acts, 0, { mix: { ...PACK, expiry: '2026-11-10' } })).toBe('');
+    expect(mayMix(seal, { ...PACK, tempC: 36 }, '2026-11-10')).toMatchObject({
+      ok: false,
+      problems: [{ path: 'mix.tempC' }],
+    });
+    const cold = mayMix(seal, { ...PACK, tempC: 3 }, '2026-11-10');
+    expect(cold.ok ? '' : cold.problems[0]?.message).toMatch(/hardens from 5 °C up: 2 °C too cold/);
+  });
+});
+
+describe('filling within the pot life', () => {
+  // At 20 °C the resin may be worked for 20 minutes.
+  it('is allowed to the last minute and refused after it', () => {
+    const acts = until('mix');
+    expect(confirm(acts, 0)).toBe('');
+    expect(confirm([...acts], 20)).toBe('');
+    expect(confirm([...acts], 20.5)).toMatch(/ended 1 min ago: this mix is waste/);
+  });
+
+  it('after waste goes back to the mixing, with a new clock', () => {
+    const acts = until('mix');
+    confirm(acts, 0);
+    acts.push({ ...temperature(25, 20), kind: 'waste', stepId: 'fill', tempC: null });
+    expect(replay(steps, acts).next?.id).toBe('mix');
+    expect(compoundClock(seal, acts, START + 26 * 60_000).mix).toBeNull();
+    expect(confirm(acts, 30)).toBe('');
+    expect(confirm(acts, 49)).toBe('');
+  });
+});
+
+describe('the cure', () => {
+  const filled = () => {
+    const acts = until('mix');
+    confirm(acts, 0);
+    confirm(acts, 10);
+    // The chamber is seated; nothing moves after that.
+    expect(replay(steps, acts).next?.id).toBe('stage.seat');
+    confirm(acts, 12);
+    return acts;
+  };
+
+  it('may not be opened before it is hard, and says how far it is', () => {
+    const acts = filled();
+    expect(confirm(acts, 40)).toMatch(/20 % cured: hard in about 120 min/);
+    for (let m = 35; m <= 135; m += 25) acts.push(temperature(m, 20));
+    expect(confirm(acts, 159)).toMatch(/99 % cured/);
+    expect(confirm(acts, 160)).toBe('');
+    expect(replay(steps, acts).next?.id).toBe('voids');
+  });
+
+  it('stands still when nobody reads the temperature', () => {
+    const acts = filled();
+    expect(confirm(acts, 300)).toMatch(/0 % cured, and it stands still: no reading for 290 min/);
+  });
+
+  it('with voids goes back to a fresh mix and a fresh cure', () => {
+    const acts = filled();
+    for (let m = 35; m <= 160; m += 25) acts.push(temperature(m, 20));
+    confirm(acts, 160);
+    expect(confirm(acts, 165, { decision: 'clamped' })).toMatch(/say what you saw: sound, repair/);
+    expect(confirm(acts, 165, { decision: 'repair' })).toBe('');
+    expect(replay(steps, acts)).toMatchObject({ next: { id: 'mix' }, loops: 1 });
+    confirm(acts, 170);
+    confirm(acts, 175);
+    confirm(acts, 176);
+    expect(compoundClock(seal, acts, START + 176 * 60_000).cure?.progress).toBeCloseTo(1 / 150, 4);
+  });
+});
+
+describe('recut', () => {
+  it('begins again at the first mark and forgets the compound', () => {
+    const acts = until('mix');
+    confirm(acts, 0);
+    acts.push({ ...temperature(5, 20), kind: 'recut', stepId: 'recut', tempC: null });
+    expect(replay(steps, acts).next?.id).toBe('cut.outerSheath');
+    expect(replay(steps, acts).done.has('slideOn')).toBe(true);
+    expect(compoundClock(seal, acts, START).mix).toBeNull();
+  });
+});
+
+describe('a length that is measured', () => {
+  const armour = plan.cut?.armour;
+  it('is taken within its span and refused outside it, with the numbers', () => {
+    const acts = until('cut.armour');
+    expect(confirm([...acts], 0, { measuredMm: armour?.minMm ?? 0 })).toBe('');
+    expect(confirm([...acts], 0, { measuredMm: armour?.maxMm ?? 0 })).toBe('');
+    expect(confirm([...acts], 0, { measuredMm: null })).toBe('');
+    expect(confirm([...acts], 0, { measuredMm: (armour?.maxMm ?? 0) + 1.5 })).toMatch(
+      /1.5 mm too long, trim it/,
+    );
+    expect(confirm([...acts], 0, { measuredMm: (armour?.minMm ?? 0) - 1 })).toMatch(
+      /1 mm too short, cut back/,
+    );
+  });
+});

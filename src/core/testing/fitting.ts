@@ -1,0 +1,29 @@
+import type { ArmourKind, Family, Size } from '@/core/catalogue';
+import type { TerminationInput } from '@/core/gland-selection';
+import { BOX, CABLE, ENTRY, interval, TERMINATION } from './termination';
+
+const middle = (range: { min: number; max: number } | undefined, otherwise: number): number =>
+  range ? (range.min + range.max) / 2 : otherwise;
+const at = (quantity: Parameters<typeof interval>[0], mm: number) => interval(quantity, mm - 0.05, mm + 0.05);
+
+/** A cable that sits in the middle of every range of a size, in one construction that the family accepts. */
+export function fitting(family: Family, size: Size, armour: ArmourKind, jacketed: boolean): TerminationInput {
+  const ring = size.rings.find((r) => r.armour.includes(armour));
+  const metalClad = armour === 'interlocked' || armour === 'corrugated';
+  const outer = middle(size.outerSeal, metalClad && ring ? middle(ring.range, 30) + 2 : 30);
+  const cores = Math.min(4, size.insert?.contacts ?? 4);
+  const over = size.chamber ? size.chamber.maxOverCoresMm * 0.7 : outer * 0.5;
+  return {
+    ...TERMINATION,
+    cableType: { ...CABLE, armour, jacketed, cores, innerSheath: !metalClad && armour !== 'none' },
+    outerSheath: at('outerSheath', outer),
+    innerSheath:
+      metalClad || armour === 'none' ? null : at('innerSheath', middle(size.innerSeal, outer * 0.6)),
+    armourWire: metalClad || armour === 'none' ? null : at('armourWire', middle(ring?.range, 1)),
+    overArmour: metalClad && ring ? at('overArmour', middle(ring.range, outer - 2)) : null,
+    laidUpCores: at('laidUpCores', over),
+    core: at('core', over / 2.6),
+    enclosure: { ...BOX, concept: 'Ex e' },
+    entry: { ...ENTRY, thread: size.entry.thread, taperedTurns: 6 },
+  };
+}

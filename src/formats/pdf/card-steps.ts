@@ -1,0 +1,78 @@
+import { drawPlan, STATION_WORDS, type Step, type TerminationPlan } from '@/core/procedure';
+import { trimNumber } from '@/core/units';
+import { MM } from './document';
+import { drawDrawing } from './draw';
+import { box, heightOf, rule, text, type Doc, type Sheet } from './sheet';
+
+/** The gland on the cable and closed, and every step with its figure, its reason and a place for initials. */
+export function drawSteps(doc: Doc, sheet: Sheet, plan: TerminationPlan, steps: readonly Step[]): void {
+  doc.addPage({ size: sheet.paper, margin: 0 });
+  let y =
+    text(doc, sheet, `${plan.tag}: the work in its order`, sheet.left, 14 * MM, 16, { bold: true }) + 3 * MM;
+  y = pictures(doc, sheet, plan, y);
+  rule(doc, sheet, y);
+  y += 2 * MM;
+  steps.forEach((step, i) => {
+    y = stepLine(doc, sheet, plan, step, i + 1, y);
+  });
+}
+
+function pictures(doc: Doc, sheet: Sheet, plan: TerminationPlan, top: number): number {
+  const gap = 8 * MM;
+  const half = (sheet.width - gap) / 2;
+  const drawings = (['on-the-cable', 'closed'] as const)
+    .map((which) => drawPlan(plan, which, 420))
+    .filter((d) => d !== null);
+  let bottom = top;
+  drawings.forEach((drawing, i) => {
+    const scale = Math.min(half / drawing.width, (52 * MM) / drawing.height);
+    drawDrawing(doc, drawing, sheet.left + i * (half + gap), top, scale);
+    bottom = Math.max(bottom, top + drawing.height * scale + 3 * MM);
+  });
+  return bottom;
+}
+
+const figureText = (step: Step): string =>
+  step.figure
+    ? `${step.figure.value} ${step.figure.unit}${step.figure.second ? ` (${step.figure.second})` : ''}`
+    : '';
+
+function stepLine(
+  doc: Doc,
+  sheet: Sheet,
+  plan: TerminationPlan,
+  step: Step,
+  number: number,
+  top: number,
+): number {
+  const x = sheet.left + 8 * MM;
+  const width = sheet.width - 8 * MM - 34 * MM;
+  const mark = step.kind === 'hold' || step.kind === 'look' || step.kind === 'cure' ? ' · HOLD POINT' : '';
+  const title = `${number}. ${step.title}${mark}`;
+  const accept = step.accept
+    ? ` ${step.accept.label} ${trimNumber(step.accept.minMm, 1)}–${trimNumber(step.accept.maxMm, 1)} mm.`
+    : '';
+  const checks = step.checks && step.checks.length > 0 ? ` See: ${step.checks.join('; ')}.` : '';
+  const branches = step.branches
+    ? ` ${step.branches.map((b) => b.button.replace(/^Hold: /, '')).join(' · ')}.`
+    : '';
+  const body = `${STATION_WORDS[step.station]}: ${step.detail}${accept}${checks}${branches}`;
+  const height = heightOf(doc, title, 9.5, width, true) + heightOf(doc, body, 8, width) + 1.6 * MM;
+  let y = top;
+  if (y + height > sheet.bottom) {
+    doc.addPage({ size: sheet.paper, margin: 0 });
+    y =
+      text(doc, sheet, `${plan.tag}: the work in its order, continued`, sheet.left, 14 * MM, 11, {
+        bold: true,
+      }) +
+      3 * MM;
+  }
+  box(doc, sheet.left, y, 5);
+  text(doc, sheet, figureText(step), sheet.right - 33 * MM, y, step.figure ? 9 : 8, {
+    bold: true,
+    width: 33 * MM,
+    align: 'right',
+  });
+  const next = text(doc, sheet, title, x, y, 9.5, { bold: true, width });
+  return Math.max(text(doc, sheet, body, x, next, 8, { width }), y + 6 * MM) + 1.6 * MM;
+}

@@ -1,0 +1,80 @@
+import { MM } from './document';
+
+export type Doc = PDFKit.PDFDocument;
+
+export const PAPERS = ['A4', 'LETTER'] as const;
+export type Paper = (typeof PAPERS)[number];
+
+/** Where things may stand on a page, in points. */
+export interface Sheet {
+  readonly paper: Paper;
+  readonly left: number;
+  readonly right: number;
+  readonly width: number;
+  /** Nothing but the footer stands below this. */
+  readonly footerTop: number;
+  readonly bottom: number;
+  /** Longest piece of a 1:1 strip that fits across the page turned on its side, mm. */
+  readonly pieceMm: number;
+}
+
+const SIZES_MM: Readonly<Record<Paper, readonly [number, number]>> = {
+  A4: [210, 297],
+  LETTER: [215.9, 279.4],
+};
+const MARGIN_MM = 16;
+
+export function sheetOf(paper: Paper): Sheet {
+  const [w, h] = SIZES_MM[paper];
+  return {
+    paper,
+    left: MARGIN_MM * MM,
+    right: (w - MARGIN_MM) * MM,
+    width: (w - 2 * MARGIN_MM) * MM,
+    footerTop: (h - 27) * MM,
+    bottom: (h - 16) * MM,
+    pieceMm: Math.floor((h - 2 * MARGIN_MM - 10) / 10) * 10,
+  };
+}
+
+export interface TextOptions {
+  readonly bold?: boolean;
+  readonly width?: number;
+  readonly align?: 'left' | 'right';
+}
+
+/** Writes text at a place and returns where it ends below. */
+export function text(
+  doc: Doc,
+  sheet: Sheet,
+  value: string,
+  x: number,
+  y: number,
+  size: number,
+  options: TextOptions = {},
+): number {
+  doc
+    .font(options.bold ? 'bold' : 'regular')
+    .fontSize(size)
+    .fillColor('#000000');
+  const width = options.width ?? sheet.right - x;
+  doc.text(value, x, y, { width, align: options.align ?? 'left', lineGap: 1 });
+  return y + doc.heightOfString(value, { width, lineGap: 1 });
+}
+
+export function heightOf(doc: Doc, value: string, size: number, width: number, bold = false): number {
+  doc.font(bold ? 'bold' : 'regular').fontSize(size);
+  return doc.heightOfString(value, { width, lineGap: 1 });
+}
+
+export function rule(doc: Doc, sheet: Sheet, y: number, weight = 1): void {
+  doc.moveTo(sheet.left, y).lineTo(sheet.right, y).lineWidth(weight).stroke('#000000');
+}
+
+/** A place for initials. */
+export function box(doc: Doc, x: number, y: number, sizeMm = 4): void {
+  doc
+    .rect(x, y, sizeMm * MM, sizeMm * MM)
+    .lineWidth(0.8)
+    .stroke('#000000');
+}

@@ -1,0 +1,59 @@
+'use client';
+import { useState } from 'react';
+import { trimNumber } from '@/core/units';
+import { Caution } from '../common/Caution';
+import { Problems } from '../common/Problems';
+import type { StationProps } from '../termination/actions';
+import { useRun } from '../termination/use-run';
+import { HoldButton } from './HoldButton';
+import styles from './Bench.module.css';
+
+/** A nicked core or a spoilt end: how much must come off. It is taken from this end's spare, and the work begins again. */
+export function RecutForm({
+  view,
+  actions,
+  onDone,
+}: Pick<StationProps, 'view' | 'actions'> & { readonly onDone: () => void }) {
+  const [text, setText] = useState('');
+  const { run, busy, problems } = useRun();
+  const cut = async () => {
+    const done = await run(
+      () =>
+        actions.recut(
+          { job: view.job.slug, cable: view.cable, end: view.end },
+          { id: crypto.randomUUID(), text, at: new Date().toISOString() },
+        ),
+      'Cut back: begin again from the first mark',
+    );
+    if (done.ok) onDone();
+  };
+  return (
+    <section className={styles.recut} aria-label="Cut back and begin again">
+      <Caution>
+        Cut back and begin again: everything from the first mark on is done anew. This end has{' '}
+        {trimNumber(view.spareMm, 1)} mm to spare.
+      </Caution>
+      <label className={styles.accept}>
+        From the end to the damage
+        <input
+          className={styles.asCut}
+          name="CutOff"
+          inputMode="decimal"
+          autoComplete="off"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+        <span>{view.job.unit}</span>
+      </label>
+      <Problems problems={problems} />
+      <div className={styles.recutButtons}>
+        <button type="button" className={styles.back} onClick={onDone}>
+          Not damaged
+        </button>
+        <HoldButton disabled={busy || text.trim() === ''} onConfirm={() => void cut()}>
+          Hold: cut back
+        </HoldButton>
+      </div>
+    </section>
+  );
+}

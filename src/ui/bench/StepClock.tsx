@@ -1,0 +1,56 @@
+'use client';
+import { compoundClock, type Step } from '@/core/procedure';
+import { Caution } from '../common/Caution';
+import { useNow } from '../common/use-now';
+import { countdown, timeOfDay } from '../seal/clock-words';
+import { CureChart } from '../seal/CureChart';
+import { TemperatureLog } from '../seal/TemperatureLog';
+import type { StationProps } from '../termination/actions';
+import styles from './Bench.module.css';
+
+const MINUTE = 60_000;
+
+/** The clock that belongs to a step: what is left of the pot life, or how far the cure has come. */
+export function StepClock({
+  view,
+  actions,
+  step,
+}: Pick<StationProps, 'view' | 'actions'> & { readonly step: Step }) {
+  const now = useNow();
+  const seal = view.plan?.plan.seal ?? null;
+  if (now === null || seal === null || step.timer === undefined || step.kind === 'mix') return null;
+  const clock = compoundClock(seal, view.acts, now);
+  if (step.timer === 'potLife') {
+    if (clock.mix === null) return null;
+    const left = clock.mix.endsMs - now;
+    return (
+      <p className={styles.clock} data-late={left <= 0 ? 'yes' : undefined} role="timer">
+        <span className={styles.left}>{countdown(left)}</span>
+        <span>
+          {left > 0
+            ? `of the pot life left, until ${timeOfDay(clock.mix.endsMs)}`
+            : 'the pot life is over: this mix is waste'}
+        </span>
+      </p>
+    );
+  }
+  if (clock.cure === null) return null;
+  const { progress, ready, standing } = clock.cure;
+  return (
+    <div>
+      <p className={styles.clock} role="timer">
+        <span className={styles.left}>{Math.floor(progress * 100)} %</span>
+        <span>
+          {progress >= 1
+            ? 'hard by the log: try the test dab'
+            : ready
+              ? `hard at about ${timeOfDay(ready.at * MINUTE)}, ${countdown(ready.at * MINUTE - now)} from now`
+              : 'too cold to say when'}
+        </span>
+      </p>
+      {standing ? <Caution tone="hold">It stands still: {standing.words}.</Caution> : null}
+      <CureChart track={clock.cure} readings={clock.readings} />
+      {progress < 1 ? <TemperatureLog view={view} actions={actions} large /> : null}
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+import { area, line, scaleLinear } from 'd3';
+import type { CureTrack, TemperatureReading } from '@/core/compound-cure';
+import { trimNumber } from '@/core/units';
+import { timeOfDay } from './clock-words';
+import styles from './Seal.module.css';
+
+const WIDTH = 600;
+const HEIGHT = 200;
+const LEFT = 46;
+const RIGHT = 46;
+const TOP = 16;
+const BOTTOM = 26;
+const MINUTE = 60_000;
+
+/** How far the cure has come, the temperatures it came by, where it stood still, and when it will be hard: the band between coldest and hottest. */
+export function CureChart({
+  track,
+  readings,
+}: {
+  readonly track: CureTrack;
+  readonly readings: readonly TemperatureReading[];
+}) {
+  const first = track.curve[0]?.at ?? 0;
+  const last = track.curve[track.curve.length - 1]?.at ?? first;
+  const { ready } = track;
+  const end = Math.max(last + 10, ready?.latest ?? ready?.at ?? 0, track.hardAt ?? 0);
+  const x = scaleLinear()
+    .domain([first, end])
+    .range([LEFT, WIDTH - RIGHT]);
+  const y = scaleLinear()
+    .domain([0, 1])
+    .range([HEIGHT - BOTTOM, TOP]);
+  const temperatures = readings.map((r) => r.c);
+  const t = scaleLinear()
+    .domain([Math.min(0, ...temperatures), Math.max(30, ...temperatures) + 5])
+    .range([HEIGHT - BOTTOM, TOP]);
+  const progress = line<{ at: number; progress: number }>()
+    .x((p) => x(p.at))
+    .y((p) => y(p.progress));
+  const now = { at: last, progress: track.progress };
+  const fan =
+    ready === null
+      ? null
+      : area<{ at: number; early: number; late: number }>()
+          .x((p) => x(p.at))
+          .y0((p) => y(p.late))
+          .y1((p) => y(p.early));
+  const toward = (at: number, by: number | null) =>
+    by === null || by <= last
+      ? track.progress
+      : Math.min(1, track.progress + ((1 - track.progress) * (at - last)) / (by - last));
+  const steps = ready === null ? [] : Array.from({ length: 25 }, (_, i) => last + ((end - last) * i) / 24);
+  const ticks = x.ticks(6);
+  return (
+    <svg
+      className={styles.chart}
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={`Cure ${Math.floor(track.progress * 100)} percent${ready ? `, hard at about ${timeOfDay(ready.at * MINUTE)}` : ''}`}
+    >
+      {[0, 0.5, 1].map((p) => (
+        <g key={p}>
+          <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(p)} y2={y(p)} className={styles.grid} />
+          <text x={LEFT - 8} y={y(p) + 4} className={styles.tickEnd}>
+            {p * 100} %
+          </text>
+        </g>
+      ))}
+      {ticks.map((m) => (
+        <text key={m} x={x(m)} y={HEIGHT - 8} className={styles.tick}>
+          {timeOfDay(m * MINUTE)}
+        </text>
+      ))}
+      {track.holds.map((h) => (
+        <rect
+          key={`${h.from}`}
+          x={x(h.from)}
+          width={Math.max(2, x(h.to) - x(h.from))}
+          y={TOP}
+          height={HEIGHT - BOTTOM - TOP}
+          className={styles.holdBand}
+        />
+      ))}
+      {fan && ready ? (
+        <>
+          <path
+            d={
+              fan(
+                steps.map((at) => ({
+                  at,
+                  early: toward(at, ready.earliest),
+                  late: toward(at, ready.latest),
+                })),
+              ) ?? ''
+            }
+            className={styles.band}
+          />
+          <line x1={x(ready.at)} x2={x(ready.at)} y1={TOP} y2={HEIGHT - BOTTOM} className={styles.expected} />
+          <text x={x(ready.at) - 5} y={TOP + 10} className={styles.readyText}>
+            hard {timeOfDay(ready.at * MINUTE)}
+          </text>
+        </>
+      ) : null}
+      <path d={progress([...track.curve]) ?? ''} className={styles.cure} />
+      <circle cx={x(now.at)} cy={y(now.progress)} r="5" className={styles.hit} />
+      {readings.map((r) => (
+        <g key={r.at}>
+          <circle cx={x(r.at)} cy={t(r.c)} r="3" className={styles.temperature} />
+          <text x={x(r.at)} y={t(r.c) - 7} className={styles.tick}>
+            {trimNumber(r.c, 1)}°
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,93 @@
+'use client';
+import { useState } from 'react';
+import { BOLTS, coverBolts, coverPasses, type CoverShape } from '@/core/tightening';
+import { trimNumber } from '@/core/units';
+import { Segments } from '../common/Segments';
+import styles from './Tools.module.css';
+
+const SHAPES = [
+  ['circle', 'Round cover'],
+  ['rectangle', 'Rectangular cover'],
+] as const satisfies readonly (readonly [CoverShape, string])[];
+
+/** The order in which the cover of the box is closed again: criss-cross, in passes. */
+export function CoverBolts() {
+  const [shape, setShape] = useState<CoverShape>('rectangle');
+  const [count, setCount] = useState('8');
+  const [torque, setTorque] = useState('12');
+  const bolts = coverBolts(Number(count), shape);
+  const passes = coverPasses(Number(count), shape, Number(torque.replace(',', '.')));
+  const place = passes.ok ? (passes.value[0]?.order ?? []) : [];
+  return (
+    <details className={styles.tool}>
+      <summary>Cover bolts, criss-cross</summary>
+      <div className={styles.row}>
+        <Segments label="Shape of the cover" options={SHAPES} value={shape} onChange={setShape} />
+        <label className={styles.field}>
+          Bolts, {BOLTS.min} to {BOLTS.max}
+          <span>
+            <input
+              name="bolt-count"
+              inputMode="numeric"
+              value={count}
+              onChange={(e) => setCount(e.target.value)}
+            />
+          </span>
+        </label>
+        <label className={styles.field}>
+          Torque by the box’s sheet
+          <span>
+            <input
+              name="bolt-torque"
+              inputMode="decimal"
+              value={torque}
+              onChange={(e) => setTorque(e.target.value)}
+            />{' '}
+            N·m
+          </span>
+        </label>
+      </div>
+      {bolts.ok && passes.ok ? (
+        <div className={styles.row}>
+          <svg
+            viewBox="-1.35 -1.2 2.7 2.4"
+            className={styles.cover}
+            role="img"
+            aria-label={`Order: ${place.join(', ')}`}
+          >
+            {shape === 'circle' ? (
+              <circle r="1.18" className={styles.plate} />
+            ) : (
+              <rect x="-1.22" y="-0.72" width="2.44" height="1.44" className={styles.plate} />
+            )}
+            {bolts.value.map((b) => (
+              <g key={b.number}>
+                <circle cx={b.x} cy={b.y} r="0.14" className={styles.bolt} />
+                <text x={b.x} y={b.y + 0.055} className={styles.turn}>
+                  {place.indexOf(b.number) + 1}
+                </text>
+              </g>
+            ))}
+          </svg>
+          <ol className={styles.passes}>
+            {passes.value.map((p, i) => (
+              <li key={i}>
+                <b>{trimNumber(p.torqueNm, 1)} N·m</b>{' '}
+                {i === passes.value.length - 1 ? 'once more, clockwise round' : 'in the order of the numbers'}
+              </li>
+            ))}
+          </ol>
+        </div>
+      ) : (
+        <p className={styles.refused}>
+          {[...(bolts.ok ? [] : bolts.problems), ...(passes.ok || !bolts.ok ? [] : passes.problems)]
+            .map((p) => p.message)
+            .join('; ')}
+        </p>
+      )}
+      <p className={styles.note}>
+        Flameproof joint faces clean, undamaged, greased only as the box’s own sheet says.
+      </p>
+    </details>
+  );
+}

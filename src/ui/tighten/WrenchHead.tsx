@@ -1,0 +1,90 @@
+'use client';
+import { useState } from 'react';
+import { wrenchSetting } from '@/core/tightening';
+import { trimNumber } from '@/core/units';
+import styles from './Tools.module.css';
+
+const number = (text: string): number => Number(text.replace(',', '.'));
+
+/** An open-end head on a torque wrench changes the lever: what to set so that the nut gets what the sheet asks for. */
+export function WrenchHead({ targets }: { readonly targets: readonly number[] }) {
+  const [fields, setFields] = useState({ lever: '400', head: '45', angle: '0' });
+  const head = {
+    leverMm: number(fields.lever),
+    headMm: number(fields.head),
+    angleDeg: number(fields.angle),
+  };
+  const rad = (head.angleDeg * Math.PI) / 180;
+  const x = 210 + 70 * Math.cos(rad);
+  const y = 46 - 70 * Math.sin(rad) * 0.5;
+  return (
+    <details className={styles.tool}>
+      <summary>Wrench with an open-end head</summary>
+      <div className={styles.row}>
+        {(
+          [
+            ['lever', 'L, handle to drive', 'mm'],
+            ['head', 'E, drive to head', 'mm'],
+            ['angle', 'θ, head from the handle’s line', '°'],
+          ] as const
+        ).map(([key, label, unit]) => (
+          <label key={key} className={styles.field}>
+            {label}
+            <span>
+              <input
+                name={`wrench-${key}`}
+                inputMode="decimal"
+                value={fields[key]}
+                onChange={(e) => setFields({ ...fields, [key]: e.target.value })}
+              />{' '}
+              {unit}
+            </span>
+          </label>
+        ))}
+        <svg
+          viewBox="0 0 330 92"
+          className={styles.picture}
+          role="img"
+          aria-label="Wrench from the side: lever L, head E, angle"
+        >
+          <line x1="14" y1="46" x2="210" y2="46" className={styles.bar} />
+          <circle cx="14" cy="46" r="7" className={styles.knob} />
+          <line x1="210" y1="46" x2={x} y2={y} className={styles.head} />
+          <circle cx="210" cy="46" r="8" className={styles.drive} />
+          <circle cx={x} cy={y} r="9" className={styles.nut} />
+          <text x="112" y="38" className={styles.letter}>
+            L
+          </text>
+          <text x={(210 + x) / 2} y={(46 + y) / 2 - 9} className={styles.letter}>
+            E
+          </text>
+          <text x="226" y="70" className={styles.letter}>
+            θ
+          </text>
+        </svg>
+      </div>
+      <table className={styles.settings}>
+        <tbody>
+          {targets.map((target) => {
+            const setting = wrenchSetting(target, head);
+            return (
+              <tr key={target}>
+                <th scope="row">for {trimNumber(target, 1)} N·m set</th>
+                <td>
+                  {setting.ok ? (
+                    <b>{trimNumber(setting.value, 1)} N·m</b>
+                  ) : (
+                    <span className={styles.refused}>{setting.problems[0]?.message}</span>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className={styles.note}>
+        T_set = T · L / (L + E · cos θ). The head’s own sheet may limit its torque.
+      </p>
+    </details>
+  );
+}
