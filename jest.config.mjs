@@ -33,7 +33,10 @@ const config = {
     {
       ...shared,
       displayName: 'unit',
-      testMatch: ['<rootDir>/src/{core,solver,formats,devices,ui}/**/*.test.ts?(x)', '<rootDir>/cli/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/src/{core,solver,formats,devices,ui}/**/*.test.ts?(x)',
+        '<rootDir>/cli/**/*.test.ts',
+      ],
     },
     {
       ...shared,

@@ -5,13 +5,15 @@ import { makeLargeJob } from '@/server/large-job';
 import { benchChoose } from './choose';
 import { benchChooseJob } from './choose-job';
 import { benchPages } from './pages';
+import { benchPack, benchPlan } from './plan';
 import { printTable } from './row';
 
 async function main(): Promise<void> {
   const address = process.env.BENCH_ADDRESS;
   if (!address) throw new Error('BENCH_ADDRESS is not set; `npm run bench` starts what is needed');
-  const rows = benchChoose(JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8')));
-  printTable([...rows, ...(await benchChooseJob())]);
+  const demo: unknown = JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8'));
+  printTable([...benchPlan(demo), ...benchPack()]);
+  printTable([...benchChoose(demo), ...(await benchChooseJob())]);
   const slug = await makeLargeJob(5000);
   printTable(await benchPages(address, slug));
   await closeDatabase();

@@ -36,7 +36,7 @@ it('asks for the name before anything is written, and keeps it', async () => {
 
 it('shows on the board what is next and what is blocked by what', async () => {
   await open('/job/quillmere/board');
-  await says('4 of 66 done,');
+  await says('4 of 72 done,');
   await (await find('[data-filter="board"]')).sendKeys('vapour');
   await d().wait(async () => (await d().findElements(By.css('main a[href*="/t/"]'))).length === 1, WAIT);
   await says('7.5 mm; 5 threads and 8.0 mm asked for');
@@ -310,7 +310,7 @@ describe('at the bench', () => {
     await says('Not satisfactory: back to spreading');
     await says('Planned again');
     await open('/job/quillmere/board');
-    await says('5 of 66 done');
+    await says('5 of 72 done');
   });
 
   it('measures first where the plan is only nominal', async () => {
@@ -423,6 +423,6 @@ it('says so when the database is away, loses nothing, and comes back by itself',
   } finally {
     control('start');
   }
-  await says('of 66 done');
+  await says('of 72 done');
   await browser().consoleErrors(); // the failed fetches of this very test
 }, 120_000);

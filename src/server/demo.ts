@@ -19,6 +19,7 @@ import { QUILLMERE } from '@/data/seed/quillmere';
 import { assessOne, refreshSummaries, requireJob } from './operations/load';
 import { importCatalogue } from './operations/catalogue';
 import { takeSize } from './operations/choose';
+import { logTemperature } from './operations/end-facts';
 import { confirmStep } from './operations/record';
 import { operation } from './transaction';
 
@@ -110,10 +111,26 @@ const WORKED: readonly (readonly [cable: string, end: 'A' | 'B', until: string |
   ['K-129', 'B', null],
   ['K-130', 'A', null],
   ['K-131', 'B', 'onThread'],
+  ['K-140', 'B', 'mix'],
+  ['K-146', 'B', 'mix'],
+  ['K-147', 'B', 'cores'],
+  ['K-148', 'B', null],
+  ['K-141', 'B', 'cure'],
 ];
+
+/** A cure that is running when the demo is opened: mixed this long ago, its temperatures read since. Minutes, °C. */
+const CURING = {
+  mixedAgo: 52,
+  tempC: 19,
+  readings: [
+    [30, 19.5],
+    [8, 20.5],
+  ],
+} as const;
 
 async function workTheDemo(): Promise<Result<null>> {
   let clock = Date.parse('2026-11-03T07:00:00.000Z');
+  const opened = Date.now();
   const tick = (minutes: number) => new Date((clock += minutes * 60_000));
   for (const [cable, end, until] of WORKED) {
     const ref = { job: QUILLMERE.slug, cable, end };
@@ -129,6 +146,7 @@ async function workTheDemo(): Promise<Result<null>> {
       if (!now.ok) return now;
       const step = now.value.assessment.progress?.next;
       if (!step || step.id === until) break;
+      if (step.kind === 'mix') clock = opened - CURING.mixedAgo * 60_000;
       const at = tick(step.station === 'cut' ? 5 : 3);
       const done = await confirmStep(
         ref,
@@ -136,14 +154,26 @@ async function workTheDemo(): Promise<Result<null>> {
           id: randomUUID(),
           stepId: step.id,
           fingerprint: step.fingerprint,
-          decision: step.kind === 'look' ? 'clamped' : null,
+          decision: step.branches?.[0]?.decision ?? null,
           at: at.toISOString(),
+          mix: step.kind === 'mix' ? { batch: 'CR-2611', expiry: '2028-06-30', tempC: CURING.tempC } : null,
         },
         { name: step.kind === 'sign' ? 'inspector' : 'fitter 1' },
         at,
       );
       if (!done.ok) return done;
     }
+    if (until === 'cure')
+      for (const [ago, tempC] of CURING.readings) {
+        const at = new Date(opened - ago * 60_000);
+        const kept = await logTemperature(
+          ref,
+          { id: randomUUID(), tempC, at: at.toISOString() },
+          { name: 'fitter 1' },
+          at,
+        );
+        if (!kept.ok) return kept;
+      }
   }
   return ok(null);
 }

@@ -15,13 +15,19 @@ export interface PackPlan {
 /** Tenths of a millilitre: packs are printed no finer. */
 const UNITS = 10;
 
+const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
+
 /**
  * Packs that hold at least `needMl`: least left over, then fewest packs. A table over reachable volumes, so the answer is exact; it ends
  * at `need` plus the largest pack, beyond which no cheaper cover can lie.
  */
 export function choosePacks(compound: Pick<Compound, 'packs'>, needMl: number): PackPlan {
-  const need = Math.max(0, Math.ceil(needMl * UNITS - 1e-9));
-  const sizes = compound.packs.map((p) => Math.round(p.ml * UNITS));
+  const needed = Math.max(0, Math.ceil(needMl * UNITS - 1e-9));
+  const contents = compound.packs.map((p) => Math.round(p.ml * UNITS));
+  // Only multiples of what all packs share can be reached: the table is kept in that unit.
+  const shared = contents.reduce(gcd);
+  const need = Math.ceil(needed / shared);
+  const sizes = contents.map((c) => c / shared);
   const limit = need + Math.max(...sizes);
   const fewest = new Int32Array(limit + 1).fill(-1);
   const last = new Int32Array(limit + 1).fill(-1);
@@ -48,7 +54,7 @@ export function choosePacks(compound: Pick<Compound, 'packs'>, needMl: number): 
     packs: compound.packs.flatMap((p, i) =>
       (counts[i] ?? 0) > 0 ? [{ part: p.part, ml: p.ml, count: counts[i] ?? 0 }] : [],
     ),
-    totalMl: total / UNITS,
-    leftoverMl: (total - Math.ceil(needMl * UNITS - 1e-9)) / UNITS,
+    totalMl: (total * shared) / UNITS,
+    leftoverMl: (total * shared - needed) / UNITS,
   };
 }

@@ -35,6 +35,16 @@ const ARMOUR_PATTERN: Readonly<Record<ArmourKind, Pattern>> = {
   none: 'plain',
 };
 
+/** What lies over the armour is called a jacket on metal-clad cable, an outer sheath on all other. */
+const COVER: Readonly<Record<ArmourKind, string>> = {
+  roundWire: 'outer sheath',
+  braid: 'outer sheath',
+  tape: 'outer sheath',
+  interlocked: 'jacket',
+  corrugated: 'jacket',
+  none: 'sheath',
+};
+
 /** A mark in the cut's own unit, as the fitter's rule shows it. */
 export const markText = (mm: number, unit: LengthUnit): string =>
   unit === 'mm' ? trimNumber(mm, 1) : formatInchFraction(mm, 32);
@@ -96,7 +106,7 @@ export function strippedEndDrawing(end: StrippedEnd, width: number): Drawing {
       ...placeLabels(labelsOf(end, at, axis, half), {
         width,
         size: LABEL_SIZE,
-        rows: [TOP - 10, TOP - 28],
+        base: TOP - 10,
       }),
       ...rows.flatMap((row, i) =>
         row.flatMap((d) =>
@@ -159,7 +169,7 @@ function labelsOf(end: StrippedEnd, at: Stations, axis: number, half: number) {
   const bare = cut.armour === null;
   const wanted = [
     {
-      text: bare ? 'sheath' : cut.jacketed ? (cut.stub ? 'outer sheath' : 'jacket') : 'no jacket',
+      text: bare ? 'sheath' : cut.jacketed ? COVER[end.armour] : 'no jacket',
       x: (at.xSheath + (bare ? at.xTails : at.xArmour)) / 2,
       y: axis - half,
     },

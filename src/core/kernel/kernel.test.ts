@@ -1,7 +1,9 @@
 import { execFileSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { number, object, string } from 'yup';
-import { hull, problemLine, textWidth, validate } from '.';
+import { hashOf, hashOnce, hashText, hull, problemLine, textWidth, validate } from '.';
 
 const schema = object({ tag: string().max(5).required(), count: number().integer().min(1).required() })
   .noUnknown()
@@ -61,5 +63,30 @@ describe('text width', () => {
       { encoding: 'utf8' },
     );
     expect(readFileSync('src/core/kernel/font-widths.ts', 'utf8')).toBe(fresh);
+  });
+});
+
+describe('hashText', () => {
+  it('is the SHA-256 of the UTF-8 of any text, as the platform has it', () => {
+    const platform = (text: string) => createHash('sha256').update(Buffer.from(text, 'utf8')).digest('hex');
+    for (const text of ['', 'abc', '25 mm² – ½', '🔩 K-104', '\ud800 alone', 'x\udc00', '\uffff\u07ff\u0800'])
+      expect(hashText(text)).toBe(platform(text));
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary', maxLength: 300 }), (text) => {
+        expect(hashText(text)).toBe(platform(text));
+      }),
+    );
+  });
+
+  it('hashes a record once, and another object of the same content the same', () => {
+    const record = { a: [1, 2], b: 'x' };
+    let read = 0;
+    const of = (r: object) => {
+      read += 1;
+      return r;
+    };
+    expect(hashOnce(record, of)).toBe(hashOf({ b: 'x', a: [1, 2] }));
+    hashOnce(record, of);
+    expect(read).toBe(1);
   });
 });

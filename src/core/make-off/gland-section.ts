@@ -1,4 +1,6 @@
 import {
+  LABEL_ROW,
+  labelRows,
   placeLabels,
   rectangle,
   textWidth,
@@ -34,7 +36,8 @@ const BODY: Partial<Readonly<Record<PartRole, number>>> = {
   hub: 5,
 };
 const LABEL = 12;
-const TOP = 62;
+/** Room above the labels. */
+const TOP = 6;
 
 interface Frame {
   readonly scale: number;
@@ -59,10 +62,19 @@ export function glandSection(
   const scale = Math.min((width - 4) / length, 170 / Math.max(shape.hexFlatsMm, cable.outerMm));
   const left = (width - length * scale) / 2 + outside * scale;
   const half = (Math.max(shape.hexFlatsMm, cable.outerMm) / 2) * scale;
-  const frame: Frame = { scale, axis: TOP + half + 12, x: (mm) => left + mm * scale };
-  const bodies = bodiesOf(shape, frame, highlight);
-  const inner = innerParts(shape, cable, frame, highlight);
-  const named = [...bodies.named, ...inner.named].sort((a, b) => a.x - b.x);
+  const x = (mm: number) => left + mm * scale;
+  const parts = (axis: number) => {
+    const frame: Frame = { scale, axis, x };
+    const bodies = bodiesOf(shape, frame, highlight);
+    const inner = innerParts(shape, cable, frame, highlight);
+    return { bodies, inner, named: [...bodies.named, ...inner.named].sort((a, b) => a.x - b.x) };
+  };
+  // How many rows the names take is settled by where they stand along the axis; only then is it known how high the axis lies.
+  const rows = labelRows(parts(0).named, width, LABEL);
+  const base = TOP + rows * LABEL_ROW;
+  const axis = base + 20 + half;
+  const frame: Frame = { scale, axis, x };
+  const { bodies, inner, named } = parts(axis);
   return {
     width,
     height: frame.axis + half + 30,
@@ -72,7 +84,7 @@ export function glandSection(
       ...bodies.items,
       ...cableItems(shape, cable, frame),
       ...inner.items,
-      ...placeLabels(named, { width, size: LABEL, rows: [TOP - 8, TOP - 24, TOP - 40] }),
+      ...placeLabels(named, { width, size: LABEL, base }),
       ...ends(width, frame, half),
     ],
     description: `Section of the closed gland, schematic: ${shape.parts.map((p) => p.name).join(', ')}${

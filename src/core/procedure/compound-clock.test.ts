@@ -32,7 +32,12 @@ const seal = (() => {
   return plan.seal;
 })();
 const START = Date.parse('2026-11-10T08:00:00.000Z');
-const at = (minutes: number) => new Date(START + minutes * 60_000).toISOString();
+// Ten past eight and so on: the clock is an argument, also here.
+const at = (minutes: number): string => {
+  const whole = Math.floor(minutes);
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `2026-11-10T${two(8 + Math.floor(whole / 60))}:${two(whole % 60)}:${two(Math.round((minutes - whole) * 60))}.000Z`;
+};
 const PACK: MixRecord = { batch: 'B-7', expiry: '2027-03-31', tempC: 20 };
 
 /** Confirms the next step at a time, the way the bench does, or gives the refusal. */

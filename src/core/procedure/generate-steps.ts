@@ -1,4 +1,4 @@
-import { hashOf } from '@/core/kernel';
+import { hashText } from '@/core/kernel';
 import { entryStageOf, type Family } from '@/core/catalogue';
 import type { StagePlan } from '@/core/tightening';
 import { cutStep } from './steps/cut';
@@ -61,6 +61,28 @@ function afterStage(plan: TerminationPlan, stage: StagePlan): StepDraft[] {
 /** Preparation stands on nothing but itself; from the slide-on list on, each step stands on the one before. */
 const LOOSE: ReadonlySet<string> = new Set(['safe', 'parts', 'tools', 'slideOn']);
 
+// Control characters stand in no text of a plan, so that joined parts cannot be mistaken for one another.
+const FIELD = '\u0001';
+const ITEM = '\u0002';
+
+/**
+ * What a confirmation stands for: the figures, what the plan has settled, and what the family's sheet asks to be seen. Our own words and
+ * checks are not in it: PROCEDURE_RULES stands for those, and lists repeat what the plan has settled.
+ */
+const substance = (draft: StepDraft, settled: readonly string[], below: string): string => {
+  const { id, kind, figure, checks = [], accept } = draft;
+  const bySheet = id.startsWith('stage.') || id === 'look';
+  return [
+    below,
+    id,
+    kind,
+    figure ? [figure.value, figure.unit, figure.second ?? '', figure.markId ?? ''].join(ITEM) : '',
+    bySheet ? checks.join(ITEM) : '',
+    accept ? [accept.label, accept.minMm, accept.maxMm].join(ITEM) : '',
+    settled.join(ITEM),
+  ].join(FIELD);
+};
+
 function chained(plan: TerminationPlan, drafts: readonly StepDraft[]): Step[] {
   const values = new Map(plan.decisions.map((d) => [d.id, d.value]));
   const steps: Step[] = [];
@@ -70,9 +92,9 @@ function chained(plan: TerminationPlan, drafts: readonly StepDraft[]): Step[] {
     if (seen.has(draft.id)) throw new Error(`step ${draft.id} stands twice`);
     seen.add(draft.id);
     const loose = LOOSE.has(draft.id);
-    const settled = draft.decisions.map((id) => values.get(id) ?? null);
-    const prints = loose || below === null ? [] : [below.fingerprint];
-    const fingerprint = hashOf([draft, settled, prints]).slice(0, 32);
+    const settled = draft.decisions.map((id) => values.get(id) ?? '');
+    const under = loose || below === null ? '' : below.fingerprint;
+    const fingerprint = hashText(substance(draft, settled, under)).slice(0, 32);
     const step: Step = { ...draft, buildsOn: loose || below === null ? [] : [below.id], fingerprint };
     steps.push(step);
     // The first cut stands on the slide-on list where there is one, and on nothing else of the preparation.

@@ -8,9 +8,9 @@ export const PLAN_DRAWINGS = ['stripped', 'on-the-cable', 'closed'] as const;
 export type PlanDrawing = (typeof PLAN_DRAWINGS)[number];
 
 export const PLAN_DRAWING_WORDS: Readonly<Record<PlanDrawing, string>> = {
-  stripped: 'Stripped end',
-  'on-the-cable': 'On the cable',
-  closed: 'Closed gland',
+  stripped: 'Stripped',
+  'on-the-cable': 'On cable',
+  closed: 'Closed',
 };
 
 /** The cable as it lies in the closed gland of a plan. */

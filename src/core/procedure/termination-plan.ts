@@ -1,4 +1,4 @@
-import { hashOf, type Problem } from '@/core/kernel';
+import { hashOf, hashOnce, type Problem } from '@/core/kernel';
 import type { Accessory, Compound, Family, RingOption } from '@/core/catalogue';
 import { missingForProcedure, threadName } from '@/core/catalogue';
 import {
@@ -23,7 +23,7 @@ import {
   type Verdict,
 } from '@/core/gland-selection';
 import { glandShape, slideOnList, type GlandShape, type SlideOnItem } from '@/core/make-off';
-import { isFlameproof, profileFigures } from '@/core/schedule';
+import { isFlameproof, profileFigures, type CodeProfile } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES, type StagePlan } from '@/core/tightening';
 import { trimNumber, type LengthUnit } from '@/core/units';
 
@@ -113,6 +113,7 @@ export interface PlanRequest {
 
 /** Compounds that a family's approval lists name: only their sheets can change its plans. */
 function compoundsOf(request: PlanRequest, family: Family): Compound[] {
+  if (!family.seal) return [];
   const named = new Set(family.sizes.flatMap((s) => s.chamber?.compounds.map((c) => c.product) ?? []));
   return (request.compounds ?? []).filter((c) => named.has(c.product));
 }
@@ -121,7 +122,7 @@ function compoundsOf(request: PlanRequest, family: Family): Compound[] {
 export function planInputHash(request: PlanRequest, family: Family): string {
   const { input } = request;
   return hashOf({
-    cableType: input.cableType,
+    cableType: hashOnce(input.cableType),
     outerSheath: summary(input.outerSheath),
     // Ovality and the tape decide at a flameproof entry only; elsewhere another reading inside the interval changes nothing.
     shape: isFlameproof(input.enclosure)
@@ -132,27 +133,18 @@ export function planInputHash(request: PlanRequest, family: Family): string {
     cores: [input.overArmour, input.laidUpCores, input.core].map(summary),
     // The length decides by way of the barrier only; a metre more or less changes no mark.
     barrier: decideBarrier(input).outcome,
-    enclosure: input.enclosure,
-    entry: input.entry,
-    profile: profileFigures(input.profile),
+    enclosure: hashOnce(input.enclosure),
+    entry: hashOnce(input.entry),
+    profile: hashOnce(input.profile, (p) => profileFigures(p as CodeProfile)),
     routeMm: request.routeMm,
     spareMm: request.spareMm,
     terminals: request.terminals ?? [],
-    seal: family.seal ? [request.compound ?? null, compoundsOf(request, family)] : null,
+    seal: family.seal
+      ? [request.compound ?? null, compoundsOf(request, family).map((c) => hashOnce(c))]
+      : null,
     unit: request.unit,
-    family: [family.code, family.sheet.revision, familyHash(family)],
+    family: [family.code, family.sheet.revision, hashOnce(family)],
   });
-}
-
-const hashes = new WeakMap<Family, string>();
-
-/** A family is large and never changes, so its hash is worked out once for each object. */
-function familyHash(family: Family): string {
-  const known = hashes.get(family);
-  if (known !== undefined) return known;
-  const made = hashOf(family);
-  hashes.set(family, made);
-  return made;
 }
 
 const summary = (m: TerminationInput['outerSheath']) =>

@@ -1,4 +1,5 @@
-import type { ArmourKind, FamilyDiff } from '@/core/catalogue';
+import type { ArmourKind, Compound, FamilyDiff } from '@/core/catalogue';
+import type { SealPlan } from '@/core/compound-cure';
 import type { MeasurementRules, Reading } from '@/core/cable-measurement';
 import type { BarrierTrail, Finding, MeasuredEnd, MeasuredQuantity, Verdict } from '@/core/gland-selection';
 import type { ChainFault } from '@/core/inspection';
@@ -135,6 +136,27 @@ export interface TerminationView {
   readonly events: readonly EventView[];
   readonly chainFaults: readonly ChainFault[];
   readonly collar: CollarState;
+}
+
+/** One end whose chamber is filled, as the job's compound place shows it. */
+export interface CompoundEnd {
+  readonly tag: string;
+  readonly cable: string;
+  readonly end: End;
+  readonly place: string;
+  readonly size: string;
+  readonly seal: SealPlan;
+  /** `ready`: the compound is what comes next; `later`: other work comes first; `curing`, `mixed`, `hard`, `done`. */
+  readonly state: 'later' | 'ready' | 'mixed' | 'curing' | 'done' | 'stale';
+  /** What comes next, in words. */
+  readonly next: string;
+  readonly acts: readonly BenchAct[];
+}
+
+export interface CompoundView {
+  readonly ends: readonly CompoundEnd[];
+  /** Compounds of the catalogue by product: their packs. */
+  readonly compounds: readonly Compound[];
 }
 
 /** Everything the whole-job choice needs, and what stands beside its answer. */

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { upgradePlan, type TerminationPlan } from '@/core/procedure';
 import type { Tx } from '../connection';
 import { cable, familyRevision, job, plan, termination } from '../schema';
@@ -56,6 +56,25 @@ export async function insertPlan(
     madeAt: row.madeAt,
   });
   return result.insertId;
+}
+
+/** Ids of the job's terminations whose plan in force fills a chamber, in the order of their tags. */
+export async function sealedTerminationIds(tx: Tx, jobId: number): Promise<number[]> {
+  const rows = await tx
+    .select({ id: termination.id })
+    .from(plan)
+    .innerJoin(termination, eq(plan.terminationId, termination.id))
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .where(
+      and(
+        eq(cable.jobId, jobId),
+        isNull(plan.supersededAt),
+        isNull(cable.retiredAt),
+        sql`JSON_VALUE(${plan.body}, '$.seal.product') IS NOT NULL`,
+      ),
+    )
+    .orderBy(cable.tag, termination.end);
+  return rows.map((r) => r.id);
 }
 
 /** Plans in force that stand on a family, whichever revision and job: their termination and its job. */

@@ -2,14 +2,21 @@ import { drawPlan, STATION_WORDS, type Step, type TerminationPlan } from '@/core
 import { trimNumber } from '@/core/units';
 import { MM } from './document';
 import { drawDrawing } from './draw';
-import { box, heightOf, rule, text, type Doc, type Sheet } from './sheet';
+import { box, caution, heightOf, rule, text, type Doc, type Sheet } from './sheet';
 
 /** The gland on the cable and closed, and every step with its figure, its reason and a place for initials. */
-export function drawSteps(doc: Doc, sheet: Sheet, plan: TerminationPlan, steps: readonly Step[]): void {
+export function drawSteps(
+  doc: Doc,
+  sheet: Sheet,
+  plan: TerminationPlan,
+  steps: readonly Step[],
+  cautions: readonly string[],
+): void {
   doc.addPage({ size: sheet.paper, margin: 0 });
   let y =
     text(doc, sheet, `${plan.tag}: the work in its order`, sheet.left, 14 * MM, 16, { bold: true }) + 3 * MM;
-  y = pictures(doc, sheet, plan, y);
+  for (const line of cautions) y = caution(doc, sheet, line, sheet.left, y, sheet.width);
+  y = pictures(doc, sheet, plan, y + (cautions.length > 0 ? 3 * MM : 0));
   rule(doc, sheet, y);
   y += 2 * MM;
   steps.forEach((step, i) => {
@@ -52,11 +59,13 @@ function stepLine(
   const accept = step.accept
     ? ` ${step.accept.label} ${trimNumber(step.accept.minMm, 1)}–${trimNumber(step.accept.maxMm, 1)} mm.`
     : '';
-  const checks = step.checks && step.checks.length > 0 ? ` See: ${step.checks.join('; ')}.` : '';
+  const bare = (line: string) => line.replace(/\.$/, '');
+  const list = step.list && step.list.length > 0 ? ` ${step.list.map(bare).join('; ')}.` : '';
+  const checks = step.checks && step.checks.length > 0 ? ` See: ${step.checks.map(bare).join('; ')}.` : '';
   const branches = step.branches
     ? ` ${step.branches.map((b) => b.button.replace(/^Hold: /, '')).join(' · ')}.`
     : '';
-  const body = `${STATION_WORDS[step.station]}: ${step.detail}${accept}${checks}${branches}`;
+  const body = `${STATION_WORDS[step.station]}: ${step.detail}${list}${accept}${checks}${branches}`;
   const height = heightOf(doc, title, 9.5, width, true) + heightOf(doc, body, 8, width) + 1.6 * MM;
   let y = top;
   if (y + height > sheet.bottom) {

@@ -5,7 +5,7 @@ import { drawSteps } from './card-steps';
 import { drawStrip } from './card-strip';
 import { collect, MM, newDocument } from './document';
 import { drawDrawing } from './draw';
-import { box, heightOf, rule, sheetOf, text, type Doc, type Paper, type Sheet } from './sheet';
+import { box, caution, heightOf, rule, sheetOf, text, type Doc, type Paper, type Sheet } from './sheet';
 
 export interface CutCard {
   readonly plan: TerminationPlan;
@@ -35,9 +35,8 @@ export function drawCutCard(doc: Doc, sheet: Sheet, card: CutCard): void {
   y = drawing(doc, sheet, card, y);
   y = marks(doc, sheet, card, y);
   footer(doc, sheet, card);
-  y = columns(doc, sheet, card, y);
-  cautions(doc, sheet, card, y);
-  if (card.steps.length > 0) drawSteps(doc, sheet, card.plan, card.steps);
+  const rest = cautions(doc, sheet, card, columns(doc, sheet, card, y));
+  if (card.steps.length > 0 || rest.length > 0) drawSteps(doc, sheet, card.plan, card.steps, rest);
   drawStrip(doc, sheet, card.plan);
 }
 
@@ -115,10 +114,10 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
   let y = top + 2 * MM;
   const at = [
     sheet.left,
-    sheet.left + 38 * MM,
-    sheet.left + 60 * MM,
-    sheet.left + 84 * MM,
-    sheet.left + 108 * MM,
+    sheet.left + 54 * MM,
+    sheet.left + 72 * MM,
+    sheet.left + 96 * MM,
+    sheet.left + 118 * MM,
   ];
   ['From the cable end', 'mm', 'in', 'blade at most', 'then'].forEach((h, i) =>
     text(doc, sheet, h, at[i] ?? sheet.left, y, 8, { width: 40 * MM }),
@@ -172,8 +171,8 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
 const GAP = 8 * MM;
 const halfOf = (sheet: Sheet): number => (sheet.width - GAP) / 2;
 
-/** Slide-on list at the left, stages at the right. Returns where the left column ends: the cautions go on there. */
-function columns(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
+/** Slide-on list at the left, stages at the right. Returns where each column ends: the cautions go on there. */
+function columns(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): { left: number; right: number } {
   rule(doc, sheet, top);
   const heading = top + 2 * MM;
   text(doc, sheet, 'On the cable before the first cut, in this order', sheet.left, heading, 10, {
@@ -220,7 +219,7 @@ function columns(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number
       ) +
       1.6 * MM;
   });
-  return compound(doc, sheet, plan, left) + 2 * MM;
+  return { left: compound(doc, sheet, plan, left) + 2 * MM, right: right + 2 * MM };
 }
 
 const table = (points: readonly { c: number; minutes: number }[]): string =>
@@ -262,20 +261,41 @@ const ALWAYS = [
   'The certificate belongs to the exact parts, compound and procedure of the product’s own sheet in the revision in hand. A deviation leads to redo, replan or stop.',
 ] as const;
 
-function cautions(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): void {
-  let y = text(doc, sheet, 'Cautions', sheet.left, top, 10, { bold: true, width: halfOf(sheet) }) + 1.5 * MM;
-  let width = halfOf(sheet);
-  for (const line of [...ALWAYS, ...plan.cautions, ...(plan.seal?.cautions ?? [])]) {
-    if (y + heightOf(doc, line, 8.5, width - 4 * MM) > sheet.footerTop - 1 * MM) {
-      // A caution is never squeezed out: what has no room goes on the next page.
-      doc.addPage({ size: sheet.paper, margin: 0 });
-      width = sheet.width;
-      y =
-        text(doc, sheet, `${plan.tag}, cautions continued`, sheet.left, 14 * MM, 11, { bold: true }) + 3 * MM;
+/**
+ * Cautions below the left column, then below the right one. What has no room on the page is returned: a caution is never squeezed out, it
+ * goes on the next page.
+ */
+function cautions(
+  doc: Doc,
+  sheet: Sheet,
+  { plan }: CutCard,
+  free: { readonly left: number; readonly right: number },
+): string[] {
+  const width = halfOf(sheet);
+  const lines = [...ALWAYS, ...plan.cautions, ...(plan.seal?.cautions ?? [])];
+  const places = [
+    { x: sheet.left, y: free.left },
+    { x: sheet.left + width + GAP, y: free.right },
+  ];
+  let at = 0;
+  let titled = false;
+  while (lines.length > 0) {
+    const place = places[at];
+    if (place === undefined) break;
+    const next = lines[0] ?? '';
+    const height = heightOf(doc, next, 8.5, width - 4 * MM) + (titled ? 0 : 6 * MM);
+    if (place.y + height > sheet.footerTop - 1 * MM) {
+      at += 1;
+      continue;
     }
-    doc.rect(sheet.left, y + 1, 2, 8).fill('#000000');
-    y = text(doc, sheet, line, sheet.left + 4 * MM, y, 8.5, { width: width - 4 * MM }) + 1 * MM;
+    if (!titled) {
+      place.y = text(doc, sheet, 'Cautions', place.x, place.y, 10, { bold: true, width }) + 1.5 * MM;
+      titled = true;
+    }
+    place.y = caution(doc, sheet, next, place.x, place.y, width);
+    lines.shift();
   }
+  return lines;
 }
 
 function footer(doc: Doc, sheet: Sheet, card: CutCard): void {

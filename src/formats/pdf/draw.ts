@@ -65,6 +65,10 @@ function drawItem(doc: Doc, item: DrawingItem): void {
           : item.anchor === 'end'
             ? item.at.x - width
             : item.at.x;
+      // A name keeps its own white, so that no leader runs through its letters.
+      if (item.role === 'label')
+        doc.rect(left - 1, item.at.y - item.size * 0.85, width + 2, item.size * 1.1).fill('#ffffff');
+      doc.fillColor('#000000');
       doc.text(item.text, left, item.at.y, { baseline: 'alphabetic', lineBreak: false });
       return;
     }

@@ -71,6 +71,12 @@ export function rule(doc: Doc, sheet: Sheet, y: number, weight = 1): void {
   doc.moveTo(sheet.left, y).lineTo(sheet.right, y).lineWidth(weight).stroke('#000000');
 }
 
+/** One caution with its bar. Returns where it ends below. */
+export function caution(doc: Doc, sheet: Sheet, line: string, x: number, y: number, width: number): number {
+  doc.rect(x, y + 1, 2, 8).fill('#000000');
+  return text(doc, sheet, line, x + 4 * MM, y, 8.5, { width: width - 4 * MM }) + 1 * MM;
+}
+
 /** A place for initials. */
 export function box(doc: Doc, x: number, y: number, sizeMm = 4): void {
   doc

@@ -2,9 +2,10 @@
 import Link from 'next/link';
 import { useMemo, useState, useSyncExternalStore } from 'react';
 import type { ArcStation, LookDecision, Step } from '@/core/procedure';
-import type { TerminationView } from '@/core/termination-view';
+import type { CompoundEnd, TerminationView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { Caution } from '../common/Caution';
+import { ClockList } from '../compound/ClockList';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
 import { ActorField } from '../shell/TopBar';
@@ -25,6 +26,8 @@ import styles from './Bench.module.css';
 
 interface Props {
   readonly view: TerminationView;
+  /** Pot lives and cures that run at other ends of the job. */
+  readonly others: readonly CompoundEnd[];
   readonly actions: TerminationActions;
 }
 
@@ -46,7 +49,7 @@ function useGate(key: string): readonly [boolean, () => void] {
 }
 
 /** One step a screen, full screen, for gloves and glare. */
-export function Bench({ view, actions }: Props) {
+export function Bench({ view, others, actions }: Props) {
   const reference = useMemo(
     () => ({ job: view.job.slug, cable: view.cable, end: view.end }),
     [view.job.slug, view.cable, view.end],
@@ -116,6 +119,12 @@ export function Bench({ view, actions }: Props) {
           <dt>Entry</dt>
           <dd>{view.place ? `${view.place.enclosure.tag}, ${view.place.entry.label}` : '–'}</dd>
         </dl>
+        {others.length > 0 ? (
+          <section aria-label="Running at other ends">
+            <h2 className={styles.othersHead}>Running elsewhere</h2>
+            <ClockList job={view.job.slug} ends={others} />
+          </section>
+        ) : null}
       </aside>
       <main className={styles.main}>
         {zone !== null && !gateOpen ? (

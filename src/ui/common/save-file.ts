@@ -13,12 +13,17 @@ export async function saveFile(address: string, body: string | null): Promise<re
     return said?.problems ?? [{ path: '', message: `The server answered ${answer.status}.` }];
   }
   const name = /filename="([^"]+)"/.exec(answer.headers.get('content-disposition') ?? '')?.[1] ?? 'download';
-  const url = URL.createObjectURL(await answer.blob());
+  giveFile(await answer.blob(), name);
+  return [];
+}
+
+/** Hands a file to the browser to save. */
+export function giveFile(file: Blob, name: string): void {
+  const url = URL.createObjectURL(file);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
   link.click();
   // The browser has taken the blob by the next turn.
   setTimeout(() => URL.revokeObjectURL(url), 1000);
-  return [];
 }

@@ -137,6 +137,10 @@ function Item({ item, patternId, lit, onLight }: ItemProps) {
           fontSize={item.size}
           fontWeight={item.weight}
           textAnchor={item.anchor}
+          paintOrder="stroke"
+          stroke={item.role === 'label' ? 'var(--ac-surface)' : undefined}
+          strokeWidth={item.role === 'label' ? 4 : undefined}
+          strokeLinejoin="round"
           fill={lit ? 'var(--ac-amber-text)' : item.role === 'label' ? 'var(--ac-quiet)' : fill}
         >
           {item.text}

@@ -63,8 +63,9 @@ function Filled({
       </h2>
       <p className={styles.lead}>
         {ml(seal.packs.leftoverMl)} left over
-        {seal.stickMm === null ? '' : `; cut ${seal.stickMm} mm of stick`}. {seal.reason}. {seal.sheet.title},
-        revision {seal.sheet.revision}.{preview ? ' Preview: nothing is taken yet.' : ''}
+        {seal.stickMm === null ? '' : `; cut ${seal.stickMm} mm of stick`}. By {seal.sheet.title}, revision{' '}
+        {seal.sheet.revision}, as the approval list of the fitting allows.
+        {preview ? ' Preview: nothing is taken yet.' : ''}
       </p>
       <Choices {...props} seal={seal} />
       <Running {...props} seal={seal} />

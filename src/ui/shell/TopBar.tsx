@@ -32,6 +32,8 @@ export function TopBar({ job }: Props) {
         { href: `/job/${job.slug}/t`, name: 'Terminations', under: `/job/${job.slug}/t` },
         { href: `/job/${job.slug}/whole-job`, name: 'Whole job', under: `/job/${job.slug}/whole-job` },
         { href: `/job/${job.slug}/kit`, name: 'Kit', under: `/job/${job.slug}/kit` },
+        { href: `/job/${job.slug}/compound`, name: 'Compound', under: `/job/${job.slug}/compound` },
+        { href: `/job/${job.slug}/prints`, name: 'Prints', under: `/job/${job.slug}/prints` },
         { href: `/job/${job.slug}/profile`, name: 'Profile', under: `/job/${job.slug}/profile` },
       ]
     : [];
@@ -41,7 +43,11 @@ export function TopBar({ job }: Props) {
         <Collar arcs={MARK} size={28} label={false} />
         <span>Amber Collar</span>
       </Link>
-      {job ? <span className={styles.job}>{job.name}</span> : null}
+      {job ? (
+        <span className={styles.job} title={job.name}>
+          {job.name}
+        </span>
+      ) : null}
       <nav className={styles.places} aria-label="Places">
         {[
           ...places,

@@ -67,7 +67,6 @@ const mixStep = (seal: SealPlan): StepDraft => ({
   reason: 'Batch and expiry are part of the record; what is out of date or too hot is not mixed.',
   caution: seal.cautions[0] ?? 'Gloves and air: compounds sensitise.',
   figure: { value: trimNumber(seal.needMl, 1), unit: 'mL', second: packWords(seal).join(' and ') },
-  list: packWords(seal),
   timer: 'potLife',
   decisions: ['compound'],
 });

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { viewCompound } from '@/server/operations/compound';
 import { viewTermination } from '@/server/operations/view';
 import { Bench } from '@/ui/bench/Bench';
 import {
@@ -30,10 +31,18 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function BenchPage({ params }: Props) {
   const { job, cable, end } = await params;
   const view = await viewTermination({ job: decodeURIComponent(job), cable: decodeURIComponent(cable), end });
+  const clocks = await viewCompound(decodeURIComponent(job), new Date());
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
   return (
     <Bench
       view={view.value}
+      others={
+        clocks.ok
+          ? clocks.value.ends.filter(
+              (e) => (e.state === 'curing' || e.state === 'mixed') && e.tag !== view.value.tag,
+            )
+          : []
+      }
       actions={{
         addReading,
         withdrawReading,

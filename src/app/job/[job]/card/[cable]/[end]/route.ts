@@ -3,12 +3,13 @@ import { cutCard } from '@/server/operations/cut-card';
 export const dynamic = 'force-dynamic';
 
 export async function GET(
-  _request: Request,
+  request: Request,
   { params }: { params: Promise<{ job: string; cable: string; end: string }> },
 ): Promise<Response> {
   const { job, cable, end } = await params;
   const tag = decodeURIComponent(cable);
-  const pdf = await cutCard({ job: decodeURIComponent(job), cable: tag, end }, new Date());
+  const paper = new URL(request.url).searchParams.get('paper') === 'LETTER' ? 'LETTER' : 'A4';
+  const pdf = await cutCard({ job: decodeURIComponent(job), cable: tag, end }, new Date(), paper);
   if (!pdf.ok)
     return new Response(pdf.problems.map((p) => p.message).join('\n'), {
       status: 404,

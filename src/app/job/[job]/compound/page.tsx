@@ -1,0 +1,25 @@
+import type { Metadata } from 'next';
+import { connection } from 'next/server';
+import { viewCompound } from '@/server/operations/compound';
+import { CompoundPage } from '@/ui/compound/CompoundPage';
+import { Refused } from '../../../refusal';
+import { JobShell } from '../shell';
+
+export const metadata: Metadata = { title: 'Compound' };
+
+export default async function Compound({ params }: { readonly params: Promise<{ job: string }> }) {
+  await connection();
+  const slug = decodeURIComponent((await params).job);
+  return (
+    <JobShell slug={slug}>
+      {async (job) => {
+        const view = await viewCompound(job.slug, new Date());
+        return view.ok ? (
+          <CompoundPage job={job.slug} view={view.value} />
+        ) : (
+          <Refused problems={view.problems} back={`/job/${job.slug}/board`} />
+        );
+      }}
+    </JobShell>
+  );
+}
