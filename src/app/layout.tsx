@@ -1,5 +1,6 @@
 import '@fontsource-variable/archivo/standard.css';
 import '@/ui/theme/tokens.css';
+import '@/ui/theme/snackbar.css';
 import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';

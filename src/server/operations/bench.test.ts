@@ -105,7 +105,7 @@ describe('choosing', () => {
     expect(v.plan?.plan).toMatchObject({
       size: 'RW2-32',
       family: { code: 'RW2', revision: '5' },
-      rules: { glandSelection: 2, cutBack: 1 },
+      rules: { glandSelection: 2, cutBack: 2, compoundCure: 1, procedure: 2 },
       provisional: [],
     });
     expect(v.plan?.hash).toMatch(/^[0-9a-f]{64}$/);
@@ -173,8 +173,8 @@ describe('the bench', () => {
       decision: null,
       at: NOW.toISOString(),
     };
-    expect(await good(confirmStep(ref(job), send, FITTER, NOW))).toEqual({ repeated: false });
-    expect(await good(confirmStep(ref(job), send, FITTER, NOW))).toEqual({ repeated: true });
+    expect(await good(confirmStep(ref(job), send, FITTER, NOW))).toEqual({ repeated: false, waste: null });
+    expect(await good(confirmStep(ref(job), send, FITTER, NOW))).toEqual({ repeated: true, waste: null });
     expect((await view(job)).events).toHaveLength(1);
     expect(await refused(confirmStep(ref(job, 'K-1', 'B'), send, FITTER, NOW))).toMatch(
       /belongs to something else/,
@@ -194,7 +194,7 @@ describe('the bench', () => {
   it.each([
     ['a step out of turn', { stepId: 'sign' }, /comes later/],
     ['an old screen', { fingerprint: 'old' }, /changed since it was shown/],
-    ['a decision without a look', { decision: 'clamped' as const }, /only the look/],
+    ['a decision without a look', { decision: 'clamped' as const }, /only a look/],
     ['a made-up id', { id: 'x' }, /not an event id/],
     ['a clock that runs ahead', { at: '2026-11-10T09:00:00.000Z' }, /runs ahead/],
     ['a time that is none', { at: 'noon' }, /not a time/],

@@ -80,8 +80,27 @@ export function readingsFor(outer: readonly [string, string] = ['27.9', '28.2'])
   ];
 }
 
+interface Scene {
+  readonly secondPerson?: boolean;
+  /** The cables have a gas path between their cores and go into flameproof boxes: barrier glands with compound. */
+  readonly sealed?: boolean;
+}
+
 /** A job of its own for one test: two cables, two boxes, the demo catalogue. Returns its slug. */
-export async function makeJob(secondPerson = false): Promise<string> {
+export const makeJob = (secondPerson = false): Promise<string> => build({ secondPerson });
+
+/** The same, where a barrier gland is called for: WC4-32 fits its cable. */
+export const makeSealedJob = (): Promise<string> => build({ sealed: true });
+
+const SEALED_READINGS: readonly Reading[] = [
+  { quantity: 'outerSheath', method: 'wrapTape', text: '88.7', unit: 'mm' },
+  { quantity: 'laidUpCores', method: 'caliper', text: '19.8', unit: 'mm', angleDeg: 0 },
+  { quantity: 'laidUpCores', method: 'caliper', text: '19.9', unit: 'mm', angleDeg: 90 },
+  { quantity: 'core', method: 'caliper', text: '8.2', unit: 'mm', angleDeg: 0 },
+  { quantity: 'core', method: 'caliper', text: '8.2', unit: 'mm', angleDeg: 90 },
+];
+
+async function build({ secondPerson = false, sealed = false }: Scene): Promise<string> {
   const slug = `job-${randomUUID().slice(0, 8)}`;
   await good(importCatalogue(readFileSync('examples/catalogue/demo.json', 'utf8'), PLANNER, NOW));
   await withTransaction(async (tx) => {
@@ -93,9 +112,17 @@ export async function makeJob(secondPerson = false): Promise<string> {
       profile: JSON.stringify(DEFAULT_PROFILE),
     });
     const types = new Map<string, number>();
-    for (const facts of CABLE_TYPES) types.set(facts.code, await insertCableType(tx, jobId, facts));
+    for (const facts of CABLE_TYPES)
+      types.set(
+        facts.code,
+        await insertCableType(tx, jobId, sealed ? { ...facts, effectivelyFilled: false } : facts),
+      );
     for (const tag of ['BX-1', 'BX-2']) {
-      const id = await insertEnclosure(tx, jobId, 'Test area', { ...BOX, tag });
+      const id = await insertEnclosure(tx, jobId, 'Test area', {
+        ...BOX,
+        tag,
+        ...(sealed ? { concept: 'Ex d' as const } : {}),
+      });
       for (const entry of [threaded('E1', 'M32'), threaded('E2', 'M32'), threaded('E3', 'M20')])
         await insertEntry(tx, id, entry);
     }
@@ -128,7 +155,9 @@ export async function makeJob(secondPerson = false): Promise<string> {
       if (tag === 'K-1')
         await insertReadings(
           tx,
-          readingsFor().flatMap((reading) => (['A', 'B'] as const).map((end) => ({ cableId, end, reading }))),
+          [...readingsFor(), ...(sealed ? SEALED_READINGS : [])].flatMap((reading) =>
+            (['A', 'B'] as const).map((end) => ({ cableId, end, reading })),
+          ),
         );
     }
     const job = await requireJob(tx, slug);

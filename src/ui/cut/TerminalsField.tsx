@@ -11,9 +11,12 @@ export function TerminalsField({ view, actions }: Pick<StationProps, 'view' | 'a
   const say = (mm: number) => (view.job.unit === 'mm' ? trimNumber(mm, 1) : formatInchFraction(mm, 16));
   const shown = view.terminals.map((t) => `${t.core} ${say(t.routeMm)}`).join('; ');
   const [text, setText] = useState(shown);
-  const { run, problems } = useRun();
+  const { run, problems, clear } = useRun();
   const save = () => {
-    if (text.trim() === shown) return;
+    if (text.trim() === shown) {
+      clear();
+      return;
+    }
     void run(() => actions.setTerminals({ job: view.job.slug, cable: view.cable, end: view.end }, text));
   };
   return (

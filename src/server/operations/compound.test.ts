@@ -1,0 +1,263 @@
+import { randomUUID } from 'node:crypto';
+import type { MixRecord } from '@/core/procedure';
+import { closeDatabase } from '@/data';
+import { FITTER, good, makeJob, makeSealedJob, NOW, PLANNER, refused } from '../testing/job';
+import { replan, takeSize } from './choose';
+import { viewCompound } from './compound';
+import { drawingFile } from './drawing-file';
+import { undoLast } from './edits';
+import { logTemperature, recutEnd, setCompound, setTerminals } from './end-facts';
+import { viewKit } from './kit';
+import { confirmStep, type ConfirmInput } from './record';
+import { viewTermination } from './view';
+import { labelSheet, workPack } from './work-pack';
+
+afterAll(closeDatabase);
+
+const ref = (job: string, cable = 'K-1', end = 'A') => ({ job, cable, end });
+const view = (job: string) => good(viewTermination(ref(job)));
+const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
+const PACK: MixRecord = { batch: 'CR-2611', expiry: '2028-06-30', tempC: 20 };
+
+async function confirm(job: string, minutes: number, more: Partial<ConfirmInput> = {}) {
+  const v = await view(job);
+  const step = v.steps.find((s) => s.id === v.nextStep);
+  if (!step) throw new Error('no next step');
+  const at = later(minutes);
+  return confirmStep(
+    ref(job),
+    {
+      id: randomUUID(),
+      stepId: step.id,
+      fingerprint: step.fingerprint,
+      decision: step.branches?.[0]?.decision ?? null,
+      at: at.toISOString(),
+      ...(step.kind === 'mix' ? { mix: PACK } : {}),
+      ...more,
+    },
+    FITTER,
+    at,
+  );
+}
+async function workUntil(job: string, id: string) {
+  for (let guard = 0; guard < 40; guard += 1) {
+    if ((await view(job)).nextStep === id) return;
+    await good(confirm(job, 0));
+  }
+  throw new Error(`never came to ${id}`);
+}
+const read = (job: string, minutes: number, tempC: number) =>
+  logTemperature(
+    ref(job),
+    { id: randomUUID(), tempC, at: later(minutes).toISOString() },
+    FITTER,
+    later(minutes),
+  );
+const take = (job: string, size = 'WC4-32') => good(takeSize(ref(job), size, randomUUID(), PLANNER, NOW));
+
+describe('a barrier gland from the plan to the signature', () => {
+  it('mixes, fills, cures by the log, looks for voids, and closes', async () => {
+    const job = await makeSealedJob();
+    await take(job);
+    expect((await view(job)).plan?.plan.seal).toMatchObject({ product: 'resin CR-20' });
+    expect((await view(job)).collar.arcs[4]).toMatchObject({ station: 'seal', state: 'todo' });
+    await workUntil(job, 'mix');
+    expect(await refused(confirm(job, 0, { mix: { ...PACK, expiry: '2026-01-01' } }))).toMatch(
+      /expired on 2026-01-01/,
+    );
+    expect(await refused(confirm(job, 0, { mix: { ...PACK, tempC: 40 } }))).toMatch(/5 °C too hot/);
+    await good(confirm(job, 0));
+    await good(confirm(job, 10));
+    expect((await good(viewCompound(job, later(11)))).ends).toMatchObject([
+      { tag: 'K-1/A', state: 'curing' },
+    ]);
+    await good(confirm(job, 12));
+    expect((await view(job)).collar.arcs[4]?.state).toBe('waiting');
+    expect(await refused(confirm(job, 20))).toMatch(/6 % cured: hard in about 140 min/);
+    for (let m = 35; m <= 160; m += 25) await good(read(job, m, 20));
+    await good(confirm(job, 160));
+    await good(confirm(job, 165));
+    await workUntil(job, 'sign');
+    await good(confirm(job, 200));
+    const v = await view(job);
+    expect(v.signedBy).toBe('fitter');
+    expect(v.chainFaults).toEqual([]);
+    expect(v.events.filter((e) => e.kind === 'temperature')).toHaveLength(6);
+    expect(v.events.find((e) => e.kind === 'mix')?.body).toMatchObject({ mix: PACK });
+    expect((await good(viewCompound(job, later(201)))).ends).toMatchObject([{ state: 'done' }]);
+  });
+
+  it('refuses a late filling, records the waste, and asks for a fresh mix', async () => {
+    const job = await makeSealedJob();
+    await take(job);
+    await workUntil(job, 'mix');
+    await good(confirm(job, 0));
+    const late = await good(confirm(job, 21));
+    expect(late.waste).toMatch(/this mix is waste/);
+    const v = await view(job);
+    expect(v.nextStep).toBe('mix');
+    expect(v.events[v.events.length - 1]).toMatchObject({ kind: 'waste', stepId: 'fill' });
+    expect(v.chainFaults).toEqual([]);
+    await good(confirm(job, 30));
+    expect((await good(confirm(job, 45))).waste).toBeNull();
+  });
+
+  it('takes temperatures only while something cures, in order, and each once', async () => {
+    const job = await makeSealedJob();
+    expect(await refused(read(job, 0, 20))).toMatch(/nothing is curing/);
+    await take(job);
+    await workUntil(job, 'mix');
+    await good(confirm(job, 0));
+    expect(await refused(read(job, 1, 20))).toMatch(/nothing is curing/);
+    await good(confirm(job, 5));
+    const id = randomUUID();
+    const once = { id, tempC: 20, at: later(20).toISOString() };
+    await good(logTemperature(ref(job), once, FITTER, later(20)));
+    await good(logTemperature(ref(job), once, FITTER, later(21)));
+    expect((await view(job)).events.filter((e) => e.kind === 'temperature')).toHaveLength(1);
+    expect(await refused(read(job, 15, 20))).toMatch(/later temperature/);
+    expect(await refused(read(job, 25, 200))).toMatch(/not a temperature/);
+  });
+});
+
+describe('the compound', () => {
+  it('is asked for from the approval list only, makes the plan stale, and undoes', async () => {
+    const job = await makeSealedJob();
+    expect(await refused(setCompound(ref(job), 'putty CP-5', PLANNER, NOW))).toMatch(/choose a gland first/);
+    await take(job);
+    expect(await refused(setCompound(ref(job), 'candle wax', PLANNER, NOW))).toMatch(
+      /not on the approval list of WC4-32/,
+    );
+    await good(setCompound(ref(job), 'putty CP-5', PLANNER, NOW));
+    expect((await view(job)).stale).toBe(true);
+    await good(replan(ref(job), randomUUID(), PLANNER, NOW));
+    const putty = await view(job);
+    expect(putty.plan?.plan.seal).toMatchObject({ product: 'putty CP-5' });
+    expect(putty.plan?.plan.seal?.stickMm).toBeGreaterThan(0);
+    expect(putty.steps.map((s) => s.id)).not.toContain('dam');
+    await good(undoLast(job, PLANNER, NOW));
+    await good(undoLast(job, PLANNER, NOW));
+    expect((await view(job)).compound).toBeNull();
+    expect((await view(job)).stale).toBe(false);
+  });
+
+  it('is counted in the kit by its packs', async () => {
+    const job = await makeSealedJob();
+    await take(job);
+    const { kit } = await good(viewKit(job, { percent: 0, minimum: 0 }, null));
+    const packs = (await view(job)).plan?.plan.seal?.packs.packs ?? [];
+    for (const p of packs)
+      expect(kit.lines.find((l) => l.part === p.part)).toMatchObject({ kind: 'compound', needed: p.count });
+    expect(packs.length).toBeGreaterThan(0);
+  });
+});
+
+describe('a damaged end', () => {
+  it('is cut back at the cost of its spare, restates the marks and begins again', async () => {
+    const job = await makeJob();
+    await take(job, 'RW2-32');
+    await workUntil(job, 'cut.innerSheath');
+    const cutBack = (text: string) =>
+      recutEnd(ref(job), { id: randomUUID(), text, at: NOW.toISOString() }, FITTER, NOW);
+    expect(await refused(cutBack('31'))).toMatch(/1 mm out of reach: this end has 30 mm to spare/);
+    expect(await refused(cutBack('far'))).toMatch(/not a length/);
+    const before = (await view(job)).plan?.plan.cut?.consumedMm ?? 0;
+    expect(await good(cutBack('20'))).toEqual({ spareMm: 10 });
+    const v = await view(job);
+    expect([v.spareMm, v.stale]).toEqual([10, true]);
+    await good(replan(ref(job), randomUUID(), FITTER, NOW));
+    const after = await view(job);
+    expect(after.nextStep).toBe('cut.outerSheath');
+    expect(after.plan?.plan.cut?.consumedMm).toBe(before - 20);
+    expect(after.chainFaults).toEqual([]);
+    // Cable that is cut off does not come back by undo.
+    expect(await refused(undoLast(job, PLANNER, NOW))).toMatch(/cannot be undone/);
+    expect((await view(job)).spareMm).toBe(10);
+  });
+
+  it('checks a length that was measured at the bench', async () => {
+    const job = await makeJob();
+    await take(job, 'RW2-32');
+    await workUntil(job, 'cut.armour');
+    expect(await refused(confirm(job, 0, { measuredMm: 27 }))).toMatch(/21–25 mm asked for: 2 mm too long/);
+    expect(await refused(confirm(job, 0, { measuredMm: NaN }))).toMatch(/not a length/);
+    await good(confirm(job, 0, { measuredMm: 24 }));
+    const v = await view(job);
+    expect(v.events[v.events.length - 1]?.body).toMatchObject({ measuredMm: 24 });
+  });
+});
+
+describe('terminals that differ', () => {
+  it('give each core its own tail, refuse what is too far, and undo', async () => {
+    const job = await makeJob();
+    await take(job, 'RW2-32');
+    expect(await refused(setTerminals(ref(job), 'L1 900', PLANNER, NOW))).toMatch(
+      /farthest was given as 240 mm/,
+    );
+    expect(await refused(setTerminals(ref(job), 'L1', PLANNER, NOW))).toMatch(/such as “L1 220”/);
+    await good(setTerminals(ref(job), 'L1 200; L2 220; L3 240; PE 180', PLANNER, NOW));
+    await good(replan(ref(job), randomUUID(), PLANNER, NOW));
+    const tails = (await view(job)).plan?.plan.cut?.coreTails ?? [];
+    const most = (await view(job)).plan?.plan.cut?.tails.mm ?? 0;
+    expect(tails.map((t) => [t.core, most - t.mm])).toEqual([
+      ['L1', 40],
+      ['L2', 20],
+      ['L3', 0],
+      ['PE', 60],
+    ]);
+    await good(undoLast(job, PLANNER, NOW));
+    await good(undoLast(job, PLANNER, NOW));
+    expect((await view(job)).terminals).toEqual([]);
+  });
+});
+
+describe('prints and drawings', () => {
+  const never = () => false;
+  it('refuse by name what is not planned or not there', async () => {
+    const job = await makeJob();
+    const pack = (tags: string[]) => workPack({ job, tags, paper: 'A4' }, NOW, () => undefined, never);
+    expect(await refused(pack([]))).toMatch(/nothing is selected/);
+    expect(await refused(pack(['K-1/A']))).toMatch(/nothing is chosen yet for K-1\/A/);
+    expect(await refused(pack(['K-99/A']))).toMatch(/not in this job: K-99\/A/);
+    expect(await refused(drawingFile(ref(job), 'stripped.svg'))).toMatch(/choose a gland first/);
+  });
+
+  it('give a pack in the order asked for, labels, and drawings by their file names', async () => {
+    const job = await makeJob();
+    await take(job, 'RW2-32');
+    await good(takeSize(ref(job, 'K-1', 'B'), 'AY3-32', randomUUID(), PLANNER, NOW));
+    const seen: number[] = [];
+    const pdf = await good(
+      workPack({ job, tags: ['K-1/B', 'K-1/A'], paper: 'LETTER' }, NOW, (done) => seen.push(done), never),
+    );
+    expect(seen).toEqual([1, 2]);
+    expect(
+      Buffer.from(pdf ?? [])
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+    const labels = await good(
+      labelSheet({ job, tags: ['K-1/A'], paper: 'A4' }, 'http://127.0.0.1:3210', NOW),
+    );
+    expect(Buffer.from(labels).subarray(0, 5).toString()).toBe('%PDF-');
+    expect((await good(drawingFile(ref(job), 'stripped.svg'))).text).toContain('<svg');
+    expect((await good(drawingFile(ref(job), 'closed.dxf'))).name).toBe('K-1-A-closed.dxf');
+    for (const file of ['stripped.pdf', 'naked.svg', '../x.svg', ''])
+      expect(await refused(drawingFile(ref(job), file))).toMatch(/must be one of/);
+  });
+
+  it('end when they are cancelled', async () => {
+    const job = await makeJob();
+    await take(job, 'RW2-32');
+    expect(
+      await good(
+        workPack(
+          { job, tags: ['K-1/A'], paper: 'A4' },
+          NOW,
+          () => undefined,
+          () => true,
+        ),
+      ),
+    ).toBeNull();
+  });
+});
