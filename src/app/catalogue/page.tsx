@@ -25,7 +25,7 @@ export default async function Catalogue({ searchParams }: Props) {
   const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
   const cables = job ? await viewCatalogueCables(job.slug) : null;
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/" />;
-  const { families, adaptors, accessories } = catalogue.value;
+  const { families, adaptors, accessories, compounds } = catalogue.value;
   const shown = families.find((f) => f.family.code === asked.family) ?? families[0] ?? null;
   return (
     <div className={styles.shell}>
@@ -54,6 +54,10 @@ export default async function Catalogue({ searchParams }: Props) {
           ...accessories.map((a) => ({
             partNumber: a.partNumber,
             what: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}, ${a.thicknessMm} mm`,
+          })),
+          ...compounds.map((c) => ({
+            partNumber: c.product,
+            what: `${c.sheet.title}, revision ${c.sheet.revision}; packs of ${c.packs.map((p) => `${p.ml} mL`).join(', ')}`,
           })),
         ]}
         preview={previewCatalogueFile}

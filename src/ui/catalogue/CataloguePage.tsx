@@ -77,7 +77,7 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, previ
       )}
       {parts.length > 0 ? (
         <details className={styles.partsBox}>
-          <summary>{parts.length} adaptors and accessories</summary>
+          <summary>{parts.length} adaptors, accessories and compounds</summary>
           <ul className={styles.parts}>
             {parts.map((p) => (
               <li key={p.partNumber}>

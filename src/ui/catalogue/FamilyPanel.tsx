@@ -28,6 +28,16 @@ const marksOf = (
     return interval === null ? [] : [{ tag: c.tag, interval, provisional: c.provisional }];
   });
 
+const ORDER_WORDS = {
+  packThenChamber: 'cores packed before the chamber goes over them',
+  chamberThenPour: 'chamber on, then filled',
+} as const;
+const AFTER_WORDS = {
+  openAndLook: 'opened and looked at when hard',
+  inDoubt: 'chamber out only in doubt',
+  noLook: 'not opened again',
+} as const;
+
 /** One family: what its sheet says, and its ranges with the job's cables drawn through them. */
 export function FamilyPanel({ family, missing, cables }: Props) {
   const accepted = cables.filter((c) => family.accepts.armour.includes(c.armour));
@@ -54,6 +64,14 @@ export function FamilyPanel({ family, missing, cables }: Props) {
     ],
     ['Entry', [...new Set(family.sizes.map((s) => threadName(s.entry.thread)))].join(', ')],
     ['Stages', family.stages.map((s) => s.title).join(' → ')],
+    ...(family.seal
+      ? [
+          [
+            'Compound',
+            `${[...new Set(family.sizes.flatMap((s) => s.chamber?.compounds.map((c) => c.product) ?? []))].join(' or ')}; ${ORDER_WORDS[family.seal.order]}; ${AFTER_WORDS[family.seal.afterCure]}`,
+          ] as const,
+        ]
+      : []),
     [
       'State',
       missing.length === 0

@@ -6,19 +6,20 @@ import type { Problem, Result } from '@/core/kernel';
 import type { CompoundEnd, CompoundView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { Caution } from '../common/Caution';
+import { NumberFields, readNumber } from '../common/Fields';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
 import { minutesWords, readTemperature } from '../seal/clock-words';
 import { ClockList } from './ClockList';
 import styles from './CompoundPage.module.css';
 
-interface Fields {
-  readonly temp: string;
-  readonly perPour: string;
-  readonly people: string;
-}
+type Fields = Readonly<Record<'temp' | 'perPour' | 'people', string>>;
 
-const number = (text: string): number => Number(text.trim().replace(',', '.'));
+const FIELDS = [
+  { key: 'temp', name: 'batch-temp', label: 'Work at', unit: '°C' },
+  { key: 'perPour', name: 'batch-perPour', label: 'One pour takes', unit: 'min' },
+  { key: 'people', name: 'batch-people', label: 'People pouring', unit: '' },
+] as const;
 
 /** Many ends in one go: how many per mix, which packs, and what is curing meanwhile. */
 export function CompoundPage({ job, view }: { readonly job: string; readonly view: CompoundView }) {
@@ -52,26 +53,7 @@ export function CompoundPage({ job, view }: { readonly job: string; readonly vie
       {ready.length > 0 ? (
         <>
           <div className={styles.fields}>
-            {(
-              [
-                ['temp', 'Work at', '°C'],
-                ['perPour', 'One pour takes', 'min'],
-                ['people', 'People pouring', ''],
-              ] as const
-            ).map(([key, label, unit]) => (
-              <label key={key} className={styles.field}>
-                {label}
-                <span>
-                  <input
-                    name={`batch-${key}`}
-                    inputMode="decimal"
-                    value={fields[key]}
-                    onChange={(e) => setFields({ ...fields, [key]: e.target.value })}
-                  />{' '}
-                  {unit}
-                </span>
-              </label>
-            ))}
+            <NumberFields fields={FIELDS} values={fields} onChange={setFields} />
           </div>
           {products.map((product) => (
             <Batches
@@ -146,8 +128,8 @@ function Batches({
       pours: taken.map((e) => ({ tag: e.tag, ml: e.seal.needMl })),
       compound,
       potLifeMinutes: pot.value.minutes,
-      minutesPerPour: number(fields.perPour),
-      people: number(fields.people),
+      minutesPerPour: readNumber(fields.perPour),
+      people: readNumber(fields.people),
     });
     return batches.ok ? { ok: true, value: { batches: batches.value, pot: pot.value.words } } : batches;
   }, [compound, product, tempC, taken, fields.perPour, fields.people]);
@@ -209,7 +191,7 @@ function Batches({
                       </span>
                       <b>{p.tag}</b>
                       <span className={styles.quiet}>
-                        {trimNumber(p.ml, 1)} mL{number(fields.people) > 1 ? ` · person ${p.person}` : ''}
+                        {trimNumber(p.ml, 1)} mL{readNumber(fields.people) > 1 ? ` · person ${p.person}` : ''}
                       </span>
                     </li>
                   ))}

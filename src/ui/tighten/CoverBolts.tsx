@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { BOLTS, coverBolts, coverPasses, type CoverShape } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
+import { NumberFields, readNumber } from '../common/Fields';
 import { Segments } from '../common/Segments';
 import styles from './Tools.module.css';
 
@@ -10,42 +11,28 @@ const SHAPES = [
   ['rectangle', 'Rectangular cover'],
 ] as const satisfies readonly (readonly [CoverShape, string])[];
 
+const FIELDS = [
+  { key: 'count', name: 'bolt-count', label: `Bolts, ${BOLTS.min} to ${BOLTS.max}`, unit: '' },
+  { key: 'torque', name: 'bolt-torque', label: 'Torque by the box’s sheet', unit: 'N·m' },
+] as const;
+
 /** The order in which the cover of the box is closed again: criss-cross, in passes. */
 export function CoverBolts() {
   const [shape, setShape] = useState<CoverShape>('rectangle');
-  const [count, setCount] = useState('8');
-  const [torque, setTorque] = useState('12');
-  const bolts = coverBolts(Number(count), shape);
-  const passes = coverPasses(Number(count), shape, Number(torque.replace(',', '.')));
+  const [fields, setFields] = useState<Readonly<Record<'count' | 'torque', string>>>({
+    count: '8',
+    torque: '12',
+  });
+  const count = readNumber(fields.count);
+  const bolts = coverBolts(count, shape);
+  const passes = coverPasses(count, shape, readNumber(fields.torque));
   const place = passes.ok ? (passes.value[0]?.order ?? []) : [];
   return (
     <details className={styles.tool}>
       <summary>Cover bolts, criss-cross</summary>
       <div className={styles.row}>
         <Segments label="Shape of the cover" options={SHAPES} value={shape} onChange={setShape} />
-        <label className={styles.field}>
-          Bolts, {BOLTS.min} to {BOLTS.max}
-          <span>
-            <input
-              name="bolt-count"
-              inputMode="numeric"
-              value={count}
-              onChange={(e) => setCount(e.target.value)}
-            />
-          </span>
-        </label>
-        <label className={styles.field}>
-          Torque by the box’s sheet
-          <span>
-            <input
-              name="bolt-torque"
-              inputMode="decimal"
-              value={torque}
-              onChange={(e) => setTorque(e.target.value)}
-            />{' '}
-            N·m
-          </span>
-        </label>
+        <NumberFields fields={FIELDS} values={fields} onChange={setFields} />
       </div>
       {bolts.ok && passes.ok ? (
         <div className={styles.row}>

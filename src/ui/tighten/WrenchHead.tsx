@@ -2,17 +2,26 @@
 import { useState } from 'react';
 import { wrenchSetting } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
+import { NumberFields, readNumber } from '../common/Fields';
 import styles from './Tools.module.css';
 
-const number = (text: string): number => Number(text.replace(',', '.'));
+const FIELDS = [
+  { key: 'lever', name: 'wrench-lever', label: 'L, handle to drive', unit: 'mm' },
+  { key: 'head', name: 'wrench-head', label: 'E, drive to head', unit: 'mm' },
+  { key: 'angle', name: 'wrench-angle', label: 'θ, head from the handle’s line', unit: '°' },
+] as const;
 
 /** An open-end head on a torque wrench changes the lever: what to set so that the nut gets what the sheet asks for. */
 export function WrenchHead({ targets }: { readonly targets: readonly number[] }) {
-  const [fields, setFields] = useState({ lever: '400', head: '45', angle: '0' });
+  const [fields, setFields] = useState<Readonly<Record<'lever' | 'head' | 'angle', string>>>({
+    lever: '400',
+    head: '45',
+    angle: '0',
+  });
   const head = {
-    leverMm: number(fields.lever),
-    headMm: number(fields.head),
-    angleDeg: number(fields.angle),
+    leverMm: readNumber(fields.lever),
+    headMm: readNumber(fields.head),
+    angleDeg: readNumber(fields.angle),
   };
   const rad = (head.angleDeg * Math.PI) / 180;
   const x = 210 + 70 * Math.cos(rad);
@@ -21,26 +30,7 @@ export function WrenchHead({ targets }: { readonly targets: readonly number[] })
     <details className={styles.tool}>
       <summary>Wrench with an open-end head</summary>
       <div className={styles.row}>
-        {(
-          [
-            ['lever', 'L, handle to drive', 'mm'],
-            ['head', 'E, drive to head', 'mm'],
-            ['angle', 'θ, head from the handle’s line', '°'],
-          ] as const
-        ).map(([key, label, unit]) => (
-          <label key={key} className={styles.field}>
-            {label}
-            <span>
-              <input
-                name={`wrench-${key}`}
-                inputMode="decimal"
-                value={fields[key]}
-                onChange={(e) => setFields({ ...fields, [key]: e.target.value })}
-              />{' '}
-              {unit}
-            </span>
-          </label>
-        ))}
+        <NumberFields fields={FIELDS} values={fields} onChange={setFields} />
         <svg
           viewBox="0 0 330 92"
           className={styles.picture}

@@ -1,6 +1,5 @@
-import { readPackRequest } from '@/server/operations/pack-request';
 import { workPack } from '@/server/operations/work-pack';
-import { readBody } from '../schedule/body';
+import { readSelection, refusal } from './selection';
 
 export const dynamic = 'force-dynamic';
 
@@ -14,10 +13,8 @@ interface Context {
  */
 export async function POST(request: Request, { params }: Context): Promise<Response> {
   const { job } = await params;
-  const body = await readBody(request);
-  if (!body.ok) return Response.json({ problems: body.problems }, { status: 422 });
-  const wanted = readPackRequest(new TextDecoder().decode(body.value));
-  if (!wanted.ok) return Response.json({ problems: wanted.problems }, { status: 422 });
+  const wanted = await readSelection(request);
+  if (!wanted.ok) return refusal(wanted.problems);
   const encoder = new TextEncoder();
   let cancelled = false;
   request.signal.addEventListener('abort', () => {
