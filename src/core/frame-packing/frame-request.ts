@@ -1,0 +1,170 @@
+import { array, boolean, number, object, string, type InferType } from 'yup';
+import { fail, ok, toUm, validate, type Problem, type Result } from '@/core/kernel';
+
+const length = (max = 5000) => number().min(0).max(max);
+
+const rangeSchema = object({
+  min: length().required(),
+  max: length()
+    .required()
+    .test('order', 'the maximum is below the minimum', function order(max) {
+      const { min } = this.parent as { min?: number };
+      return min === undefined || max === undefined || max >= min;
+    }),
+})
+  .noUnknown()
+  .required();
+
+/** A cable that goes through. `diameter` in mm, with the measurement's uncertainty in it. */
+export const frameCableSchema = object({
+  tag: string().min(1).max(60).required(),
+  diameter: rangeSchema,
+  /** Kept apart from others by this name. */
+  circuit: string().min(1).max(40).optional(),
+  /** Position in the tray order on each side, left to right as seen from the front. */
+  front: number().integer().min(0).optional(),
+  back: number().integer().min(0).optional(),
+})
+  .noUnknown()
+  .required();
+
+/** A rubber block in two halves, `size` square. It takes a diameter within `bore` by peeling layers of thickness `layer`. */
+export const frameModuleSchema = object({
+  id: string().min(1).max(40).required(),
+  size: number().positive().max(500).required(),
+  bore: rangeSchema,
+  layer: number().positive().max(20).required(),
+  gap: rangeSchema,
+  /** Stands in the corners of a rounded opening and nowhere else. */
+  corner: boolean().optional(),
+  cost: number().min(0).max(100_000).optional(),
+})
+  .noUnknown()
+  .required();
+
+export const PRESS_PLACES = ['bottom', 'top', 'inside'] as const;
+export type PressPlace = (typeof PRESS_PLACES)[number];
+
+export const frameOpeningSchema = object({
+  width: number().positive().max(2000).required(),
+  height: number().positive().max(3000).required(),
+  plate: length(50).required(),
+  plateAgainstPress: boolean().required(),
+  press: object({
+    min: length().required(),
+    max: length().required(),
+    at: array().of(string().oneOf(PRESS_PLACES).required()).min(1).required(),
+  })
+    .noUnknown()
+    .test('order', 'the maximum is below the minimum', (p) => p.max >= p.min)
+    .required(),
+  fillers: array()
+    .of(
+      object({
+        thickness: number().positive().max(200).required(),
+        max: number().integer().min(0).max(20).required(),
+      })
+        .noUnknown()
+        .required(),
+    )
+    .required(),
+  /** Module that stands in the rounded corners; left out for square ones. */
+  cornerModule: string().max(40).optional(),
+})
+  .noUnknown()
+  .required();
+
+export const frameSchema = object({
+  id: string().min(1).max(40).required(),
+  cost: number().min(0).max(10_000_000).required(),
+  available: number().integer().min(0).max(10_000).optional(),
+  openings: array().of(frameOpeningSchema).min(1).max(12).required(),
+})
+  .noUnknown()
+  .required();
+
+export const frameRequestSchema = object({
+  cables: array().of(frameCableSchema).max(5000).required(),
+  modules: array().of(frameModuleSchema).min(1, 'at least one module is needed').max(200).required(),
+  frames: array().of(frameSchema).min(1, 'at least one frame is needed').max(60).required(),
+  apart: array()
+    .of(
+      object({
+        circuits: array().of(string().min(1).max(40).required()).length(2).required(),
+        by: string()
+          .oneOf(['row', 'opening'] as const)
+          .required(),
+      })
+        .noUnknown()
+        .required(),
+    )
+    .max(60)
+    .required(),
+  /** Share of each size that carries cables which is kept free. */
+  spare: object({ share: number().min(0).max(1).required() })
+    .noUnknown()
+    .required(),
+  seed: number().integer().optional(),
+  limitSeconds: number().positive().max(3600).optional(),
+})
+  .noUnknown()
+  .required();
+
+export type FrameRequest = InferType<typeof frameRequestSchema>;
+export type FrameCable = InferType<typeof frameCableSchema>;
+export type FrameModule = InferType<typeof frameModuleSchema>;
+export type FrameOpening = InferType<typeof frameOpeningSchema>;
+export type FrameKind = InferType<typeof frameSchema>;
+
+/** Reads a request. Errors name path and value: what stands twice, a corner module that is none, circuits apart from themselves. */
+export function readFrameRequest(json: unknown): Result<FrameRequest> {
+  const read = validate(frameRequestSchema, json);
+  if (!read.ok) return read;
+  const problems: Problem[] = [];
+  const twice = (list: readonly string[], path: string, key: string) => {
+    list.forEach((value, i) => {
+      if (list.indexOf(value) !== i)
+        problems.push({ path: `${path}[${i}].${key}`, message: 'stands twice', value });
+    });
+  };
+  const { cables, modules, frames, apart } = read.value;
+  twice(
+    cables.map((c) => c.tag),
+    'cables',
+    'tag',
+  );
+  twice(
+    modules.map((m) => m.id),
+    'modules',
+    'id',
+  );
+  twice(
+    frames.map((f) => f.id),
+    'frames',
+    'id',
+  );
+  const corners = new Map(modules.filter((m) => m.corner).map((m) => [m.id, m]));
+  frames.forEach((frame, f) =>
+    frame.openings.forEach((opening, o) => {
+      if (opening.cornerModule !== undefined && !corners.has(opening.cornerModule))
+        problems.push({
+          path: `frames[${f}].openings[${o}].cornerModule`,
+          message: 'names no corner module',
+          value: opening.cornerModule,
+        });
+    }),
+  );
+  apart.forEach((rule, i) => {
+    if (rule.circuits[0] === rule.circuits[1])
+      problems.push({
+        path: `apart[${i}].circuits`,
+        message: 'a circuit cannot be kept apart from itself',
+        value: rule.circuits[0],
+      });
+  });
+  modules.forEach((m, i) => {
+    if (toUm(m.size) % 1 !== 0 || toUm(m.size) === 0)
+      problems.push({ path: `modules[${i}].size`, message: 'is no length', value: m.size });
+  });
+  return problems.length > 0 ? fail(problems) : ok(read.value);
+}
