@@ -4,6 +4,7 @@ import { closeDatabase } from '@/data';
 import { makeLargeJob } from '@/server/large-job';
 import { benchChoose } from './choose';
 import { benchChooseJob } from './choose-job';
+import { benchFrames } from './frames';
 import { benchPages } from './pages';
 import { benchPack, benchPlan } from './plan';
 import { printTable } from './row';
@@ -13,6 +14,7 @@ async function main(): Promise<void> {
   if (!address) throw new Error('BENCH_ADDRESS is not set; `npm run bench` starts what is needed');
   const demo: unknown = JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8'));
   printTable([...benchPlan(demo), ...benchPack()]);
+  printTable(await benchFrames());
   printTable([...benchChoose(demo), ...(await benchChooseJob())]);
   const slug = await makeLargeJob(5000);
   printTable(await benchPages(address, slug));

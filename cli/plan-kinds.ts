@@ -20,6 +20,15 @@ import {
 } from '@/core/compound-cure';
 import { BOLTS, COVER_SHAPES, coverPasses, wrenchSetting } from '@/core/tightening';
 import { choose, measureEnd, wayWords, type Candidate, type TerminationInput } from '@/core/gland-selection';
+import {
+  checkFramePlan,
+  framePlanSchema,
+  frameRequestSchema,
+  planFrames,
+  readFrameRequest,
+  type FramePlan,
+  type FrameRequest,
+} from '@/core/frame-packing';
 import { checkJobChoice, chooseJob, jobChoiceRequestSchema } from '@/core/job-choice';
 import { loadSolver } from '@/solver/highs';
 import { planTermination, type PlanRequest } from '@/core/procedure';
@@ -144,6 +153,11 @@ export const cureRequestSchema = object({
   .noUnknown()
   .required();
 
+/** `frame-check`: a request of `frame` and a plan for it, by whomever → what is wrong with it, place by place. */
+export const frameCheckRequestSchema = object({ request: frameRequestSchema, plan: framePlanSchema })
+  .noUnknown()
+  .required();
+
 type Json = unknown;
 
 interface Kind {
@@ -168,6 +182,8 @@ export const KINDS: Readonly<Record<string, Kind>> = {
   compound: kind(compoundRequestSchema, planCompound),
   cure: kind(cureRequestSchema, planCure),
   'choose-job': kind(jobChoiceRequestSchema, planChooseJob),
+  frame: kind(frameRequestSchema, planFrame),
+  'frame-check': kind(frameCheckRequestSchema, planFrameCheck),
 };
 
 /** Validates a request with the schema of its kind and runs the core. */
@@ -369,6 +385,28 @@ async function planChooseJob(request: InferType<typeof jobChoiceRequestSchema>):
   const plan = drive(chooseJob(request), await loadSolver({ seconds: SOLVER_SECONDS }));
   const audit = checkJobChoice(request, plan);
   return audit.ok ? ok(plan) : audit;
+}
+
+/** One program of a frame plan gets this long, unless the request says otherwise. */
+const FRAME_SECONDS = 20;
+
+async function planFrame(request: FrameRequest): Promise<Result<Json>> {
+  const read = readFrameRequest(request);
+  if (!read.ok) return read;
+  const plan = drive(
+    planFrames(read.value),
+    await loadSolver({ seconds: request.limitSeconds ?? FRAME_SECONDS }),
+  );
+  const audit = checkFramePlan(read.value, plan);
+  return audit.ok || plan.cost === null ? ok(plan) : audit;
+}
+
+function planFrameCheck({ request, plan }: InferType<typeof frameCheckRequestSchema>): Result<Json> {
+  const read = readFrameRequest(request);
+  if (!read.ok) return read;
+  const audit = // The schema has just said that it is one; the type only adds `readonly`.
+    checkFramePlan(read.value, plan as unknown as FramePlan);
+  return ok({ good: audit.ok, violations: audit.ok ? [] : audit.problems });
 }
 
 /** One program of the whole-job choice gets this long before the best that was found has to do. */

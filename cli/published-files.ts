@@ -1,4 +1,5 @@
 import { catalogueFileSchema } from '@/core/catalogue';
+import { DEMO_FRAMES, DEMO_MODULES } from '@/core/frame-packing';
 import { jsonSchema } from './json-schema';
 import { KINDS } from './plan-kinds';
 
@@ -50,6 +51,86 @@ const ENTRY = {
   wallMm: 16,
   chamferMm: 1,
   holeMm: null,
+};
+
+/** A small crossing: a process wall with eight cables. */
+const FRAME_EXAMPLE = {
+  cables: [7.2, 8.1, 11.6, 12, 15.3, 21.4, 28.6, 35].map((mm, i) => ({
+    tag: `W-10${i + 1}`,
+    diameter: { min: Number((mm - 0.2).toFixed(1)), max: Number((mm + 0.2).toFixed(1)) },
+    circuit: i % 3 === 0 ? 'signal' : 'power',
+    front: i,
+    back: 7 - i,
+  })),
+  modules: DEMO_MODULES,
+  frames: DEMO_FRAMES.slice(0, 3),
+  apart: [{ circuits: ['signal', 'power'], by: 'row' }],
+  spare: { share: 0.25 },
+};
+
+/** A plan of two places that somebody has typed in, with one layer peeled too many: the audit names it. */
+const FRAME_CHECK_EXAMPLE = {
+  request: {
+    cables: [{ tag: 'W-101', diameter: { min: 12.1, max: 12.3 } }],
+    modules: [{ id: 'TM-24', size: 24, bore: { min: 8, max: 17.5 }, layer: 1, gap: { min: 0.2, max: 0.9 } }],
+    frames: [
+      {
+        id: 'TF-S',
+        cost: 60,
+        openings: [
+          {
+            width: 48,
+            height: 55,
+            plate: 1,
+            plateAgainstPress: true,
+            press: { min: 28, max: 34, at: ['top'] },
+            fillers: [],
+          },
+        ],
+      },
+    ],
+    apart: [],
+    spare: { share: 1 },
+  },
+  plan: {
+    status: 'optimal',
+    cost: 60,
+    bound: 60,
+    frames: [
+      {
+        frame: 'TF-S',
+        openings: [
+          {
+            press: 'top',
+            closure: 30,
+            rows: [
+              {
+                height: 24,
+                places: [
+                  {
+                    module: 'TM-24',
+                    x: 0,
+                    y: 0,
+                    cable: 'W-101',
+                    peel: [3, 2],
+                    gap: { min: -0.9, max: -0.7 },
+                  },
+                  { module: 'TM-24', x: 24, y: 0 },
+                ],
+              },
+            ],
+            fillers: [],
+          },
+        ],
+      },
+    ],
+    unplaced: [],
+    crossings: { front: 0, back: 0 },
+    parts: [
+      { id: 'TF-S', quantity: 1 },
+      { id: 'TM-24', quantity: 2 },
+    ],
+  },
 };
 
 /** A catalogue file with one family of it, for an example that needs no more. */
@@ -137,6 +218,8 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
       ],
     },
   };
+  examples.frame = FRAME_EXAMPLE;
+  examples['frame-check'] = FRAME_CHECK_EXAMPLE;
   const files: Record<string, unknown> = {
     'docs/formats/catalogue.schema.json': jsonSchema(
       catalogueFileSchema,

@@ -39,7 +39,7 @@ function solve(highs: Highs, program: LinearProgram, limits: SolveLimits): Progr
     integrality: columns.map((c) => (c.whole ? 1 : 0)),
   });
   try {
-    model.options.set({ output_flag: false, random_seed: 1, mip_rel_gap: 0, mip_abs_gap: 0 });
+    model.options.set({ output_flag: false, random_seed: 1, mip_rel_gap: program.gap ?? 0, mip_abs_gap: 0 });
     if (limits.nodes !== undefined) model.options.set('mip_max_nodes', limits.nodes);
     if (limits.seconds !== undefined) model.options.set('time_limit', limits.seconds);
     model.run();

@@ -1,6 +1,6 @@
 import { toUm } from '@/core/kernel';
 import type { CableGroup, PlaceOption } from './cable-groups';
-import type { FrameModel } from './frame-model';
+import type { FrameCounts } from './frame-counts';
 import type { Place, PlannedFrame, PlannedOpening } from './frame-plan';
 import type { FrameCable, FrameOpening, FrameRequest } from './frame-request';
 import { peelFor } from './peel';
@@ -45,26 +45,24 @@ class Pool {
   }
 }
 
-/** Turns the counts of a solved model into frames, rows and places, and puts the cables into them. */
+/** Turns counts into frames, rows and places, and puts the cables into them. */
 export function arrange(
   request: FrameRequest,
   groups: readonly CableGroup[],
   types: readonly OpeningPatterns[],
   openingTypes: readonly (readonly number[])[],
-  model: FrameModel,
-  values: readonly number[],
+  counts: FrameCounts,
 ): PlannedFrame[] {
-  const count = (column: number): number => Math.round(values[column] ?? 0);
-  const patterns = new Pool(model.patterns.map((p) => count(p.column)));
-  const classes = new Pool(model.rowClasses.map((c) => count(c.column)));
-  const blocks = new Pool(model.blocks.map((b) => count(b.column)));
+  const patterns = new Pool(counts.patterns.map((p) => p.count));
+  const classes = new Pool(counts.rowClasses.map((c) => c.count));
+  const blocks = new Pool(counts.blocks.map((b) => b.count));
   const openings: OpenOpening[] = [];
   const frames: { kind: number; openings: number[] }[] = [];
   request.frames.forEach((frame, k) => {
-    for (let n = 0; n < count(model.frames[k] ?? -1); n += 1) {
+    for (let n = 0; n < (counts.frames[k] ?? 0); n += 1) {
       const mine = frame.openings.map((spec, i) => {
         const type = openingTypes[k]?.[i] ?? -1;
-        const at = model.patterns[patterns.take((p) => model.patterns[p]?.type === type)];
+        const at = counts.patterns[patterns.take((p) => counts.patterns[p]?.type === type)];
         const pattern = types[type]?.patterns[at?.pattern ?? -1];
         if (!at || !pattern) throw new Error('a pattern that was not offered');
         openings.push(
@@ -75,7 +73,7 @@ export function arrange(
             at.opening,
             openings.length,
             frames.length,
-            model,
+            counts,
             classes,
             blocks,
           ),
@@ -85,7 +83,7 @@ export function arrange(
       frames.push({ kind: k, openings: mine });
     }
   });
-  putCables(request, groups, model, values, openings);
+  putCables(request, groups, counts, openings);
   return frames.map(({ kind, openings: mine }) => ({
     frame: request.frames[kind]?.id ?? '',
     openings: mine.flatMap((i) => {
@@ -116,7 +114,7 @@ function openOpening(
   set: number,
   index: number,
   frame: number,
-  model: FrameModel,
+  counts: FrameCounts,
   classes: Pool,
   blocks: Pool,
 ): OpenOpening {
@@ -135,10 +133,10 @@ function openOpening(
   );
   const rows = order.map((kind, r): OpenRow => {
     const rowClass = classes.take((c) => {
-      const found = model.rowClasses[c];
+      const found = counts.rowClasses[c];
       return found?.kind.key === kind.key && found.opening === set;
     });
-    const together = `${set}/${model.rowClasses[rowClass]?.row ?? 0}`;
+    const together = `${set}/${counts.rowClasses[rowClass]?.row ?? 0}`;
     const base = bases[r] ?? 0;
     const at = (key: string, x: number, y: number): OpenPlace => ({
       key,
@@ -155,7 +153,7 @@ function openOpening(
     if (kind.corner !== null) places.push(at(`c${kind.corner}`, 0, base));
     for (let b = 0; b < kind.blocks; b += 1) {
       const size =
-        model.blocks[blocks.take((i) => model.blocks[i]?.rowClass === rowClass)]?.size ?? kind.height;
+        counts.blocks[blocks.take((i) => counts.blocks[i]?.rowClass === rowClass)]?.size ?? kind.height;
       const side = kind.height / size;
       for (let j = 0; j < side; j += 1)
         for (let i = 0; i < side; i += 1)
@@ -171,18 +169,17 @@ function openOpening(
 function putCables(
   request: FrameRequest,
   groups: readonly CableGroup[],
-  model: FrameModel,
-  values: readonly number[],
+  counts: FrameCounts,
   openings: readonly OpenOpening[],
 ): void {
   const byTag = new Map(request.cables.map((c) => [c.tag, c]));
   const tray = (tag: string): number => byTag.get(tag)?.front ?? byTag.get(tag)?.back ?? Infinity;
   const waiting = groups.map((g) => [...g.tags].sort((a, b) => tray(a) - tray(b)));
   const going = new Map<string, { tag: string; option: PlaceOption }[]>();
-  for (const cable of model.cables) {
+  for (const cable of counts.cables) {
     const key = `${cable.opening}/${cable.row} ${cable.option.key}`;
     const list = going.get(key) ?? [];
-    for (const tag of waiting[cable.group]?.splice(0, Math.round(values[cable.column] ?? 0)) ?? [])
+    for (const tag of waiting[cable.group]?.splice(0, cable.count) ?? [])
       list.push({ tag, option: cable.option });
     going.set(key, list);
   }

@@ -1,5 +1,4 @@
 import type { LinearProgram, ProgramColumn, ProgramRow } from '@/core/kernel';
-import { toUm } from '@/core/kernel';
 import type { CableGroup, PlaceOption } from './cable-groups';
 import { togetherSets } from './circuit-sets';
 import type { FrameRequest } from './frame-request';
@@ -43,17 +42,23 @@ export interface FrameModel {
   }[];
   readonly cost: readonly number[];
   readonly remeasure: readonly number[];
-  readonly moduleCost: readonly number[];
+  /** Height of all rows with a plate each: what a plan with the most room to spare has least of. */
+  readonly height: readonly number[];
 }
 
 const ANY: readonly (readonly string[])[] = [[]];
 
-/** Builds the model. `types` are the patterns of each distinct opening, `openingTypes` which of them each frame has. */
+/**
+ * Builds the model. `types` are the patterns of each distinct opening, `openingTypes` which of them each frame has. With `packing` exact,
+ * rows come from patterns; with `room` they only have to fit in sum, which is far quicker, never refuses what could be built, and so
+ * bounds the cost from below.
+ */
 export function frameModel(
   request: FrameRequest,
   groups: readonly CableGroup[],
   types: readonly OpeningPatterns[],
   openingTypes: readonly (readonly number[])[],
+  packing: 'exact' | 'room',
 ): FrameModel {
   const columns: ProgramColumn[] = [];
   const rows: ProgramRow[] = [];
@@ -78,21 +83,22 @@ export function frameModel(
   }));
 
   const patterns: FrameModel['patterns'][number][] = [];
-  types.forEach((type, t) => {
-    type.patterns.forEach((_, p) =>
-      sets.forEach((_set, o) => patterns.push({ column: whole(Infinity), type: t, pattern: p, opening: o })),
-    );
-    // Every opening of every frame that is used is filled in one way.
-    equal(
-      [
-        ...patterns.filter((x) => x.type === t).map((x) => [x.column, 1] as const),
-        ...frames
-          .map((f, i) => [f, -(openingTypes[i] ?? []).filter((x) => x === t).length] as const)
-          .filter(([, n]) => n !== 0),
-      ],
-      0,
-    );
-  });
+  if (packing === 'exact')
+    types.forEach((type, t) => {
+      type.patterns.forEach((_, p) =>
+        sets.forEach((_set, o) =>
+          patterns.push({ column: whole(Infinity), type: t, pattern: p, opening: o }),
+        ),
+      );
+      // Every opening of every frame that is used is filled in one way.
+      equal(
+        [
+          ...patterns.filter((x) => x.type === t).map((x) => [x.column, 1] as const),
+          ...openingsOf(frames, openingTypes, (x) => (x === t ? -1 : 0)),
+        ],
+        0,
+      );
+    });
 
   const kinds = new Map(types.flatMap((t) => [...t.kinds]));
   const rowClasses: (RowClass & { column: number })[] = [];
@@ -100,17 +106,20 @@ export function frameModel(
     sets.forEach((set, o) => {
       const mine = set.rows.map((_, r) => ({ kind, opening: o, row: r, column: whole(Infinity) }));
       rowClasses.push(...mine);
-      equal(
-        [
-          ...mine.map((c) => [c.column, 1] as const),
-          ...patterns.flatMap((x) => {
-            const n = x.opening === o ? (types[x.type]?.patterns[x.pattern]?.rows.get(key) ?? 0) : 0;
-            return n > 0 ? [[x.column, -n] as const] : [];
-          }),
-        ],
-        0,
-      );
+      if (packing === 'exact')
+        equal(
+          [
+            ...mine.map((c) => [c.column, 1] as const),
+            ...patterns.flatMap((x) => {
+              const n = x.opening === o ? (types[x.type]?.patterns[x.pattern]?.rows.get(key) ?? 0) : 0;
+              return n > 0 ? [[x.column, -n] as const] : [];
+            }),
+          ],
+          0,
+        );
     });
+
+  if (packing === 'room') roomForRows(types, openingTypes, frames, rowClasses, equal);
 
   const sizes = plainSizes(request.modules);
   const blocks: FrameModel['blocks'][number][] = [];
@@ -148,14 +157,62 @@ export function frameModel(
   spares(request, sizes, rowClasses, blocks, cables, equal);
 
   const zero = () => columns.map(() => 0);
-  const [cost, remeasure, moduleCost] = [zero(), zero(), zero()];
+  const [cost, remeasure, height] = [zero(), zero(), zero()];
   frames.forEach((f, i) => (cost[f] = request.frames[i]?.cost ?? 0));
   for (const c of cables) remeasure[c.column] = c.option.remeasure ? 1 : 0;
-  priceModules(request, rowClasses, blocks, cables, moduleCost);
-  return { columns, rows, frames, patterns, rowClasses, blocks, cables, sets, cost, remeasure, moduleCost };
+  for (const c of rowClasses) height[c.column] = (c.kind.height + 1000) / 1000;
+  return { columns, rows, frames, patterns, rowClasses, blocks, cables, sets, cost, remeasure, height };
 }
 
 type Equal = (terms: readonly (readonly [number, number])[], lower: number, upper?: number) => void;
+
+/** Terms for a sum over all openings of the frames that are used. */
+const openingsOf = (
+  frames: readonly number[],
+  openingTypes: readonly (readonly number[])[],
+  of: (type: number) => number,
+): (readonly [number, number])[] =>
+  frames.flatMap((f, i) => {
+    const sum = (openingTypes[i] ?? []).reduce((total, t) => total + of(t), 0);
+    return sum === 0 ? [] : [[f, sum] as const];
+  });
+
+/** Rows of one width fit into the openings of that width in sum; corner rows are as many as the rounded openings have. */
+function roomForRows(
+  types: readonly OpeningPatterns[],
+  openingTypes: readonly (readonly number[])[],
+  frames: readonly number[],
+  rowClasses: FrameModel['rowClasses'],
+  equal: Equal,
+): void {
+  const widthOf = (kind: RowKind): number => kind.height * (kind.blocks + (kind.corner === null ? 0 : 2));
+  for (const width of new Set(types.map((t) => t.width))) {
+    const plate = Math.min(...types.filter((t) => t.width === width).map((t) => t.plate));
+    equal(
+      [
+        ...rowClasses.flatMap((c) =>
+          widthOf(c.kind) === width ? [[c.column, c.kind.height + plate] as const] : [],
+        ),
+        ...openingsOf(frames, openingTypes, (t) => (types[t]?.width === width ? -(types[t]?.room ?? 0) : 0)),
+      ],
+      -Infinity,
+      0,
+    );
+  }
+  for (const key of new Set(rowClasses.flatMap((c) => (c.kind.corner === null ? [] : [c.kind.key])))) {
+    const mine = rowClasses.filter((c) => c.kind.key === key).map((c) => [c.column, 1] as const);
+    const counts = (t: number): number[] => types[t]?.patterns.map((p) => p.rows.get(key) ?? 0) ?? [];
+    equal([...mine, ...openingsOf(frames, openingTypes, (t) => -Math.max(0, ...counts(t)))], -Infinity, 0);
+    equal(
+      [
+        ...mine,
+        ...openingsOf(frames, openingTypes, (t) => (counts(t).length > 0 ? -Math.min(...counts(t)) : 0)),
+      ],
+      0,
+      Infinity,
+    );
+  }
+}
 
 /** In each class of rows there are at least as many places of a size as cables that go there by it. */
 function roomForCables(
@@ -231,37 +288,19 @@ function spares(
   }
 }
 
-/** Price of all modules: a place costs the cheapest of its size, a cable what its own module costs beyond that. */
-function priceModules(
-  request: FrameRequest,
-  rowClasses: FrameModel['rowClasses'],
-  blocks: FrameModel['blocks'],
-  cables: FrameModel['cables'],
-  price: number[],
-): void {
-  const cheapest = (size: number): number =>
-    Math.min(...request.modules.filter((m) => !m.corner && toUm(m.size) === size).map((m) => m.cost ?? 0));
-  for (const b of blocks) {
-    const height = rowClasses[b.rowClass]?.kind.height ?? 0;
-    price[b.column] = (height / b.size) ** 2 * cheapest(b.size);
-  }
-  for (const c of rowClasses) {
-    const corner = request.modules.find((m) => m.id === c.kind.corner);
-    if (corner) price[c.column] = 2 * (corner.cost ?? 0);
-  }
-  for (const c of cables)
-    if (c.option.size !== null) price[c.column] = c.option.cost - cheapest(c.option.size);
-}
-
-/** The model as a program for one of its objectives, with what was reached before held fast. */
+/** The model as a program for one of its objectives, with what was reached before held fast, and with `frames` as many as given. */
 export function programFor(
   model: FrameModel,
   objective: readonly number[],
   held: readonly { readonly of: readonly number[]; readonly atMost: number }[],
+  frames: readonly number[] | null = null,
 ): LinearProgram {
   return {
     sense: 'minimize',
-    columns: model.columns.map((c, i) => ({ ...c, cost: objective[i] ?? 0 })),
+    columns: model.columns.map((c, i) => {
+      const n = frames?.[model.frames.indexOf(i)];
+      return { ...c, cost: objective[i] ?? 0, ...(n === undefined ? {} : { lower: n, upper: n }) };
+    }),
     rows: [
       ...model.rows,
       ...held.map(({ of, atMost }): ProgramRow => {

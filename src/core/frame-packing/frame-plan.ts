@@ -1,5 +1,6 @@
+import { array, boolean, number, object, string } from 'yup';
 import type { IntervalMm } from '@/core/kernel';
-import type { PressPlace } from './frame-request';
+import { PRESS_PLACES, type PressPlace } from './frame-request';
 
 /** Where a module stands. `x`, `y`: its lower-left corner seen from the front, mm. */
 export interface Place {
@@ -48,3 +49,71 @@ export interface FramePlan {
   readonly crossings: { readonly front: number; readonly back: number };
   readonly parts: readonly { readonly id: string; readonly quantity: number }[];
 }
+
+const gapSchema = object({ min: number().required(), max: number().required() })
+  .noUnknown()
+  .optional()
+  .default(undefined);
+
+/** The shape of a plan, for one that somebody else has made or edited. Whether it is right is `checkFramePlan`'s to say. */
+export const framePlanSchema = object({
+  status: string()
+    .oneOf(['optimal', 'gap', 'infeasible'] as const)
+    .required(),
+  cost: number().nullable().defined(),
+  bound: number().nullable().defined(),
+  frames: array()
+    .of(
+      object({
+        frame: string().required(),
+        openings: array()
+          .of(
+            object({
+              press: string().oneOf(PRESS_PLACES).required(),
+              closure: number().required(),
+              rows: array()
+                .of(
+                  object({
+                    height: number().required(),
+                    places: array()
+                      .of(
+                        object({
+                          module: string().required(),
+                          x: number().required(),
+                          y: number().required(),
+                          cable: string().optional(),
+                          peel: array().of(number().integer().min(0).required()).length(2).optional(),
+                          gap: gapSchema,
+                          remeasure: boolean().optional(),
+                          noPeel: boolean().optional(),
+                        })
+                          .noUnknown()
+                          .required(),
+                      )
+                      .required(),
+                  })
+                    .noUnknown()
+                    .required(),
+                )
+                .required(),
+              fillers: array().of(number().required()).required(),
+            })
+              .noUnknown()
+              .required(),
+          )
+          .required(),
+      })
+        .noUnknown()
+        .required(),
+    )
+    .required(),
+  unplaced: array()
+    .of(object({ tag: string().required(), reason: string().required() }).noUnknown().required())
+    .required(),
+  crossings: object({ front: number().required(), back: number().required() }).noUnknown().required(),
+  parts: array()
+    .of(object({ id: string().required(), quantity: number().integer().required() }).noUnknown().required())
+    .required(),
+})
+  .noUnknown()
+  .required();

@@ -22,6 +22,10 @@ export interface RowPattern {
 export interface OpeningPatterns {
   readonly kinds: ReadonlyMap<string, RowKind>;
   readonly patterns: readonly RowPattern[];
+  /** Width, plate, and the most that rows with a plate each may take of the height; micrometres. */
+  readonly width: number;
+  readonly plate: number;
+  readonly room: number;
 }
 
 /** More ways than this are not looked through: the opening is far larger than its smallest module. */
@@ -36,7 +40,7 @@ export const plainSizes = (modules: readonly FrameModule[]): number[] =>
 
 /**
  * Every way to fill an opening's height with rows, plates, fillers and the press unit. A pattern that another one holds row for row, with
- * more beside it, is left out where modules cost nothing: spare places never hurt then. Empty when no row fits.
+ * more beside it, is left out: spare places cost no frame and no second measuring. Empty when no row fits.
  */
 export function openingPatterns(opening: FrameOpening, modules: readonly FrameModule[]): OpeningPatterns {
   const width = toUm(opening.width);
@@ -47,12 +51,16 @@ export function openingPatterns(opening: FrameOpening, modules: readonly FrameMo
     kinds.set(key, { key, height: size, blocks: width / size, corner: null });
   }
   const corner = cornerKind(opening, modules);
-  if (opening.cornerModule !== undefined && corner === null) return { kinds, patterns: [] };
+  const plate = toUm(opening.plate);
+  const saved = (press: PressPlace) => (press !== 'inside' && opening.plateAgainstPress ? 0 : plate);
+  const places = pressPlaces(opening);
+  const room = toUm(opening.height) - toUm(opening.press.min) + Math.max(0, ...places.map(saved));
+  if (opening.cornerModule !== undefined && corner === null)
+    return { kinds, patterns: [], width, plate, room };
   const plain = [...kinds.values()];
   if (corner !== null) kinds.set(corner.key, corner);
-  const found = pressPlaces(opening).flatMap((press) => patternsFor(opening, plain, corner, press));
-  const free = modules.every((m) => (m.cost ?? 0) === 0);
-  return { kinds, patterns: free ? undominated(found) : found };
+  const found = places.flatMap((press) => patternsFor(opening, plain, corner, press));
+  return { kinds, patterns: undominated(found), width, plate, room };
 }
 
 /** The row with the rounded corners; null where the opening has none, or none that could be built. */

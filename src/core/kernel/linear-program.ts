@@ -4,6 +4,8 @@
  */
 export interface LinearProgram {
   readonly sense: 'minimize' | 'maximize';
+  /** How far from the best an answer may lie, as a share of it; 0 when left out. */
+  readonly gap?: number;
   readonly columns: readonly ProgramColumn[];
   readonly rows: readonly ProgramRow[];
 }
