@@ -71,7 +71,7 @@ const FRAME_EXAMPLE = {
 /** A plan of two places that somebody has typed in, with one layer peeled too many: the audit names it. */
 const FRAME_CHECK_EXAMPLE = {
   request: {
-    cables: [{ tag: 'W-101', diameter: { min: 12.1, max: 12.3 } }],
+    cables: [{ tag: 'W-101', diameter: { min: 12.3, max: 12.5 } }],
     modules: [{ id: 'TM-24', size: 24, bore: { min: 8, max: 17.5 }, layer: 1, gap: { min: 0.2, max: 0.9 } }],
     frames: [
       {
@@ -113,7 +113,7 @@ const FRAME_CHECK_EXAMPLE = {
                     y: 0,
                     cable: 'W-101',
                     peel: [3, 2],
-                    gap: { min: -0.9, max: -0.7 },
+                    gap: { min: -0.7, max: -0.5 },
                   },
                   { module: 'TM-24', x: 24, y: 0 },
                 ],

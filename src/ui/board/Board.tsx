@@ -47,7 +47,7 @@ export function Board({ job }: { readonly job: string }) {
     overscan: 8,
     initialRect: { width: 1200, height: 600 },
   });
-  const lanes: readonly Lane[] = ['all', 'blocked', ...STATIONS.filter((s) => s !== 'seal'), 'done'];
+  const lanes: readonly Lane[] = ['all', 'blocked', ...STATIONS, 'done'];
   return (
     <main className={styles.board}>
       <div className={styles.top}>
@@ -156,10 +156,9 @@ function headline(counts: ReadonlyMap<Lane, number>, loaded: boolean): string {
 
 /** Each state with its own shape, so that the ring can be learnt without colour. */
 function Legend() {
-  const shown = ARC_STATES.filter((s) => s !== 'waiting');
   return (
     <div className={styles.legend} aria-label="What the arcs mean">
-      {shown.map((state) => {
+      {ARC_STATES.map((state) => {
         const arcs: Arc[] = STATIONS.map((station) => ({
           station,
           state,

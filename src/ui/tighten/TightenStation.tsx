@@ -60,8 +60,7 @@ export function TightenStation({ view, lit, onLight }: StationProps) {
               {(view.lookAlikes[stage.id] ?? []).length > 0 ? (
                 <details className={styles.alike}>
                   <summary>
-                    Looks like another sheet’s stage: this follows {plan.family.code} revision{' '}
-                    {plan.family.revision}
+                    Other sheets differ here: this follows {plan.family.code} revision {plan.family.revision}
                   </summary>
                   {(view.lookAlikes[stage.id] ?? []).map((a) => (
                     <span key={`${a.family} ${a.revision}`} className={styles.see}>
