@@ -13,12 +13,12 @@ async function main(): Promise<void> {
   const address = process.env.BENCH_ADDRESS;
   if (!address) throw new Error('BENCH_ADDRESS is not set; `npm run bench` starts what is needed');
   const demo: unknown = JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8'));
-  printTable([...benchPlan(demo), ...benchPack()]);
-  printTable(await benchFrames());
   printTable([...benchChoose(demo), ...(await benchChooseJob())]);
+  printTable([...benchPlan(demo), ...benchPack()]);
   const slug = await makeLargeJob(5000);
   printTable(await benchPages(address, slug));
   await closeDatabase();
+  printTable(await benchFrames());
 }
 
 void main();
