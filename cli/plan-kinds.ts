@@ -1,162 +1,45 @@
-import { array, number, object, string, type InferType, type ObjectSchema, type Schema } from 'yup';
+import type { InferType, ObjectSchema, Schema } from 'yup';
 import { drive, ok, refuse, validate, type Result } from '@/core/kernel';
-import {
-  measure,
-  measurementRulesSchema,
-  QUANTITIES,
-  readingsSchema,
-  type Measurement,
-  type Quantity,
-} from '@/core/cable-measurement';
-import { catalogueFileSchema, inForce, readCatalogue, timeTable } from '@/core/catalogue';
+import { measure, QUANTITIES, type Measurement, type Quantity } from '@/core/cable-measurement';
+import { inForce, readCatalogue } from '@/core/catalogue';
 import {
   compoundVerdicts,
   cureTime,
   planBatches,
   potLife,
-  TIME_MODES,
   trackCure,
   type TimeMode,
 } from '@/core/compound-cure';
-import { BOLTS, COVER_SHAPES, coverPasses, wrenchSetting } from '@/core/tightening';
-import { choose, measureEnd, wayWords, type Candidate, type TerminationInput } from '@/core/gland-selection';
 import {
   checkFramePlan,
-  framePlanSchema,
   frameRequestSchema,
   planFrames,
   readFrameRequest,
   type FramePlan,
   type FrameRequest,
 } from '@/core/frame-packing';
+import { choose, measureEnd, wayWords, type Candidate, type TerminationInput } from '@/core/gland-selection';
 import { checkJobChoice, chooseJob, jobChoiceRequestSchema } from '@/core/job-choice';
-import { loadSolver } from '@/solver/highs';
 import { planTermination, type PlanRequest } from '@/core/procedure';
+import { DEFAULT_PROFILE, type CodeProfile } from '@/core/schedule';
+import { coverPasses, wrenchSetting } from '@/core/tightening';
+import { loadSolver } from '@/solver/highs';
 import {
-  cableTypeSchema,
-  codeProfileSchema,
-  enclosureSchema,
-  entrySchema,
-  DEFAULT_PROFILE,
-  type CodeProfile,
-} from '@/core/schedule';
-
-/** `measure`: readings → interval, ovality and advice for each quantity. Rules default to those of the profile that jobs start from. */
-export const measureRequestSchema = object({
-  readings: readingsSchema,
-  rules: measurementRulesSchema.optional().default(undefined),
-})
-  .noUnknown()
-  .required();
-
-const terminationFields = {
-  tag: string().min(1).max(45).optional(),
-  cableType: cableTypeSchema,
-  readings: readingsSchema,
-  enclosure: enclosureSchema,
-  entry: entrySchema,
-  /** Length of the whole cable; the barrier decision of some profiles asks for it. */
-  cableLengthMm: number().min(0).max(100_000_000).optional(),
-  /** The profile that jobs start from, when it is not given. */
-  profile: codeProfileSchema.optional().default(undefined),
-  catalogue: catalogueFileSchema,
-};
-
-/** `choose`: one cable end and a catalogue → every size judged, best first. */
-export const chooseRequestSchema = object(terminationFields).noUnknown().required();
-
-/** `cut` and `tighten`: the same, with the size that was taken. */
-export const cutRequestSchema = object({
-  ...terminationFields,
-  size: string().required(),
-  /** From the inside of the wall to the farthest terminal, mm. */
-  routeMm: number().min(0).max(20_000).required(),
-  spareMm: number().min(0).max(20_000).optional(),
-  unit: string()
-    .oneOf(['mm', 'in'] as const)
-    .optional(),
-  /** Where terminals differ: the way to each, mm. */
-  terminals: array()
-    .of(
-      object({ core: string().min(1).max(20).required(), routeMm: number().min(0).max(20_000).required() })
-        .noUnknown()
-        .required(),
-    )
-    .max(400)
-    .optional(),
-})
-  .noUnknown()
-  .required();
-
-/** `tighten`: stages, and the tools that a size does not settle: a wrench's head, a cover's bolts, a press unit. */
-export const tightenRequestSchema = object({
-  ...terminationFields,
-  size: string().required(),
-  wrenchHead: object({
-    leverMm: number().positive().max(3000).required(),
-    headMm: number().min(0).max(500).required(),
-    angleDeg: number().min(-180).max(180).required(),
-  })
-    .noUnknown()
-    .optional()
-    .default(undefined),
-  cover: object({
-    bolts: number().integer().min(BOLTS.min).max(BOLTS.max).required(),
-    shape: string().oneOf(COVER_SHAPES).required(),
-    torqueNm: number().positive().max(1000).required(),
-  })
-    .noUnknown()
-    .optional()
-    .default(undefined),
-})
-  .noUnknown()
-  .required();
-
-/** `compound`: what goes into the chamber, how much, how long it may be worked; with `ready`, the batches for many. */
-export const compoundRequestSchema = object({
-  ...terminationFields,
-  size: string().required(),
-  /** Compound asked for; the first that the fitting's list allows when left out. */
-  compound: string().max(60).optional(),
-  /** Temperature of the work, °C. */
-  tempC: number().min(-60).max(120).required(),
-  mode: string().oneOf(TIME_MODES).optional(),
-  ready: object({
-    pours: array()
-      .of(
-        object({ tag: string().min(1).max(45).required(), ml: number().positive().max(5000).required() })
-          .noUnknown()
-          .required(),
-      )
-      .max(5000)
-      .required(),
-    minutesPerPour: number().positive().max(600).required(),
-    people: number().integer().min(1).max(50).required(),
-  })
-    .noUnknown()
-    .optional()
-    .default(undefined),
-})
-  .noUnknown()
-  .required();
-
-/** `cure`: a compound's printed cure and a log of temperatures → progress, holds, predicted time. Times in minutes on one clock. */
-export const cureRequestSchema = object({
-  cure: timeTable(),
-  readings: array()
-    .of(object({ at: number().required(), c: number().required() }).noUnknown().required())
-    .min(1)
-    .max(20_000)
-    .required(),
-  now: number().required(),
-})
-  .noUnknown()
-  .required();
-
-/** `frame-check`: a request of `frame` and a plan for it, by whomever → what is wrong with it, place by place. */
-export const frameCheckRequestSchema = object({ request: frameRequestSchema, plan: framePlanSchema })
-  .noUnknown()
-  .required();
+  chooseRequestSchema,
+  compoundRequestSchema,
+  cureRequestSchema,
+  cutRequestSchema,
+  frameCheckRequestSchema,
+  measureRequestSchema,
+  tightenRequestSchema,
+  type ChooseRequest,
+  type CompoundRequest,
+  type CureRequest,
+  type CutRequest,
+  type FrameCheckRequest,
+  type MeasureRequest,
+  type TightenRequest,
+} from './plan-requests';
 
 type Json = unknown;
 
@@ -194,7 +77,7 @@ export async function planFor(name: string, request: unknown): Promise<Result<Js
   return valid.ok ? found.plan(valid.value as never) : valid;
 }
 
-function planMeasure(request: InferType<typeof measureRequestSchema>): Result<Json> {
+function planMeasure(request: MeasureRequest): Result<Json> {
   const quantities: Partial<Record<Quantity, Measurement>> = {};
   for (const quantity of QUANTITIES) {
     const m = measure(request.readings, quantity, request.rules ?? DEFAULT_PROFILE.measurement);
@@ -204,9 +87,7 @@ function planMeasure(request: InferType<typeof measureRequestSchema>): Result<Js
   return ok({ quantities });
 }
 
-type Termination = InferType<typeof chooseRequestSchema>;
-
-function inputOf(request: Termination): Result<TerminationInput> {
+function inputOf(request: ChooseRequest): Result<TerminationInput> {
   const profile: CodeProfile = request.profile ?? DEFAULT_PROFILE;
   const measured = measureEnd(request.readings, profile.measurement);
   if (!measured.ok) return measured;
@@ -236,7 +117,7 @@ const candidateJson = (c: Candidate) => ({
   findings: c.findings,
 });
 
-function chosen(request: Termination) {
+function chosen(request: ChooseRequest) {
   const input = inputOf(request);
   if (!input.ok) return input;
   const catalogue = readCatalogue(request.catalogue);
@@ -249,7 +130,7 @@ function chosen(request: Termination) {
   return ok({ input: input.value, choice: choose(input.value, view) });
 }
 
-function planChoose(request: Termination): Result<Json> {
+function planChoose(request: ChooseRequest): Result<Json> {
   const made = chosen(request);
   if (!made.ok) return made;
   const { choice } = made.value;
@@ -262,7 +143,7 @@ function planChoose(request: Termination): Result<Json> {
 }
 
 function planned(
-  request: Termination & { size: string },
+  request: ChooseRequest & { size: string },
   more: Pick<PlanRequest, 'routeMm' | 'spareMm' | 'unit' | 'terminals' | 'compound'>,
 ) {
   const made = chosen(request);
@@ -280,7 +161,7 @@ function planned(
   });
 }
 
-function planCutRequest(request: InferType<typeof cutRequestSchema>): Result<Json> {
+function planCutRequest(request: CutRequest): Result<Json> {
   const made = planned(request, {
     routeMm: request.routeMm,
     spareMm: request.spareMm ?? 0,
@@ -301,7 +182,7 @@ function planCutRequest(request: InferType<typeof cutRequestSchema>): Result<Jso
   });
 }
 
-function planTighten(request: InferType<typeof tightenRequestSchema>): Result<Json> {
+function planTighten(request: TightenRequest): Result<Json> {
   const made = planned(request, { routeMm: null, spareMm: 0, unit: 'mm' });
   if (!made.ok) return made;
   const { candidate, plan } = made.value;
@@ -333,7 +214,7 @@ function planTighten(request: InferType<typeof tightenRequestSchema>): Result<Js
 const timeJson = (time: ReturnType<typeof potLife>) =>
   time.ok ? time.value : { refused: time.problems[0]?.message ?? '' };
 
-function planCompound(request: InferType<typeof compoundRequestSchema>): Result<Json> {
+function planCompound(request: CompoundRequest): Result<Json> {
   const made = planned(request, {
     routeMm: null,
     spareMm: 0,
@@ -374,7 +255,7 @@ function planCompound(request: InferType<typeof compoundRequestSchema>): Result<
   });
 }
 
-function planCure(request: InferType<typeof cureRequestSchema>): Result<Json> {
+function planCure(request: CureRequest): Result<Json> {
   return trackCure(request.cure, request.readings, request.now);
 }
 
@@ -401,7 +282,7 @@ async function planFrame(request: FrameRequest): Promise<Result<Json>> {
   return audit.ok || plan.cost === null ? ok(plan) : audit;
 }
 
-function planFrameCheck({ request, plan }: InferType<typeof frameCheckRequestSchema>): Result<Json> {
+function planFrameCheck({ request, plan }: FrameCheckRequest): Result<Json> {
   const read = readFrameRequest(request);
   if (!read.ok) return read;
   const audit = // The schema has just said that it is one; the type only adds `readonly`.

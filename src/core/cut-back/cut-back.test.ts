@@ -261,3 +261,38 @@ describe('drawings', () => {
     expect(bar?.map((w) => Number(w.toFixed(6)))).toEqual([50, 50.8]);
   });
 });
+
+describe('depths', () => {
+  it('never round up: no blade goes deeper than the thinnest layer less its guard, whatever was measured', () => {
+    const arbitrary = fc.record({
+      outer: fc.double({ min: 26, max: 30, noNaN: true }),
+      wide: fc.double({ min: 0, max: 0.6, noNaN: true }),
+      wire: fc.double({ min: 0.8, max: 2.2, noNaN: true }),
+      unit: fc.constantFrom('mm' as const, 'in' as const),
+    });
+    fc.assert(
+      fc.property(arbitrary, ({ outer, wide, wire, unit }) => {
+        const outerSheath = interval(
+          'outerSheath',
+          Number(outer.toFixed(2)),
+          Number((outer + wide).toFixed(2)),
+        );
+        const armourWire = interval('armourWire', Number(wire.toFixed(2)), Number((wire + 0.02).toFixed(2)));
+        const innerSheath = interval('innerSheath', 21.5, 21.8);
+        const cut = planCut(input({ outerSheath, armourWire, innerSheath, unit }));
+        if (!cut.ok) return;
+        const [sheath, armour] = cut.value.marks;
+        const thinnest = Math.min(
+          1.8,
+          ...[(outerSheath.interval.min - 21.8 - 2 * armourWire.interval.max) / 2].filter((t) => t > 0),
+        );
+        expect(sheath?.guard.maxDepthMm ?? 0).toBeLessThanOrEqual(Math.max(0, thinnest - 0.3) + 1e-9);
+        expect(armour?.guard.maxDepthMm ?? 0).toBeLessThanOrEqual(armourWire.interval.min * 0.6 + 1e-9);
+        // Every tool of a mark keeps to its own guard, and none is deeper than the layer.
+        for (const tool of armour?.tools ?? [])
+          expect(tool.guard.maxDepthMm ?? 0).toBeLessThanOrEqual(armourWire.interval.min + 1e-9);
+      }),
+      { numRuns: 200 },
+    );
+  });
+});

@@ -102,3 +102,70 @@ it.each([
   expect(await refused(importCatalogue(text, PLANNER, NOW))).toMatch(message);
   expect(await inForce('ZD1')).toBeUndefined();
 });
+
+describe('compounds', () => {
+  /** A compound of this run alone, in a file with a family of its own. */
+  const withCompound = (issued: string, minutes: number, change: Record<string, unknown> = {}): string => {
+    const copy = JSON.parse(file(`Z${RUN.charCodeAt(0) % 2 === 0 ? 'C' : 'D'}1`, 'c')) as CatalogueFile;
+    const [base] = (JSON.parse(TEXT) as CatalogueFile).compounds ?? [];
+    if (!base) throw new Error('the demo has a compound');
+    return JSON.stringify({
+      ...copy,
+      compounds: [
+        {
+          ...base,
+          product: `resin ${RUN}`,
+          sheet: { ...base.sheet, issued },
+          potLife: [
+            { c: 10, minutes: minutes + 5 },
+            { c: 20, minutes },
+          ],
+          ...change,
+        },
+      ],
+    });
+  };
+  const minutesAt20 = async (): Promise<number | undefined> =>
+    (await good(viewCatalogue())).compounds
+      .find((c) => c.product === `resin ${RUN}`)
+      ?.potLife.find((p) => p.c === 20)?.minutes;
+
+  it('go by the sheet that was issued last, whichever came in first', async () => {
+    await good(importCatalogue(withCompound('2026-02', 22), PLANNER, NOW));
+    expect(await minutesAt20()).toBe(22);
+    await good(importCatalogue(withCompound('2026-05', 18), PLANNER, NOW));
+    expect(await minutesAt20()).toBe(18);
+    await good(importCatalogue(withCompound('2025-01', 40), PLANNER, NOW));
+    expect(await minutesAt20()).toBe(18);
+  });
+
+  it.each([
+    [
+      'a table that falls in temperature',
+      {
+        potLife: [
+          { c: 20, minutes: 20 },
+          { c: 10, minutes: 30 },
+        ],
+      },
+      /must rise/,
+    ],
+    [
+      'heat that gives more time',
+      {
+        potLife: [
+          { c: 10, minutes: 20 },
+          { c: 20, minutes: 30 },
+        ],
+      },
+      /must rise/,
+    ],
+    ['a table of one point', { cure: [{ c: 10, minutes: 20 }] }, /cure/],
+    ['putty without its stick', { kind: 'putty' }, /diameter of its stick/],
+    ['no packs', { packs: [] }, /packs/],
+  ])('are refused with path and reason for %s', async (_, change, message) => {
+    const said = await refused(importCatalogue(withCompound('2026-06', 18, change), PLANNER, NOW));
+    expect(said).toMatch(/compounds\[0\]/);
+    expect(said).toMatch(message);
+  });
+});

@@ -1,0 +1,193 @@
+import { hashOf, hashOnce } from '@/core/kernel';
+import type { Accessory, Compound, Family } from '@/core/catalogue';
+import { missingForProcedure, threadName } from '@/core/catalogue';
+import { CUT_BACK_RULES, overArmourMaxMm, planCut } from '@/core/cut-back';
+import { COMPOUND_CURE_RULES, planSeal, type SealPlan } from '@/core/compound-cure';
+import {
+  ACCESSORY_WORDS,
+  decideBarrier,
+  GLAND_SELECTION_RULES,
+  provisionalReasons,
+  ringWords,
+  type Candidate,
+  type TerminationInput,
+} from '@/core/gland-selection';
+import { glandShape, slideOnList } from '@/core/make-off';
+import { isFlameproof, profileFigures, type CodeProfile } from '@/core/schedule';
+import { planStages, TIGHTENING_RULES } from '@/core/tightening';
+import { decisionsOf } from './decisions';
+import type { PlanPart, PlanRequest, TerminationPlan } from './termination-plan';
+
+/** Raised by hand whenever a change may change a step of a procedure. */
+export const PROCEDURE_RULES = 2;
+
+/** Compounds that a family's approval lists name: only their sheets can change its plans. */
+function compoundsOf(request: PlanRequest, family: Family): Compound[] {
+  if (!family.seal) return [];
+  const named = new Set(family.sizes.flatMap((s) => s.chamber?.compounds.map((c) => c.product) ?? []));
+  return (request.compounds ?? []).filter((c) => named.has(c.product));
+}
+
+/** Hash of everything a plan depends on besides the chosen size. A plan whose hash differs from today's is stale. */
+export function planInputHash(request: PlanRequest, family: Family): string {
+  const { input } = request;
+  return hashOf({
+    cableType: hashOnce(input.cableType),
+    outerSheath: summary(input.outerSheath),
+    // Ovality and the tape decide at a flameproof entry only; elsewhere another reading inside the interval changes nothing.
+    shape: isFlameproof(input.enclosure)
+      ? [input.outerSheath?.ovality ?? null, input.outerSheath?.hasTape ?? false]
+      : null,
+    innerSheath: summary(input.innerSheath),
+    armourWire: summary(input.armourWire),
+    cores: [input.overArmour, input.laidUpCores, input.core].map(summary),
+    // The length decides by way of the barrier only; a metre more or less changes no mark.
+    barrier: decideBarrier(input).outcome,
+    enclosure: hashOnce(input.enclosure),
+    entry: hashOnce(input.entry),
+    profile: hashOnce(input.profile, (p) => profileFigures(p as CodeProfile)),
+    routeMm: request.routeMm,
+    spareMm: request.spareMm,
+    terminals: request.terminals ?? [],
+    seal: family.seal
+      ? [request.compound ?? null, compoundsOf(request, family).map((c) => hashOnce(c))]
+      : null,
+    unit: request.unit,
+    family: [family.code, family.sheet.revision, hashOnce(family)],
+  });
+}
+
+const summary = (m: TerminationInput['outerSheath']) =>
+  m === null ? null : [m.interval.min, m.interval.max, m.certainMin, m.certainMax, m.provisional];
+
+/** The rules in force; a plan that was made under others is stale. */
+const RULES: TerminationPlan['rules'] = {
+  glandSelection: GLAND_SELECTION_RULES,
+  cutBack: CUT_BACK_RULES,
+  compoundCure: COMPOUND_CURE_RULES,
+  tightening: TIGHTENING_RULES,
+  procedure: PROCEDURE_RULES,
+};
+
+/** Has anything a plan stands on changed since it was made: a measurement, the place, the profile, or the rules themselves? */
+export const isStale = (plan: TerminationPlan, request: PlanRequest, family: Family): boolean =>
+  planInputHash(request, family) !== plan.inputHash || hashOf(plan.rules) !== hashOf(RULES);
+
+/** Works the whole termination out for a candidate. The candidate must come from the same input. */
+export function planTermination(request: PlanRequest, candidate: Candidate): TerminationPlan {
+  const { input } = request;
+  const { family, size, ring, entry } = candidate;
+  const { outerSheath, innerSheath, armourWire } = input;
+  if (outerSheath === null) throw new Error('a termination is planned only after its outer sheath is known');
+  const planOnly = missingForProcedure(family);
+  const outerMax = outerSheath.interval.max;
+  const cut = planCut({
+    family,
+    size,
+    entryFit: entry,
+    entry: input.entry,
+    cableType: input.cableType,
+    outerSheath,
+    innerSheath,
+    armourWire,
+    profile: input.profile,
+    routeMm: request.routeMm,
+    terminals: request.terminals ?? [],
+    spareMm: request.spareMm,
+    unit: request.unit,
+  });
+  const seal = planSeal({
+    family,
+    size,
+    cableType: input.cableType,
+    core: input.core,
+    compounds: compoundsOf(request, family),
+    wanted: request.compound ?? null,
+  });
+  const stages = planStages(family, size, outerMax);
+  const slideOn = slideOnList(family, size, ring, outerMax);
+  const innerMm = innerSheath?.mean ?? outerSheath.mean * 0.75;
+  const base = {
+    tag: request.tag,
+    inputHash: planInputHash(request, family),
+    rules: RULES,
+    family: { code: family.code, revision: family.sheet.revision, sheet: family.sheet.title },
+    size: size.code,
+    partNumber: size.partNumber,
+    verdict: candidate.verdict,
+    marginMm: candidate.marginMm,
+    provisional: provisionalOf(request, candidate),
+    ring: ring?.option ?? null,
+    ringWords: ringWords(ring, family),
+    endStop: candidate.endStop?.words ?? null,
+    adaptor: entry.adaptor?.partNumber ?? null,
+    outside: entry.outside.map(accessoryWords),
+    inside: entry.inside.map(accessoryWords),
+    seal: seal?.ok ? seal.value : null,
+    sealRefusal: seal === null || seal.ok ? [] : seal.problems,
+    gland: glandShape(family, size),
+    parts: [...partsOf(candidate), ...(seal?.ok ? packParts(seal.value) : [])],
+    cut: cut.ok ? cut.value : null,
+    cutRefusal: cut.ok ? [] : cut.problems,
+    diameters: {
+      outerMm: outerSheath.mean,
+      overArmourMm:
+        armourWire && innerSheath
+          ? Math.min(overArmourMaxMm(input.cableType, innerSheath, armourWire), outerSheath.mean - 1)
+          : innerMm,
+      innerMm,
+    },
+    cores: input.cableType.cores,
+    armour: input.cableType.armour,
+    slideOn,
+    stages,
+    planOnly,
+    cautions: [...family.cautions, input.profile.caution],
+  };
+  return { ...base, decisions: decisionsOf(base, request.unit) };
+}
+
+const accessoryWords = (a: Accessory): string =>
+  `${a.partNumber} ${ACCESSORY_WORDS[a.kind]}, ${a.thicknessMm} mm`;
+
+/** The gland and all that goes with it: alternative ring, adaptor, what stands on the thread, shroud. */
+export function partsOf({ family, size, ring, entry }: Candidate): PlanPart[] {
+  const parts: PlanPart[] = [{ part: size.partNumber, kind: 'gland', name: `${size.code} ${family.title}` }];
+  if (ring?.option.ring !== undefined)
+    parts.push({
+      part: ring.option.ring,
+      kind: 'ring',
+      name: `ring for ${size.code}, ${ring.option.face} groove`,
+    });
+  if (entry.adaptor)
+    parts.push({
+      part: entry.adaptor.partNumber,
+      kind: 'adaptor',
+      name: `${threadName(entry.adaptor.male)} to ${threadName(entry.adaptor.female)}`,
+    });
+  for (const a of [...entry.outside, ...entry.inside])
+    parts.push({
+      part: a.partNumber,
+      kind: 'accessory',
+      name: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}`,
+    });
+  if (size.shroudPart !== undefined)
+    parts.push({ part: size.shroudPart, kind: 'shroud', name: `shroud for ${size.code}` });
+  return parts;
+}
+
+const packParts = (seal: SealPlan): PlanPart[] =>
+  seal.packs.packs.map((p) => ({
+    part: p.part,
+    kind: 'compound',
+    name: `${seal.product}, ${p.ml} mL`,
+    quantity: p.count,
+  }));
+
+function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
+  const marginal = candidate.verdict === 'marginal' ? ['a range is only marginally met'] : [];
+  return [...marginal, ...provisionalReasons(request.input)];
+}
+
+/** Hash that stands for a plan in events and on the cut card. */
+export const planHash = (plan: TerminationPlan): string => hashOf(plan);
