@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   datetime,
   double,
@@ -130,6 +131,10 @@ export const plan = mysqlTable('plan', {
   actor: varchar('actor', { length: 60 }).notNull(),
   madeAt: instant('made_at').notNull(),
   supersededAt: instant('superseded_at'),
+  /** Worked out by the database from the body: does the plan fill a chamber? */
+  sealed: tinyint('sealed').generatedAlwaysAs(sql`(JSON_VALUE(body, '$.seal.product') IS NOT NULL)`, {
+    mode: 'stored',
+  }),
 });
 
 export const benchEvent = mysqlTable('bench_event', {

@@ -12,7 +12,7 @@ afterAll(closeDatabase);
 beforeAll(async () => {
   const loaded = await loadDemo(readFileSync('examples/catalogue/demo.json', 'utf8'));
   if (!loaded.ok) throw new Error(JSON.stringify(loaded.problems));
-}, 60_000);
+}, 240_000);
 
 const choice = async (cable: string, end: string) => {
   const { assessment } = await good(assessOne(database(), { job: 'quillmere', cable, end }));
@@ -29,6 +29,14 @@ it('is a job of a size worth trying', () => {
 
 it('is loaded once', async () => {
   expect(await good(loadDemo(readFileSync('examples/catalogue/demo.json', 'utf8')))).toBe('there');
+});
+
+it('has ends that wait for compound, one that cures, and a record of it that is whole', async () => {
+  const curing = (await choice('K-141', 'B')).assessment;
+  expect(curing.collar.arcs[4]).toMatchObject({ station: 'seal', state: 'waiting' });
+  expect(curing.chainFaults).toEqual([]);
+  for (const cable of ['K-140', 'K-146', 'K-147'])
+    expect((await choice(cable, 'B')).assessment.collar.next?.station).toBe('seal');
 });
 
 describe('has its awkward cases', () => {

@@ -23,15 +23,20 @@ import { logTemperature } from './operations/end-facts';
 import { confirmStep } from './operations/record';
 import { operation } from './transaction';
 
-/** Loads the demo catalogue and job where they are not there yet. Everything after the bare schedule goes the way a user goes. */
+/**
+ * Loads the demo catalogue and job where they are not there yet. A demo that is already there keeps its catalogue: revisions that plans
+ * stand on never change. Everything after the bare schedule goes the way a user goes.
+ */
 export async function loadDemo(catalogueText: string): Promise<Result<'loaded' | 'there'>> {
-  const imported = await importCatalogue(
-    catalogueText,
-    { name: 'planner' },
-    new Date('2026-10-19T08:00:00.000Z'),
-  );
-  if (!imported.ok) return imported;
   const fresh = (await findJob(database(), QUILLMERE.slug)) === null;
+  if (fresh) {
+    const imported = await importCatalogue(
+      catalogueText,
+      { name: 'planner' },
+      new Date('2026-10-19T08:00:00.000Z'),
+    );
+    if (!imported.ok) return imported;
+  }
   for (const job of [QUILLMERE, ANNEX]) {
     if (await findJob(database(), job.slug)) continue;
     const made = await operation(async (tx) => {

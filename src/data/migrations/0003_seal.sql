@@ -11,3 +11,9 @@ ALTER TABLE termination ADD COLUMN IF NOT EXISTS compound VARCHAR(60) NULL;
 
 -- step: termination-terminals
 ALTER TABLE termination ADD COLUMN IF NOT EXISTS terminals JSON NULL;
+
+-- step: plan-sealed
+ALTER TABLE plan ADD COLUMN IF NOT EXISTS sealed TINYINT AS (JSON_VALUE(body, '$.seal.product') IS NOT NULL) PERSISTENT;
+
+-- step: plan-sealed-index
+CREATE INDEX IF NOT EXISTS plan_sealed ON plan (sealed, superseded_at);

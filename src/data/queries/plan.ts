@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { upgradePlan, type TerminationPlan } from '@/core/procedure';
 import type { Tx } from '../connection';
 import { cable, familyRevision, job, plan, termination } from '../schema';
@@ -66,12 +66,7 @@ export async function sealedTerminationIds(tx: Tx, jobId: number): Promise<numbe
     .innerJoin(termination, eq(plan.terminationId, termination.id))
     .innerJoin(cable, eq(termination.cableId, cable.id))
     .where(
-      and(
-        eq(cable.jobId, jobId),
-        isNull(plan.supersededAt),
-        isNull(cable.retiredAt),
-        sql`JSON_VALUE(${plan.body}, '$.seal.product') IS NOT NULL`,
-      ),
+      and(eq(cable.jobId, jobId), isNull(plan.supersededAt), isNull(cable.retiredAt), eq(plan.sealed, 1)),
     )
     .orderBy(cable.tag, termination.end);
   return rows.map((r) => r.id);
