@@ -67,7 +67,9 @@ export function StepScreen({
     <div className={styles.step}>
       <p className={styles.eyebrow}>
         step {view.steps.indexOf(step) + 1} of {view.steps.length}
-        {step.kind === 'hold' || step.kind === 'look' ? <b className={styles.hold}>hold point</b> : null}
+        {step.kind === 'hold' || step.kind === 'look' || step.kind === 'cure' ? (
+          <b className={styles.hold}>hold point</b>
+        ) : null}
         {done ? (
           <b className={styles.done}>done</b>
         ) : current ? null : (

@@ -24,7 +24,7 @@ export function StepList({
             <span className={styles.body}>
               <span className={styles.title}>
                 {step.title}
-                {step.kind === 'hold' || step.kind === 'look' ? (
+                {step.kind === 'hold' || step.kind === 'look' || step.kind === 'cure' ? (
                   <span className={styles.hold}>hold point</span>
                 ) : null}
                 <span className={styles.state}>
