@@ -65,7 +65,7 @@ function stepLine(
   const branches = step.branches
     ? ` ${step.branches.map((b) => b.button.replace(/^Hold: /, '')).join(' · ')}.`
     : '';
-  const body = `${STATION_WORDS[step.station]}: ${step.detail}${list}${accept}${checks}${branches}`;
+  const body = `${STATION_WORDS[step.station]}: ${step.detail} ${step.reason}${list}${accept}${checks}${branches}`;
   const height = heightOf(doc, title, 9.5, width, true) + heightOf(doc, body, 8, width) + 1.6 * MM;
   let y = top;
   if (y + height > sheet.bottom) {

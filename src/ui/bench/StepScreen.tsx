@@ -91,6 +91,7 @@ export function StepScreen({
         {step.tool ? <b>{step.tool}. </b> : null}
         {step.detail}
       </p>
+      <p className={styles.why}>{step.reason}</p>
       {step.list && step.list.length > 0 ? (
         <ol className={styles.list}>
           {step.list.map((item) => (

@@ -38,6 +38,7 @@ export function StepList({
                 </span>
               ) : null}
               <span className={styles.detail}>{step.detail}</span>
+              <span className={styles.quiet}>Why: {step.reason}</span>
               {step.list && step.list.length > 0 ? (
                 <ol className={styles.parts}>
                   {step.list.map((item) => (
