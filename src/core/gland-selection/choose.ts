@@ -76,12 +76,18 @@ interface ScopeAnswers {
   readonly tally: { readonly code: number; readonly refusals: number };
 }
 
+/** All that sizes of one family share which have the same parts. */
+interface Common extends ScopeAnswers {
+  /** Places of the criteria that each size must still answer for itself. */
+  readonly open: readonly number[];
+}
+
 /** What the sizes of one family share, for one termination. */
 interface FamilyAnswers extends ScopeAnswers {
   readonly purpose: Purpose;
   readonly notCalledFor: string | null;
-  /** “There is nothing to judge here”, made once for each criterion. */
-  readonly absent: (Finding | null)[];
+  /** By the key of the parts. */
+  readonly common: (Common | undefined)[];
 }
 
 /** Answers that several sizes share, for one termination. */
@@ -133,15 +139,16 @@ export function judge(
     entry,
   };
   const ofFamily = known ?? familyAnswers(context, shared);
+  const common = commonAnswers(context, ofFamily);
   const ofEntry = entryAnswers(context, shared);
-  const findings = ofFamily.findings.slice();
-  let code = Math.max(ofFamily.tally.code, ofEntry.tally.code);
-  let refusals = ofFamily.tally.refusals + ofEntry.tally.refusals;
+  const findings = common.findings.slice();
+  for (const i of OF_ENTRY) findings[i] = ofEntry.findings[i] as Finding;
+  let code = Math.max(common.tally.code, ofEntry.tally.code);
+  let refusals = common.tally.refusals + ofEntry.tally.refusals;
   let marginMm: number | null = null;
   let centrality = Infinity;
-  for (const i of OF_ENTRY) findings[i] = ofEntry.findings[i] as Finding;
-  for (const i of OF_SIZE) {
-    const finding = judgeSize(CRITERIA[i] as Criterion, i, context, ofFamily.absent);
+  for (const i of common.open) {
+    const finding = (CRITERIA[i] as Criterion).judge(context);
     findings[i] = finding;
     if (finding.verdict !== 'fits') {
       code = Math.max(code, verdictCode(finding.verdict));
@@ -167,18 +174,21 @@ export function judge(
   };
 }
 
-function judgeSize(
-  criterion: Criterion,
-  index: number,
-  context: JudgeContext,
-  absent: (Finding | null)[],
-): Finding {
-  const nothing = criterion.absent?.(context) ?? null;
-  if (nothing === null) return criterion.judge(context);
-  const known = absent[index];
-  if (known?.reason === nothing) return known;
-  const made = plainFinding(criterion.id, 'fits', 'none', '–', nothing, sheetName(context.family));
-  absent[index] = made;
+/** The answers of the family, with “there is nothing to judge here” for the parts that these sizes do not have. */
+function commonAnswers(context: JudgeContext, ofFamily: FamilyAnswers): Common {
+  const { facts, family } = context;
+  const known = ofFamily.common[facts.partsKey];
+  if (known !== undefined) return known;
+  const open: number[] = [];
+  const findings = ofFamily.findings.slice();
+  for (const i of OF_SIZE) {
+    const { id, absent } = CRITERIA[i] as Criterion;
+    const nothing = absent?.(context) ?? null;
+    if (nothing === null) open.push(i);
+    else findings[i] = plainFinding(id, 'fits', 'none', '–', nothing, sheetName(family));
+  }
+  const made: Common = { findings, tally: ofFamily.tally, open };
+  ofFamily.common[facts.partsKey] = made;
   return made;
 }
 
@@ -188,7 +198,7 @@ function familyAnswers(context: JudgeContext, shared: Shared): FamilyAnswers {
     purpose,
     notCalledFor: notCalledFor(shared.trail.outcome, purpose, input.entry),
     ...answersOf('family', context),
-    absent: CRITERIA.map(() => null),
+    common: [],
   };
   shared.byFamily.set(family, made);
   return made;

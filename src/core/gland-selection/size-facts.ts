@@ -27,6 +27,8 @@ export interface SizeFacts {
   /** Sizes with the same key go into an entry in the same way. */
   readonly entryKey: string;
   readonly endStop: RangeFacts | null;
+  /** Sizes with the same key have the same parts, and so the same criteria to answer. */
+  readonly partsKey: number;
 }
 
 function rangeFacts(range: PrintedRange, what: string, thing: string): RangeFacts {
@@ -77,10 +79,17 @@ export function factsOf(size: Size): SizeFacts {
     compounds: size.chamber ? compoundFacts(size.chamber) : null,
     entryKey: `${thread.form} ${thread.size} ${thread.pitchMm} ${lengthMm} ${undercutMm} ${taperedTurns ?? ''}`,
     endStop: endStopRange(size),
+    partsKey: partsKey(size),
   };
   facts.set(size, made);
   return made;
 }
+
+const partsKey = ({ outerSeal, innerSeal, endStop, chamber }: Size): number =>
+  [outerSeal, innerSeal, endStop, chamber, chamber?.minFreeShare].reduce<number>(
+    (key, part) => key * 2 + Number(part !== undefined),
+    0,
+  );
 
 /** Within this range the end stop stays. */
 function endStopRange(size: Size): RangeFacts | null {
