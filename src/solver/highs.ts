@@ -40,7 +40,9 @@ function solve(highs: Highs, program: LinearProgram, limits: SolveLimits): Progr
   });
   try {
     model.options.set({ output_flag: false, random_seed: 1, mip_rel_gap: program.gap ?? 0, mip_abs_gap: 0 });
-    if (limits.nodes !== undefined) model.options.set('mip_max_nodes', limits.nodes);
+    const nodes = Math.min(program.nodes ?? Infinity, limits.nodes ?? Infinity);
+    if (Number.isFinite(nodes)) model.options.set('mip_max_nodes', nodes);
+    if (program.effort !== undefined) model.options.set('mip_heuristic_effort', program.effort);
     if (limits.seconds !== undefined) model.options.set('time_limit', limits.seconds);
     model.run();
     return answerOf(

@@ -155,6 +155,7 @@ export function frameModel(
   });
   roomForCables(sets, rowClasses, blocks, cables, request, equal);
   spares(request, sizes, rowClasses, blocks, cables, equal);
+  wholeBlocks(request, groups, sizes, sets, rowClasses, blocks, cables, whole, equal);
 
   const zero = () => columns.map(() => 0);
   const [cost, remeasure, height] = [zero(), zero(), zero()];
@@ -284,6 +285,75 @@ function spares(
       // Places are whole numbers: a hair below the share is the share.
       -1e-9,
       Infinity,
+    );
+  }
+}
+
+/**
+ * Says of each size whether it is used at all: where it is, at least one whole block of it stands there, and where spares are kept, at least
+ * one. Whole numbers say so already; said outright, it is seen before any of them is tried.
+ */
+function wholeBlocks(
+  request: FrameRequest,
+  groups: readonly CableGroup[],
+  sizes: readonly number[],
+  sets: FrameModel['sets'],
+  rowClasses: FrameModel['rowClasses'],
+  blocks: FrameModel['blocks'],
+  cables: FrameModel['cables'],
+  whole: (upper: number) => number,
+  equal: Equal,
+): void {
+  for (const size of sizes) {
+    const going = cables.filter((c) => c.option.size === size);
+    if (going.length === 0) continue;
+    const anywhere = request.spare.share > 0 ? whole(1) : null;
+    const mine = blocks.filter((b) => b.size === size);
+    if (anywhere !== null)
+      equal(
+        [
+          ...mine.map((b) => [b.column, ((rowClasses[b.rowClass]?.kind.height ?? 0) / size) ** 2] as const),
+          ...going.map((c) => [c.column, -1] as const),
+          [anywhere, -1],
+        ],
+        0,
+        Infinity,
+      );
+    sets.forEach((set, o) =>
+      set.rows.forEach((_, r) => {
+        const here = going.filter((c) => c.opening === o && c.row === r);
+        if (here.length === 0) return;
+        const used = whole(1);
+        for (const c of here)
+          equal(
+            [
+              [used, groups[c.group]?.tags.length ?? 0],
+              [c.column, -1],
+            ],
+            0,
+            Infinity,
+          );
+        equal(
+          [
+            ...mine.flatMap((b) => {
+              const rowClass = rowClasses[b.rowClass];
+              return rowClass?.opening === o && rowClass.row === r ? [[b.column, 1] as const] : [];
+            }),
+            [used, -1],
+          ],
+          0,
+          Infinity,
+        );
+        if (anywhere !== null)
+          equal(
+            [
+              [anywhere, 1],
+              [used, -1],
+            ],
+            0,
+            Infinity,
+          );
+      }),
     );
   }
 }

@@ -1,4 +1,4 @@
-import type { FrameRequest } from './frame-request';
+import type { FrameSetting } from './frame-setting';
 
 /** How many of each kind of frame, in the order of the request. */
 export interface FrameMultiset {
@@ -6,56 +6,76 @@ export interface FrameMultiset {
   readonly cost: number;
 }
 
-/** More multisets than this are not looked at between two costs. */
-const MOST = 200_000;
+/** More multisets than this between two costs are too many to be told apart one by one. */
+const MOST = 60_000;
 
 /**
- * Multisets of frames in order of cost, from `least` to `most`. One whose openings another has as well, for no more money, is left out.
+ * Multisets of frames in order of cost from `least` on, window by window: dear ones are only made when all cheaper ones have been refused. Of
+ * those with the same openings only the cheapest comes. Ends with `true` when there are no more, with `false` when there are too many to go on.
  */
-export function frameMultisets(
-  request: FrameRequest,
-  usable: readonly number[],
-  openingTypes: readonly (readonly number[])[],
+export function* multisetsByCost(setting: FrameSetting, least: number): Generator<FrameMultiset, boolean> {
+  const { request, usable } = setting;
+  const placed = setting.groups.reduce((sum, g) => sum + g.tags.length, 0);
+  const prices = usable.map((i) => request.frames[i]?.cost ?? 0);
+  // A frame for every cable and one for its spare are always enough, if any are.
+  const caps = usable.map((i) => Math.min(request.frames[i]?.available ?? Infinity, 2 * placed));
+  const dearest = prices.reduce((sum, p, i) => sum + p * (caps[i] ?? 0), 0);
+  const seen = new Set<string>();
+  let from = least;
+  for (let step = Math.max(1, Math.min(...prices.filter((p) => p > 0))); ; step *= 2) {
+    const to = Math.min(dearest, from + step);
+    const found = between(setting, prices, caps, from, to);
+    if (found === null) return false;
+    for (const multiset of found) {
+      const key = openingsKey(setting, multiset);
+      if (seen.has(key)) continue;
+      seen.add(key);
+      yield multiset;
+    }
+    if (to >= dearest) return true;
+    from = to + 1e-6;
+  }
+}
+
+function between(
+  { request, usable }: FrameSetting,
+  prices: readonly number[],
+  caps: readonly number[],
   least: number,
   most: number,
-): FrameMultiset[] {
+): FrameMultiset[] | null {
   const found: FrameMultiset[] = [];
   const counts = request.frames.map(() => 0);
-  const walk = (at: number, cost: number): void => {
-    if (found.length >= MOST) return;
+  let steps = 0;
+  const walk = (at: number, cost: number, frames: number): void => {
+    steps += 1;
+    if (steps > 20 * MOST || found.length > MOST) return;
     const kind = usable[at];
     if (kind === undefined) {
-      if (cost >= least - 1e-9 && cost > 0) found.push({ counts: [...counts], cost });
+      if (cost >= least - 1e-9 && frames > 0) found.push({ counts: [...counts], cost });
       return;
     }
-    const frame = request.frames[kind];
-    const price = frame?.cost ?? 0;
-    // A frame that costs nothing is still taken a bounded number of times.
-    const limit = Math.min(
-      frame?.available ?? Infinity,
-      price > 0 ? Math.floor((most - cost) / price + 1e-9) : request.cables.length,
-    );
+    const price = prices[at] ?? 0;
+    const cap = caps[at] ?? 0;
+    const limit = price > 0 ? Math.min(cap, Math.floor((most - cost) / price + 1e-9)) : cap;
     for (let n = 0; n <= limit; n += 1) {
       counts[kind] = n;
-      walk(at + 1, cost + n * price);
+      walk(at + 1, cost + n * price, frames + n);
     }
     counts[kind] = 0;
   };
-  walk(0, 0);
-  found.sort((a, b) => a.cost - b.cost);
-  // Of multisets with the same openings only the cheapest can be best.
-  const seen = new Set<string>();
-  return found.filter((m) => {
-    const openings = new Map<number, number>();
-    m.counts.forEach((n, k) => {
-      for (const t of openingTypes[k] ?? []) openings.set(t, (openings.get(t) ?? 0) + n);
-    });
-    const key = [...openings]
-      .filter(([, n]) => n > 0)
-      .sort(([a], [b]) => a - b)
-      .join(';');
-    if (seen.has(key)) return false;
-    seen.add(key);
-    return true;
+  walk(0, 0, 0);
+  if (steps > 20 * MOST || found.length > MOST) return null;
+  return found.sort((a, b) => a.cost - b.cost);
+}
+
+function openingsKey({ openingTypes }: FrameSetting, { counts }: FrameMultiset): string {
+  const openings = new Map<number, number>();
+  counts.forEach((n, k) => {
+    for (const t of openingTypes[k] ?? []) openings.set(t, (openings.get(t) ?? 0) + n);
   });
+  return [...openings]
+    .filter(([, n]) => n > 0)
+    .sort(([a], [b]) => a - b)
+    .join(';');
 }

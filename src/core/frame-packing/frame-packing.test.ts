@@ -123,14 +123,28 @@ describe('peelFor', () => {
   });
 });
 
+// So many sets of circuits that no two rows need hold the same one: then no pattern can stand for another.
+const DEMAND = { sizes: new Set(REQUEST.modules.map((m) => m.size * 1000)), rowSets: 9 };
+
 describe('openingPatterns', () => {
   it('finds the rows that leave the press unit its room', () => {
     // 80 − 2·(24 + 1) = 30 and 80 − (48 + 1) = 31 lie in 28–34; 80 − 25 = 55 does not.
-    const { patterns } = openingPatterns(OPENING, REQUEST.modules);
+    const { patterns } = openingPatterns(OPENING, REQUEST.modules, DEMAND);
     expect(patterns.map((p) => [[...p.rows], p.closure])).toEqual([
       [[['24000x2', 2]], 30_000],
       [[['48000x1', 1]], 31_000],
     ]);
+  });
+
+  it('leaves low rows out that a higher one always holds as well', () => {
+    // Two rows of 24 have four blocks of 24, and one row of 48 has one block that holds four of them, if they are divided alike: with two ways
+    // to divide a block of 24 (one of 24, four of 12) five blocks may still be three and two, and only seven are sure to have four alike.
+    const two = (sizes: number[]) =>
+      openingPatterns(OPENING, REQUEST.modules, { sizes: new Set(sizes), rowSets: 1 }).patterns.map((p) => [
+        ...p.rows.keys(),
+      ]);
+    expect(two([24_000, 48_000])).toEqual([['48000x1']]);
+    expect(two([12_000, 24_000, 48_000])).toEqual([['24000x2'], ['48000x1']]);
   });
 
   it('uses the fewest fillers, and none that are not there', () => {
@@ -143,21 +157,21 @@ describe('openingPatterns', () => {
       ],
     };
     // 94 − 50 = 44: one of 12 leaves 32
-    expect(openingPatterns(tall, REQUEST.modules).patterns[0]).toMatchObject({
+    expect(openingPatterns(tall, REQUEST.modules, DEMAND).patterns[0]).toMatchObject({
       fillers: [12],
       closure: 32_000,
     });
-    expect(openingPatterns({ ...tall, fillers: [] }, REQUEST.modules).patterns).toEqual([]);
+    expect(openingPatterns({ ...tall, fillers: [] }, REQUEST.modules, DEMAND).patterns).toEqual([]);
   });
 
   it('builds a rounded opening with corner rows at both ends when the press unit stands inside', () => {
     const round = { ...OPENING, press: { ...OPENING.press, at: ['inside' as const] }, cornerModule: 'C24' };
     // 80 − 48 − one plate = 31
-    expect(openingPatterns(round, REQUEST.modules).patterns).toMatchObject([
+    expect(openingPatterns(round, REQUEST.modules, DEMAND).patterns).toMatchObject([
       { press: 'inside', closure: 31_000 },
     ]);
-    expect(openingPatterns({ ...round, width: 24 }, REQUEST.modules).patterns).toEqual([]);
-    expect(openingPatterns({ ...OPENING, press: round.press }, REQUEST.modules).patterns).toEqual([]);
+    expect(openingPatterns({ ...round, width: 24 }, REQUEST.modules, DEMAND).patterns).toEqual([]);
+    expect(openingPatterns({ ...OPENING, press: round.press }, REQUEST.modules, DEMAND).patterns).toEqual([]);
   });
 });
 

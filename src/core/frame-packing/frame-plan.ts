@@ -48,6 +48,8 @@ export interface FramePlan {
   readonly unplaced: readonly { readonly tag: string; readonly reason: string }[];
   readonly crossings: { readonly front: number; readonly back: number };
   readonly parts: readonly { readonly id: string; readonly quantity: number }[];
+  /** Places to measure again, and how many no plan of that cost can do without. Null without a plan. */
+  readonly remeasure?: { readonly places: number; readonly atLeast: number } | null;
 }
 
 const gapSchema = object({ min: number().required(), max: number().required() })
@@ -114,6 +116,11 @@ export const framePlanSchema = object({
   parts: array()
     .of(object({ id: string().required(), quantity: number().integer().required() }).noUnknown().required())
     .required(),
+  remeasure: object({ places: number().integer().required(), atLeast: number().integer().required() })
+    .noUnknown()
+    .nullable()
+    .optional()
+    .default(undefined),
 })
   .noUnknown()
   .required();

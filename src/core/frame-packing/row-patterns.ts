@@ -19,9 +19,21 @@ export interface RowPattern {
   readonly closure: number;
 }
 
+/** One way an opening may be closed: where the press unit stands, how many corner rows there are, and the height left for rows and press unit. */
+export interface OpeningClosure {
+  readonly press: PressPlace;
+  readonly corners: number;
+  /** Each plain row takes its height and a plate of it; micrometres. */
+  readonly start: number;
+  /** Rows by kind and fillers that close what is left; null when nothing does. */
+  complete(left: number): { readonly rows: ReadonlyMap<string, number>; readonly filling: Filling } | null;
+}
+
 export interface OpeningPatterns {
   readonly kinds: ReadonlyMap<string, RowKind>;
-  readonly patterns: readonly RowPattern[];
+  /** Grows when a plan is found with rows that a better pattern would hold as well. */
+  readonly patterns: RowPattern[];
+  readonly closures: readonly OpeningClosure[];
   /** Width, plate, and the most that rows with a plate each may take of the height; micrometres. */
   readonly width: number;
   readonly plate: number;
@@ -38,11 +50,24 @@ const kindKey = (height: number, blocks: number, corner: string | null): string 
 export const plainSizes = (modules: readonly FrameModule[]): number[] =>
   [...new Set(modules.filter((m) => !m.corner).map((m) => toUm(m.size)))].sort((a, b) => b - a);
 
+/** What is asked of an opening's rows: it decides which patterns can be left out. */
+export interface RowDemand {
+  /** Sizes of plain modules that any cable may go into, micrometres. */
+  readonly sizes: ReadonlySet<number>;
+  /** Most sets of circuits that the rows of one opening must be told apart by; 1 when none are kept apart. */
+  readonly rowSets: number;
+}
+
 /**
- * Every way to fill an opening's height with rows, plates, fillers and the press unit. A pattern that another one holds row for row, with
- * more beside it, is left out: spare places cost no frame and no second measuring. Empty when no row fits.
+ * The ways to fill an opening's height with rows, plates, fillers and the press unit. A pattern that another one holds row for row, with
+ * more beside it, is left out, and so is one whose many low rows another pattern holds as a higher one: spare places cost no frame and no
+ * second measuring. Empty when no row fits.
  */
-export function openingPatterns(opening: FrameOpening, modules: readonly FrameModule[]): OpeningPatterns {
+export function openingPatterns(
+  opening: FrameOpening,
+  modules: readonly FrameModule[],
+  demand: RowDemand,
+): OpeningPatterns {
   const width = toUm(opening.width);
   const kinds = new Map<string, RowKind>();
   for (const size of plainSizes(modules)) {
@@ -56,11 +81,39 @@ export function openingPatterns(opening: FrameOpening, modules: readonly FrameMo
   const places = pressPlaces(opening);
   const room = toUm(opening.height) - toUm(opening.press.min) + Math.max(0, ...places.map(saved));
   if (opening.cornerModule !== undefined && corner === null)
-    return { kinds, patterns: [], width, plate, room };
+    return { kinds, patterns: [], closures: [], width, plate, room };
   const plain = [...kinds.values()];
   if (corner !== null) kinds.set(corner.key, corner);
-  const found = places.flatMap((press) => patternsFor(opening, plain, corner, press));
-  return { kinds, patterns: undominated(found), width, plate, room };
+  const closures = places.map((press) => closureOf(opening, plain, corner, press));
+  const merging = mergers(plain, demand);
+  const found = closures.flatMap((closure) => patternsFor(closure, plain, corner, plate, merging));
+  return { kinds, patterns: undominated(found, [...kinds.keys()]), closures, width, plate, room };
+}
+
+/** From `from` rows of one kind on, `count` of them can always be had as one row of the kind `into`: places in plain kinds. */
+interface Merger {
+  readonly kind: number;
+  readonly from: number;
+  readonly count: number;
+}
+
+/**
+ * When low rows can be had as one higher row. `k` rows of height `h` have as many places as one of `k·h`, but a block of the higher row holds
+ * `k²` blocks of the lower ones that must all be divided alike. Among rows that may hold the same circuits, with `T` blocks divided in `B`
+ * ways, at least `⌈(T − B·(k² − 1)) / k²⌉` such blocks can be made, and the higher row asks for its own number of them. With `s` sets of
+ * circuits one set has a share of at least one in `s` of the rows.
+ */
+function mergers(plain: readonly RowKind[], { sizes, rowSets }: RowDemand): Merger[] {
+  return plain.flatMap((low, kind) =>
+    plain.flatMap((high): Merger[] => {
+      const count = high.height / low.height;
+      if (!Number.isInteger(count) || count < 2) return [];
+      const ways = Math.max(1, [...sizes].filter((size) => low.height % size === 0).length);
+      const blocks = count ** 2 * (high.blocks - 1) + ways * (count ** 2 - 1) + 1;
+      const alike = Math.max(count, Math.ceil(blocks / low.blocks));
+      return [{ kind, from: rowSets * (alike - 1) + 1, count }];
+    }),
+  );
 }
 
 /** The row with the rounded corners; null where the opening has none, or none that could be built. */
@@ -81,50 +134,90 @@ const pressPlaces = (opening: FrameOpening): PressPlace[] =>
     (p) => opening.press.at.includes(p) && (p !== 'inside' || opening.cornerModule !== undefined),
   );
 
-function patternsFor(
+function closureOf(
   opening: FrameOpening,
   plain: readonly RowKind[],
   corner: RowKind | null,
   press: PressPlace,
-): RowPattern[] {
-  const found: RowPattern[] = [];
+): OpeningClosure {
   const plate = toUm(opening.plate);
   const corners = corner === null ? 0 : press === 'inside' ? 2 : 1;
-  const least = toUm(opening.press.min);
   // Each row brings its own plate, but for the one that an end without a plate saves.
   const saved = press !== 'inside' && opening.plateAgainstPress ? 0 : plate;
-  const start = toUm(opening.height) + saved - corners * ((corner?.height ?? 0) + plate);
+  const known = new Map<number, ReturnType<OpeningClosure['complete']>>();
+  const complete = (left: number): ReturnType<OpeningClosure['complete']> => {
+    const before = known.get(left);
+    if (before !== undefined) return before;
+    const filling = left < toUm(opening.press.min) ? null : chooseFillers(opening, left);
+    let made: ReturnType<OpeningClosure['complete']> = filling === null ? null : { rows: new Map(), filling };
+    for (const kind of plain) {
+      const step = kind.height + plate;
+      if (made !== null || left - step < toUm(opening.press.min)) continue;
+      const rest = complete(left - step);
+      if (rest !== null)
+        made = { ...rest, rows: new Map([...rest.rows, [kind.key, (rest.rows.get(kind.key) ?? 0) + 1]]) };
+    }
+    known.set(left, made);
+    return made;
+  };
+  return {
+    press,
+    corners,
+    start: toUm(opening.height) + saved - corners * ((corner?.height ?? 0) + plate),
+    complete,
+  };
+}
+
+function patternsFor(
+  { press, corners, start, complete }: OpeningClosure,
+  plain: readonly RowKind[],
+  corner: RowKind | null,
+  plate: number,
+  merging: readonly Merger[],
+): RowPattern[] {
+  const found: RowPattern[] = [];
+  const fill = (left: number): Filling | null => {
+    const completed = left < 0 ? null : complete(left);
+    return completed === null || completed.rows.size > 0 ? null : completed.filling;
+  };
   const counts = plain.map(() => 0);
   const walk = (at: number, left: number, rows: number): void => {
     if (found.length >= MOST_PATTERNS) return;
     const kind = plain[at];
     if (kind === undefined) {
       if (rows === 0) return;
-      const fill = chooseFillers(opening, left);
-      if (fill === null) return;
+      const filled = fill(left);
+      if (filled === null) return;
+      // The higher row saves plates; only where the press unit and the fillers take that up is it the better one.
+      const merged = merging.some(
+        (m) => (counts[m.kind] ?? 0) >= m.from && fill(left + (m.count - 1) * plate) !== null,
+      );
+      if (merged) return;
       const map = new Map(
         plain.flatMap((k, i) => ((counts[i] ?? 0) > 0 ? [[k.key, counts[i] ?? 0] as const] : [])),
       );
       if (corner !== null) map.set(corner.key, corners);
-      found.push({ rows: map, press, ...fill });
+      found.push({ rows: map, press, ...filled });
       return;
     }
     const step = kind.height + plate;
-    for (let n = 0; left - n * step >= least; n += 1) {
+    for (let n = 0; left - n * step >= 0; n += 1) {
       counts[at] = n;
       walk(at + 1, left - n * step, rows + n);
     }
     counts[at] = 0;
   };
-  if (start >= least) walk(0, start, corners);
+  walk(0, start, corners);
   return found;
 }
 
+export interface Filling {
+  readonly fillers: readonly number[];
+  readonly closure: number;
+}
+
 /** Fewest fillers that bring what is left into the press unit's range; null when none do. */
-function chooseFillers(
-  opening: FrameOpening,
-  left: number,
-): { fillers: readonly number[]; closure: number } | null {
+function chooseFillers(opening: FrameOpening, left: number): Filling | null {
   const [min, max] = [toUm(opening.press.min), toUm(opening.press.max)];
   let reached = new Map<number, readonly number[]>([[0, []]]);
   for (const { thickness, max: most } of opening.fillers) {
@@ -139,7 +232,7 @@ function chooseFillers(
       }
     reached = next;
   }
-  let best: { fillers: readonly number[]; closure: number } | null = null;
+  let best: Filling | null = null;
   for (const [sum, fillers] of reached) {
     const closure = left - sum;
     if (closure < min || closure > max) continue;
@@ -149,13 +242,15 @@ function chooseFillers(
 }
 
 /** Patterns that no other one holds row for row. Of equal ones the first stays. */
-function undominated(patterns: readonly RowPattern[]): RowPattern[] {
-  const holds = (a: RowPattern, b: RowPattern): boolean =>
-    [...b.rows].every(([kind, n]) => (a.rows.get(kind) ?? 0) >= n);
+function undominated(patterns: readonly RowPattern[], kinds: readonly string[]): RowPattern[] {
+  const counted = patterns.map((pattern) => {
+    const counts = kinds.map((kind) => pattern.rows.get(kind) ?? 0);
+    return { pattern, counts, total: counts.reduce((sum, n) => sum + n, 0) };
+  });
   // One with more rows is never held by one with fewer: sorted so, only those that were kept need be asked.
-  const total = (p: RowPattern) => [...p.rows.values()].reduce((sum, n) => sum + n, 0);
-  const kept: RowPattern[] = [];
-  for (const pattern of [...patterns].sort((a, b) => total(b) - total(a)))
-    if (!kept.some((k) => holds(k, pattern))) kept.push(pattern);
-  return kept;
+  counted.sort((a, b) => b.total - a.total);
+  const kept: typeof counted = [];
+  for (const one of counted)
+    if (!kept.some((k) => one.counts.every((n, i) => (k.counts[i] ?? 0) >= n))) kept.push(one);
+  return kept.map(({ pattern }) => pattern);
 }

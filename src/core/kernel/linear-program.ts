@@ -6,6 +6,10 @@ export interface LinearProgram {
   readonly sense: 'minimize' | 'maximize';
   /** How far from the best an answer may lie, as a share of it; 0 when left out. */
   readonly gap?: number;
+  /** How many nodes may be looked at, where an unfinished answer is of use. */
+  readonly nodes?: number;
+  /** Share of the time that may go into guessing good answers; 0 where a refusal is expected. */
+  readonly effort?: number;
   readonly columns: readonly ProgramColumn[];
   readonly rows: readonly ProgramRow[];
 }

@@ -1,0 +1,272 @@
+import {
+  decideFrames,
+  relaxedRows,
+  rowsWhole,
+  solve,
+  wholeOnly,
+  type Computation,
+  type Trial,
+} from './decide-frames';
+import type { FrameCounts } from './frame-counts';
+import { programFor } from './frame-model';
+import { multisetsByCost, type FrameMultiset } from './frame-multisets';
+import type { FrameSetting } from './frame-setting';
+import { rowBuilder, type RowBuilder } from './greedy/search';
+import { weakerThan } from './weaker-frames';
+
+export interface FoundFrames {
+  readonly frames: FrameMultiset;
+  readonly counts: FrameCounts;
+  readonly cost: number;
+  /** Places to measure again, and fewer than which no plan of that cost has. */
+  readonly remeasure: number;
+  readonly fewest: number;
+}
+
+export interface FrameSearch {
+  readonly best: FoundFrames | null;
+  /** No plan costs less; null when there is none at all. */
+  readonly bound: number | null;
+}
+
+/** Limits of the search, all of them counted and none of them timed: the same request has the same answer on every machine. */
+const LIMITS = {
+  /** Multisets looked at by hand rules before a better bound is asked for. */
+  first: 40,
+  /** Multisets looked at in all. */
+  most: 600,
+  /** Multisets put to the models one by one. */
+  decided: 30,
+  /** Of them, from below. */
+  fromBelow: 6,
+  /** Of those that remain open, so many are looked at a third time, and more closely. */
+  third: 4,
+  /** Up to so many cables the whole model is asked. */
+  modelled: 60,
+  /** Multisets of the least cost among which second measurings are saved. */
+  alike: 6,
+  /** Changes tried for each multiset: at first, on a second and a third look, and to save second measurings. */
+  quickTries: 60,
+  secondTries: 600,
+  thirdTries: 2000,
+  lastTries: 4000,
+  /** Frames added to the relaxed model's, where there are too many to walk through. */
+  added: 60,
+  /** Nodes of one program; up to `proven` cables the search runs to its end. */
+  nodes: 60,
+  boundNodes: 1500,
+  proven: 16,
+} as const;
+
+/** Share of what was left over that more room must make up for before a multiset is worth a look. */
+const HOPE = 0.4;
+/** Share of the best's room that cheaper frames have when they may well hold everything too. */
+const NEARLY = 0.975;
+
+/**
+ * Looks for the cheapest frames. A relaxed model bounds the cost; multisets are tried from there in order of cost by hand rules that are quick
+ * and prove nothing; what is cheaper than the first that fits is then refuted, or found to fit after all, by the models.
+ */
+export function* findFrames(setting: FrameSetting): Computation<FrameSearch> {
+  const { exact } = setting;
+  const placed = placedIn(setting);
+  const nodes = placed <= LIMITS.proven ? Infinity : LIMITS.nodes;
+  yield { kind: 'progress', stage: 'least cost', done: 0, of: 4 };
+  const floor = yield* solve(wholeOnly(programFor(exact, exact.cost, [])));
+  if (floor.status === 'infeasible') return { best: null, bound: null };
+  let bound = Math.max(0, floor.bound ?? 0);
+  const greedy = rowBuilder(setting);
+
+  yield { kind: 'progress', stage: 'frames that fit', done: 1, of: 4 };
+  let walk = walkUp(setting, greedy, bound, LIMITS.first, floor.values);
+  if (walk.best === null ? !walk.complete : walk.open.length > LIMITS.decided / 2) {
+    const rows = yield* solve({
+      ...wholeOnly(programFor(exact, exact.cost, []), rowsWhole(exact)),
+      nodes: LIMITS.boundNodes,
+    });
+    if (rows.status === 'infeasible') return { best: null, bound: null };
+    bound = Math.max(bound, rows.bound ?? 0);
+    const values = rows.values.length > 0 ? rows.values : floor.values;
+    if (walk.best === null) {
+      walk = walkUp(setting, greedy, bound, LIMITS.most, values);
+      if (walk.best === null && !walk.complete) walk = { ...walk, best: addUp(setting, greedy, values) };
+    }
+  }
+  yield { kind: 'progress', stage: 'cheaper frames', done: 2, of: 4 };
+  return yield* settle(setting, greedy, walk, bound, nodes);
+}
+
+interface Walk {
+  readonly best: FoundFrames | null;
+  /** What is cheaper and neither fits by hand rules nor is refuted, in order of cost. */
+  readonly open: readonly FrameMultiset[];
+  /** Whether every multiset cheaper than the best, or every one there is, was looked at. */
+  readonly complete: boolean;
+}
+
+/** Height that all openings of a multiset have for rows, micrometres. */
+const roomIn = ({ types, openingTypes }: FrameSetting, { counts }: FrameMultiset): number =>
+  counts.reduce(
+    (sum, n, k) => sum + n * (openingTypes[k] ?? []).reduce((room, t) => room + (types[t]?.room ?? 0), 0),
+    0,
+  );
+
+function walkUp(
+  setting: FrameSetting,
+  greedy: RowBuilder,
+  from: number,
+  most: number,
+  values: readonly number[],
+): Walk {
+  const open: FrameMultiset[] = [];
+  const multisets = multisetsByCost(setting, from);
+  let hopeless = 0;
+  for (let n = 0; n < most; n += 1) {
+    const next = multisets.next();
+    if (next.done === true) return { best: null, open, complete: next.value };
+    const room = roomIn(setting, next.value);
+    if (room > hopeless) {
+      const found = greedy(next.value, LIMITS.quickTries, values);
+      if ('counts' in found)
+        return { best: { ...found, frames: next.value, cost: next.value.cost }, open, complete: true };
+      // Where much was left over, frames with hardly more room need not be looked at now.
+      if (Number.isFinite(found.over)) hopeless = Math.max(hopeless, room + found.over * HOPE);
+    }
+    open.push(next.value);
+  }
+  return { best: null, open, complete: false };
+}
+
+/** For a crossing that is too large for a walk: the frames of the relaxed model, and one more of the best value until all cables fit. */
+function addUp(setting: FrameSetting, greedy: RowBuilder, values: readonly number[]): FoundFrames | null {
+  const { request, usable, exact } = setting;
+  const counts = exact.frames.map((column) => Math.round(values[column] ?? 0));
+  const one = (k: number): FrameMultiset => ({
+    counts: counts.map((_, i) => Number(i === k)),
+    cost: request.frames[k]?.cost ?? 0,
+  });
+  const left = (k: number) => (counts[k] ?? 0) < (request.frames[k]?.available ?? Infinity);
+  const fits = (more: readonly number[]): FoundFrames | null => {
+    const all = counts.map((n, k) => n + more.filter((m) => m === k).length);
+    const cost = all.reduce((sum, n, k) => sum + n * one(k).cost, 0);
+    const frames = { counts: all, cost };
+    const found = greedy(frames, LIMITS.quickTries, values);
+    return 'counts' in found ? { ...found, frames, cost } : null;
+  };
+  const byPrice = [...usable].sort((a, b) => one(a).cost - one(b).cost || a - b);
+  const byValue = [...usable].sort(
+    (a, b) => one(a).cost / roomIn(setting, one(a)) - one(b).cost / roomIn(setting, one(b)) || a - b,
+  );
+  const now = fits([]);
+  if (now !== null) return now;
+  for (let step = 0; step < LIMITS.added; step += 1) {
+    for (const k of byPrice.filter(left)) {
+      const found = fits([k]);
+      if (found !== null) return found;
+    }
+    const more = byValue.find(left);
+    if (more === undefined) return null;
+    counts[more] = (counts[more] ?? 0) + 1;
+  }
+  return null;
+}
+
+/** Refutes what is cheaper than the best, or finds that it fits; then saves second measurings among frames of the same cost. */
+function* settle(
+  setting: FrameSetting,
+  greedy: RowBuilder,
+  walk: Walk,
+  bound: number,
+  nodes: number,
+): Computation<FrameSearch> {
+  const open = walk.open.filter((m) => m.cost >= bound - 1e-6);
+  const weaker = weakerThan(setting);
+  const refusedOnes: FrameMultiset[] = [];
+  const stuck: FrameMultiset[] = [];
+  let { best } = walk;
+  let unanswered = walk.best === null && !walk.complete ? Infinity : null;
+  let decided = 0;
+  const asked = new Set<FrameMultiset>();
+  // From below first, among those with nearly as much room as the best: one that fits saves looking at all that is dearer. Then the dearest
+  // first: what is refused to them is refused to all that is weaker.
+  const roomy = best === null ? 0 : roomIn(setting, best.frames) * NEARLY;
+  const likely = open.filter((m) => roomIn(setting, m) >= roomy).slice(0, LIMITS.fromBelow);
+  for (const multiset of [...likely, ...open.slice().reverse()]) {
+    if (asked.has(multiset) || (best !== null && multiset.cost >= best.cost - 1e-9)) continue;
+    asked.add(multiset);
+    if (refusedOnes.some((strong) => weaker(multiset, strong))) continue;
+    yield { kind: 'progress', stage: 'cheaper frames', done: 2, of: 4 };
+    decided += 1;
+    const trial: Trial =
+      decided > LIMITS.decided ? { kind: 'unknown' } : yield* tryQuickly(setting, greedy, multiset, nodes);
+    if (trial.kind === 'fits') best = { ...trial, frames: multiset, cost: multiset.cost };
+    else if (trial.kind === 'no') refusedOnes.push(multiset);
+    else stuck.push(multiset);
+  }
+  for (const [n, multiset] of stuck.sort((a, b) => a.cost - b.cost).entries()) {
+    if (best !== null && multiset.cost >= best.cost - 1e-9) break;
+    if (n >= LIMITS.third) {
+      unanswered = Math.min(unanswered ?? Infinity, multiset.cost);
+      break;
+    }
+    const patient = greedy(multiset, LIMITS.thirdTries);
+    const trial: Trial =
+      'counts' in patient
+        ? { kind: 'fits', ...patient }
+        : yield* decideFrames(setting, multiset, Infinity, nodes, placedIn(setting) <= LIMITS.modelled);
+    if (trial.kind === 'fits') best = { ...trial, frames: multiset, cost: multiset.cost };
+    if (trial.kind === 'unknown') unanswered = Math.min(unanswered ?? Infinity, multiset.cost);
+  }
+  if (best === null) {
+    if (unanswered === null) return { best: null, bound: null };
+    return { best: null, bound: Number.isFinite(unanswered) ? unanswered : bound };
+  }
+  const proven = walk.complete || best.cost <= bound + 1e-6;
+  const least = unanswered === null ? (proven ? best.cost : bound) : Math.min(unanswered, best.cost);
+  yield { kind: 'progress', stage: 'second measurings', done: 3, of: 4 };
+  return { best: yield* fewerMeasurings(setting, greedy, best, nodes), bound: least };
+}
+
+/** The relaxed model may refuse; where it does not, its rows are where the hand rules begin. */
+function* tryQuickly(
+  { exact }: FrameSetting,
+  greedy: RowBuilder,
+  multiset: FrameMultiset,
+  nodes: number,
+): Computation<Trial> {
+  const rows = yield* relaxedRows(exact, multiset.counts, nodes);
+  if (rows === null) return { kind: 'no' };
+  const found = greedy(multiset, LIMITS.secondTries, rows);
+  return 'counts' in found ? { kind: 'fits', ...found } : { kind: 'unknown' };
+}
+
+const placedIn = ({ groups }: FrameSetting): number => groups.reduce((sum, g) => sum + g.tags.length, 0);
+
+/** Other frames of the same cost, and other sizes in the same frames, with fewer places to measure again. */
+function* fewerMeasurings(
+  setting: FrameSetting,
+  greedy: RowBuilder,
+  first: FoundFrames,
+  nodes: number,
+): Computation<FoundFrames> {
+  let best = first;
+  const placed = placedIn(setting);
+  const same: FrameMultiset[] = [];
+  for (const multiset of multisetsByCost(setting, first.cost)) {
+    if (multiset.cost > first.cost + 1e-9 || same.length >= LIMITS.alike) break;
+    same.push(multiset);
+  }
+  for (const multiset of same) {
+    if (best.remeasure <= best.fewest) return best;
+    const found = greedy(multiset, Math.ceil(LIMITS.lastTries / Math.max(1, placed / LIMITS.proven)));
+    if ('counts' in found && found.remeasure < best.remeasure)
+      best = { ...found, frames: multiset, cost: first.cost };
+  }
+  if (best.remeasure <= best.fewest || Number.isFinite(nodes)) return best;
+  for (const multiset of same) {
+    const trial = yield* decideFrames(setting, multiset, best.remeasure, nodes, true);
+    if (trial.kind === 'fits' && trial.remeasure < best.remeasure)
+      best = { ...trial, frames: multiset, cost: first.cost };
+  }
+  return { ...best, fewest: best.remeasure };
+}

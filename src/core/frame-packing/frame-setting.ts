@@ -1,0 +1,92 @@
+import { toUm } from '@/core/kernel';
+import { groupCables, type CableGroup, type Grouped } from './cable-groups';
+import { togetherSets } from './circuit-sets';
+import { frameModel, type FrameModel } from './frame-model';
+import type { FrameRequest } from './frame-request';
+import { carries } from './peel';
+import { openingPatterns, type OpeningPatterns, type RowDemand } from './row-patterns';
+
+/** What does not change while frames are tried. */
+export interface FrameSetting {
+  readonly request: FrameRequest;
+  readonly groups: readonly CableGroup[];
+  readonly unplaced: Grouped['unplaced'];
+  /** Distinct openings, and which of them each kind of frame has. */
+  readonly types: readonly OpeningPatterns[];
+  readonly openingTypes: readonly (readonly number[])[];
+  /** Kinds of frame whose every opening can be packed, and of which there are any. */
+  readonly usable: readonly number[];
+  /** Rows from patterns, and rows that only fit in sum. */
+  readonly exact: FrameModel;
+  readonly room: FrameModel;
+}
+
+/** Reads a request into groups, patterns and models. */
+export function frameSetting(request: FrameRequest): FrameSetting {
+  const { types, openingTypes } = openingTypesOf(request);
+  const usable = request.frames.flatMap((f, i) =>
+    (f.available ?? 1) > 0 && (openingTypes[i] ?? []).every((t) => (types[t]?.patterns.length ?? 0) > 0)
+      ? [i]
+      : [],
+  );
+  const offered = usable.flatMap((i) => openingTypes[i] ?? []);
+  const { sizes, corners } = placesOffered(request, offered, types);
+  const { groups, unplaced } = groupCables(request, sizes, corners);
+  const exact = frameModel(request, groups, types, openingTypes, 'exact');
+  const room = frameModel(request, groups, types, openingTypes, 'room');
+  return { request, groups, unplaced, types, openingTypes, usable, exact, room };
+}
+
+/** Sizes of plain places and ids of corner modules that the offered openings have. */
+function placesOffered(
+  request: FrameRequest,
+  offered: readonly number[],
+  types: readonly OpeningPatterns[],
+): { sizes: Set<number>; corners: Set<string> } {
+  const sizes = new Set<number>();
+  const corners = new Set<string>();
+  for (const t of offered)
+    for (const pattern of types[t]?.patterns ?? [])
+      for (const key of pattern.rows.keys()) {
+        const kind = types[t]?.kinds.get(key);
+        if (!kind) continue;
+        if (kind.corner !== null) corners.add(kind.corner);
+        if (kind.blocks === 0) continue;
+        for (const m of request.modules)
+          if (!m.corner && kind.height % toUm(m.size) === 0) sizes.add(toUm(m.size));
+      }
+  return { sizes, corners };
+}
+
+function rowDemand(request: FrameRequest): RowDemand {
+  const used = request.modules.filter(
+    (m) => !m.corner && request.cables.some(({ diameter }) => carries(m, diameter)),
+  );
+  const circuits = [...new Set(request.cables.flatMap((c) => c.circuit ?? []))].sort();
+  const rowSets = togetherSets(request, 'opening', circuits).map(
+    (together) => togetherSets(request, 'row', together).length,
+  );
+  return { sizes: new Set(used.map((m) => toUm(m.size))), rowSets: Math.max(1, ...rowSets) };
+}
+
+/** Distinct openings over all frames, and which of them each frame has. Frames share what is alike. */
+function openingTypesOf(request: FrameRequest): {
+  types: OpeningPatterns[];
+  openingTypes: number[][];
+} {
+  const known = new Map<string, number>();
+  const types: OpeningPatterns[] = [];
+  const demand = rowDemand(request);
+  const openingTypes = request.frames.map((frame) =>
+    frame.openings.map((opening) => {
+      const key = JSON.stringify(opening);
+      const at = known.get(key) ?? types.length;
+      if (at === types.length) {
+        types.push(openingPatterns(opening, request.modules, demand));
+        known.set(key, at);
+      }
+      return at;
+    }),
+  );
+  return { types, openingTypes };
+}
