@@ -5,7 +5,7 @@ import type { FrameSetting } from '../frame-setting';
 import type { RowKind } from '../row-patterns';
 import type { BuiltRows } from './build-rows';
 import type { Assignment } from './demand';
-import { fillFrom, type Bench } from './search';
+import { fillFrom, type Bench } from './workbench';
 
 /** What the hand rules have built, in the counts that the models speak in. */
 export function countsFor(

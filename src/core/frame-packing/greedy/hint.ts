@@ -1,6 +1,6 @@
 import type { FrameSetting } from '../frame-setting';
 import type { Assignment } from './demand';
-import type { Bench } from './search';
+import type { Bench } from './workbench';
 
 /** Where to begin, from values of the exact model: its cables rounded group by group, its sets of circuits dealt out over the openings. */
 export function hintFrom(

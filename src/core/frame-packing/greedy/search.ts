@@ -2,27 +2,17 @@ import { seededRandom } from '@/core/kernel';
 import type { FrameCounts } from '../frame-counts';
 import type { FrameMultiset } from '../frame-multisets';
 import type { FrameSetting } from '../frame-setting';
-import { buildRows, type BuiltRows, type RowStock } from './build-rows';
 import { countsFor } from './counts-for';
-import { carriedBy, demandOf, type Assignment, type Cell, type Demand } from './demand';
-import { openingFiller, type OpeningFiller } from './fill-openings';
+import { carriedBy, demandOf, type Assignment, type Cell } from './demand';
+import { openingFiller } from './fill-openings';
 import { hintFrom } from './hint';
+import { fillFrom, rowsOf, type Bench } from './workbench';
 
 /** A plan found by hand rules, with its second measurings and the fewest that any plan has. */
 export interface GreedyPlan {
   readonly counts: FrameCounts;
   readonly remeasure: number;
   readonly fewest: number;
-}
-
-/** What the hand rules work with for one multiset of frames. */
-export interface Bench {
-  readonly demand: Demand;
-  readonly stock: RowStock;
-  readonly filler: OpeningFiller;
-  /** Types of the openings, and for each its bay by the set of circuits that it holds. */
-  readonly openings: readonly number[];
-  readonly bayOf: readonly (readonly number[])[];
 }
 
 interface Standing {
@@ -138,28 +128,6 @@ function starts({ demand, openings }: Bench, sets: number): Assignment[] {
   // Sizes count from the largest, so the smallest has the highest number.
   return [by((c) => -c.size), by((c) => c.remeasure * 100 - c.size)];
 }
-
-const baysOf = ({ bayOf }: Bench, { sets }: Assignment): number[] => bayOf.map((bays, o) => bays[sets[o]!]!);
-
-/** The rows of an assignment; null when some size has no row in its bay. */
-export function rowsOf(bench: Bench, assignment: Assignment): BuiltRows | null {
-  const { demand, stock, filler } = bench;
-  const given = filler.given(baysOf(bench, assignment), demand.bays.length);
-  return buildRows(demand, stock, carriedBy(demand, assignment.cables).carried, given, assignment.tallest);
-}
-
-/** Rows of each bay by kind. */
-function byBay({ demand, stock }: Bench, built: BuiltRows): Int32Array[] {
-  const rows = demand.bays.map(() => new Int32Array(stock.kinds.length));
-  built.rows.forEach((of, h) => {
-    const sum = rows[demand.homes[h]?.bay ?? h - demand.homes.length]!;
-    for (let k = 0; k < of.length; k += 1) sum[k] = sum[k]! + of[k]!;
-  });
-  return rows;
-}
-
-export const fillFrom = (bench: Bench, assignment: Assignment, built: BuiltRows) =>
-  bench.filler.fill(byBay(bench, built), baysOf(bench, assignment));
 
 function standing(bench: Bench, assignment: Assignment): Standing {
   const { remeasure } = carriedBy(bench.demand, assignment.cables);
