@@ -1,7 +1,7 @@
 import { fail, ok, toUm, type Problem, type Result } from '@/core/kernel';
 import { countCrossings } from './crossings';
 import type { FramePlan, Place, PlannedOpening, PlannedRow } from './frame-plan';
-import type { FrameModule, FrameOpening, FrameRequest } from './frame-request';
+import { extraSpares, type FrameModule, type FrameOpening, type FrameRequest } from './frame-request';
 import { carries, peelFor } from './peel';
 
 type Say = (path: string, message: string, value?: unknown) => void;
@@ -257,8 +257,9 @@ function checkSpares(request: FrameRequest, plan: FramePlan, say: Say): void {
     const into = place.cable === undefined ? free : carrying;
     into.set(toUm(module.size), (into.get(toUm(module.size)) ?? 0) + 1);
   }
-  for (const [size, n] of carrying) {
-    const wanted = Math.ceil(request.spare.share * n - 1e-9);
+  for (const size of new Set([...carrying.keys(), ...(request.spare.extra ?? []).map((e) => toUm(e.size))])) {
+    const wanted =
+      Math.ceil(request.spare.share * (carrying.get(size) ?? 0) - 1e-9) + extraSpares(request, size);
     if ((free.get(size) ?? 0) < wanted)
       say('spare', `${free.get(size) ?? 0} spares of ${size / 1000} mm, ${wanted} asked for`);
   }

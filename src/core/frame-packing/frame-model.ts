@@ -1,7 +1,7 @@
 import type { LinearProgram, ProgramColumn, ProgramRow } from '@/core/kernel';
 import type { CableGroup, PlaceOption } from './cable-groups';
 import { togetherSets } from './circuit-sets';
-import type { FrameRequest } from './frame-request';
+import { extraSpares, type FrameRequest } from './frame-request';
 import { plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
 
 /** Rows of one kind, in openings of one set of circuits, holding one set of circuits. */
@@ -270,10 +270,10 @@ function spares(
   cables: FrameModel['cables'],
   equal: Equal,
 ): void {
-  if (request.spare.share === 0) return;
   for (const size of sizes) {
     const going = cables.filter((c) => c.option.size === size);
-    if (going.length === 0) continue;
+    const extra = extraSpares(request, size);
+    if ((going.length === 0 || request.spare.share === 0) && extra === 0) continue;
     equal(
       [
         ...blocks.flatMap((b) => {
@@ -283,7 +283,7 @@ function spares(
         ...going.map((c) => [c.column, -(1 + request.spare.share)] as const),
       ],
       // Places are whole numbers: a hair below the share is the share.
-      -1e-9,
+      extra - 1e-9,
       Infinity,
     );
   }

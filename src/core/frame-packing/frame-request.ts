@@ -101,7 +101,18 @@ export const frameRequestSchema = object({
     .max(60)
     .required(),
   /** Share of each size that carries cables which is kept free. */
-  spare: object({ share: number().min(0).max(1).required() })
+  spare: object({
+    share: number().min(0).max(1).required(),
+    /** Spares of a plain size beside the share, mm: what rows that stay as they are owe. */
+    extra: array()
+      .of(
+        object({ size: number().positive().required(), count: number().integer().min(0).required() })
+          .noUnknown()
+          .required(),
+      )
+      .optional()
+      .default(undefined),
+  })
     .noUnknown()
     .required(),
   seed: number().integer().optional(),
@@ -168,3 +179,7 @@ export function readFrameRequest(json: unknown): Result<FrameRequest> {
   });
   return problems.length > 0 ? fail(problems) : ok(read.value);
 }
+
+/** Spares of a size that are asked for beside the share. `size` in micrometres. */
+export const extraSpares = ({ spare }: FrameRequest, size: number): number =>
+  (spare.extra ?? []).reduce((sum, e) => (toUm(e.size) === size ? sum + e.count : sum), 0);

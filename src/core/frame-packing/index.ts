@@ -7,3 +7,8 @@ export * from './frame-request';
 export * from './peel';
 export * from './plan-frames';
 export * from './row-patterns';
+export * from './frame-parts';
+export * from './re-entry';
+export * from './restate';
+export type { Computation } from './decide-frames';
+export * from './replan';

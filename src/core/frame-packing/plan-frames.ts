@@ -2,7 +2,8 @@ import { arrange } from './arrange';
 import { countCrossings } from './crossings';
 import type { Computation } from './decide-frames';
 import { findFrames } from './find-frames';
-import type { FramePlan, PlannedFrame } from './frame-plan';
+import { partsOf } from './frame-parts';
+import type { FramePlan } from './frame-plan';
 import type { FrameRequest } from './frame-request';
 import { frameSetting } from './frame-setting';
 
@@ -34,16 +35,4 @@ export function* planFrames(request: FrameRequest): Computation<FramePlan> {
     parts: partsOf(frames),
     remeasure: { places: best.remeasure, atLeast: best.fewest },
   };
-}
-
-/** Frames and modules to be drawn from the store, by id. */
-export function partsOf(frames: readonly PlannedFrame[]): { id: string; quantity: number }[] {
-  const counts = new Map<string, number>();
-  const add = (id: string) => counts.set(id, (counts.get(id) ?? 0) + 1);
-  for (const frame of frames) {
-    add(frame.frame);
-    for (const opening of frame.openings)
-      for (const row of opening.rows) for (const place of row.places) add(place.module);
-  }
-  return [...counts].map(([id, quantity]) => ({ id, quantity })).sort((a, b) => (a.id < b.id ? -1 : 1));
 }

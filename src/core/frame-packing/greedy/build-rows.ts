@@ -8,6 +8,8 @@ export interface RowStock {
   readonly stands: Uint8Array;
   readonly plate: number;
   readonly share: number;
+  /** Spares of each size beside the share. */
+  readonly extra: readonly number[];
 }
 
 /** Rows for a demand. Arrays by home, then kind; after the homes come corner rows which nobody uses yet, by bay. */
@@ -63,9 +65,10 @@ export function buildRows(
       if (made < need) return null;
       places += made;
     }
-    if (cables === 0) continue;
-    const spares = Math.ceil(stock.share * cables - 1e-9) - (places - cables);
-    if (spares > 0 && makeSpares(demand, stock, built, first, s, spares) < spares) return null;
+    const extra = stock.extra[s] ?? 0;
+    if (cables === 0 && extra === 0) continue;
+    const spares = Math.ceil(stock.share * cables - 1e-9) + extra - (places - cables);
+    if (spares > 0 && makeSpares(demand, stock, built, Math.max(0, first), s, spares) < spares) return null;
   }
   for (let h = 0; h < homes.length; h += 1) mergeRows(demand, stock, built, h, tallest);
   for (const rows of built.rows)

@@ -1,5 +1,7 @@
+import { toUm } from '@/core/kernel';
 import type { CableGroup } from '../cable-groups';
 import type { FrameModel } from '../frame-model';
+import type { FrameRequest } from '../frame-request';
 
 /** Rows of one width in openings of one set of circuits, that hold one set of circuits themselves. All by index but the width (µm). */
 export interface RowHome {
@@ -19,7 +21,7 @@ export interface Cell {
 }
 
 export interface Demand {
-  /** Sizes that any cable goes into, largest first, micrometres. */
+  /** Sizes that any cable goes into or that spares are asked of, largest first, micrometres. */
   readonly sizes: readonly number[];
   readonly homes: readonly RowHome[];
   readonly bays: readonly { readonly openingSet: number; readonly width: number }[];
@@ -34,9 +36,13 @@ export function demandOf(
   groups: readonly CableGroup[],
   sets: FrameModel['sets'],
   widths: readonly number[],
+  extra: NonNullable<FrameRequest['spare']['extra']>,
 ): Demand | null {
   const sizes = [
-    ...new Set(groups.flatMap((g) => g.options.flatMap((o) => (o.size === null ? [] : [o.size])))),
+    ...new Set([
+      ...groups.flatMap((g) => g.options.flatMap((o) => (o.size === null ? [] : [o.size]))),
+      ...extra.filter((e) => e.count > 0).map((e) => toUm(e.size)),
+    ]),
   ].sort((a, b) => b - a);
   const bays = sets.flatMap((_, openingSet) => widths.map((width) => ({ openingSet, width })));
   const homes = bays.flatMap(({ openingSet }, bay) =>

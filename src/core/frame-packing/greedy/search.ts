@@ -1,6 +1,7 @@
 import { seededRandom } from '@/core/kernel';
 import type { FrameCounts } from '../frame-counts';
 import type { FrameMultiset } from '../frame-multisets';
+import { extraSpares } from '../frame-request';
 import type { FrameSetting } from '../frame-setting';
 import { countsFor } from './counts-for';
 import { carriedBy, demandOf, type Assignment, type Cell } from './demand';
@@ -42,7 +43,7 @@ export function rowBuilder(setting: FrameSetting): RowBuilder {
       Array.from({ length: n }, () => openingTypes[f] ?? []).flat(),
     );
     const widths = [...new Set(openings.map((t) => types[t]!.width))];
-    const demand = demandOf(groups, exact.sets, widths);
+    const demand = demandOf(groups, exact.sets, widths, request.spare.extra ?? []);
     if (demand === null || openings.length === 0) return { over: Infinity };
     const stands = (t: number, key: string) => types[t]!.kinds.has(key);
     const kinds = [...new Map(openings.flatMap((t) => [...types[t]!.kinds])).values()]
@@ -59,6 +60,7 @@ export function rowBuilder(setting: FrameSetting): RowBuilder {
         ),
         plate: Math.min(...openings.map((t) => types[t]!.plate)),
         share: request.spare.share,
+        extra: demand.sizes.map((size) => extraSpares(request, size)),
       },
       filler: openingFiller(types, openings, kinds),
       openings,
