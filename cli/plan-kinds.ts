@@ -1,5 +1,5 @@
 import type { InferType, ObjectSchema, Schema } from 'yup';
-import { drive, ok, refuse, validate, type Result } from '@/core/kernel';
+import { drive, fail, ok, refuse, validate, type Result } from '@/core/kernel';
 import { measure, QUANTITIES, type Measurement, type Quantity } from '@/core/cable-measurement';
 import { inForce, readCatalogue } from '@/core/catalogue';
 import {
@@ -14,10 +14,12 @@ import {
   checkFramePlan,
   frameRequestSchema,
   planFrames,
+  planReentry,
   readFrameRequest,
   type FramePlan,
   type FrameRequest,
 } from '@/core/frame-packing';
+import { reentrySteps } from '@/core/frame-building';
 import { choose, measureEnd, wayWords, type Candidate, type TerminationInput } from '@/core/gland-selection';
 import { checkJobChoice, chooseJob, jobChoiceRequestSchema } from '@/core/job-choice';
 import { planTermination, type PlanRequest } from '@/core/procedure';
@@ -30,6 +32,7 @@ import {
   cureRequestSchema,
   cutRequestSchema,
   frameCheckRequestSchema,
+  frameReentryRequestSchema,
   measureRequestSchema,
   tightenRequestSchema,
   type ChooseRequest,
@@ -37,6 +40,7 @@ import {
   type CureRequest,
   type CutRequest,
   type FrameCheckRequest,
+  type FrameReentryRequest,
   type MeasureRequest,
   type TightenRequest,
 } from './plan-requests';
@@ -67,6 +71,7 @@ export const KINDS: Readonly<Record<string, Kind>> = {
   'choose-job': kind(jobChoiceRequestSchema, planChooseJob),
   frame: kind(frameRequestSchema, planFrame),
   'frame-check': kind(frameCheckRequestSchema, planFrameCheck),
+  'frame-reentry': kind(frameReentryRequestSchema, planFrameReentry),
 };
 
 /** Validates a request with the schema of its kind and runs the core. */
@@ -268,18 +273,26 @@ async function planChooseJob(request: InferType<typeof jobChoiceRequestSchema>):
   return audit.ok ? ok(plan) : audit;
 }
 
-/** One program of a frame plan gets this long, unless the request says otherwise. */
-const FRAME_SECONDS = 20;
-
 async function planFrame(request: FrameRequest): Promise<Result<Json>> {
   const read = readFrameRequest(request);
   if (!read.ok) return read;
-  const plan = drive(
-    planFrames(read.value),
-    await loadSolver({ seconds: request.limitSeconds ?? FRAME_SECONDS }),
-  );
+  const { limitSeconds } = request;
+  const solver = await loadSolver(limitSeconds === undefined ? {} : { totalSeconds: limitSeconds });
+  const plan = drive(planFrames(read.value), solver);
   const audit = checkFramePlan(read.value, plan);
   return audit.ok || plan.cost === null ? ok(plan) : audit;
+}
+
+function planFrameReentry({ request, plan, add }: FrameReentryRequest): Result<Json> {
+  const read = readFrameRequest(request);
+  if (!read.ok) return read;
+  const built = plan as unknown as FramePlan;
+  // A built frame need not keep its spares: that is what they are for.
+  const audit = checkFramePlan({ ...read.value, spare: { share: 0 } }, built);
+  if (!audit.ok) return fail(audit.problems.map((p) => ({ ...p, path: `plan.${p.path}` })));
+  const made = planReentry(read.value, built, add);
+  if (!made.ok) return made;
+  return ok({ ...made.value, steps: reentrySteps(read.value, built, made.value) });
 }
 
 function planFrameCheck({ request, plan }: FrameCheckRequest): Result<Json> {

@@ -2,7 +2,7 @@ import { array, number, object, string, type InferType } from 'yup';
 import { measurementRulesSchema, readingsSchema } from '@/core/cable-measurement';
 import { catalogueFileSchema, timeTable } from '@/core/catalogue';
 import { TIME_MODES } from '@/core/compound-cure';
-import { framePlanSchema, frameRequestSchema } from '@/core/frame-packing';
+import { frameCableSchema, framePlanSchema, frameRequestSchema } from '@/core/frame-packing';
 import { cableTypeSchema, codeProfileSchema, enclosureSchema, entrySchema } from '@/core/schedule';
 import { BOLTS, COVER_SHAPES } from '@/core/tightening';
 
@@ -123,10 +123,20 @@ export const frameCheckRequestSchema = object({ request: frameRequestSchema, pla
   .noUnknown()
   .required();
 
+/** `frame-reentry`: a built frame and cables to be added → where each goes, what must be opened, the plan after it and the steps. */
+export const frameReentryRequestSchema = object({
+  request: frameRequestSchema,
+  plan: framePlanSchema,
+  add: array().of(frameCableSchema).min(1, 'at least one cable is needed').max(200).required(),
+})
+  .noUnknown()
+  .required();
+
 export type MeasureRequest = InferType<typeof measureRequestSchema>;
 export type ChooseRequest = InferType<typeof chooseRequestSchema>;
 export type CutRequest = InferType<typeof cutRequestSchema>;
 export type TightenRequest = InferType<typeof tightenRequestSchema>;
 export type CompoundRequest = InferType<typeof compoundRequestSchema>;
 export type CureRequest = InferType<typeof cureRequestSchema>;
+export type FrameReentryRequest = InferType<typeof frameReentryRequestSchema>;
 export type FrameCheckRequest = InferType<typeof frameCheckRequestSchema>;

@@ -133,6 +133,30 @@ const FRAME_CHECK_EXAMPLE = {
   },
 };
 
+/** The same two places as they were built, and a newcomer for the spare: one row is opened. */
+const FRAME_REENTRY_EXAMPLE = {
+  request: FRAME_CHECK_EXAMPLE.request,
+  plan: {
+    ...FRAME_CHECK_EXAMPLE.plan,
+    frames: FRAME_CHECK_EXAMPLE.plan.frames.map((frame) => ({
+      ...frame,
+      openings: frame.openings.map((opening) => ({
+        ...opening,
+        rows: opening.rows.map((row) => ({
+          ...row,
+          places: row.places.map((place) =>
+            place.cable === undefined ? place : { ...place, peel: [2, 2], gap: { min: 0.3, max: 0.5 } },
+          ),
+        })),
+      })),
+    })),
+  },
+  add: [
+    { tag: 'W-102', diameter: { min: 11.2, max: 11.6 } },
+    { tag: 'W-103', diameter: { min: 9.2, max: 9.6 } },
+  ],
+};
+
 /** A catalogue file with one family of it, for an example that needs no more. */
 const onlyFamily = (catalogue: unknown, code: string): unknown => {
   const file = catalogue as { families: readonly { code: string }[] };
@@ -220,6 +244,7 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
   };
   examples.frame = FRAME_EXAMPLE;
   examples['frame-check'] = FRAME_CHECK_EXAMPLE;
+  examples['frame-reentry'] = FRAME_REENTRY_EXAMPLE;
   const files: Record<string, unknown> = {
     'docs/formats/catalogue.schema.json': jsonSchema(
       catalogueFileSchema,

@@ -5,12 +5,20 @@ import type { LinearProgram, ProgramAnswer, Solve } from '@/core/kernel';
 export interface SolveLimits {
   readonly nodes?: number;
   readonly seconds?: number;
+  /** All programs together, from the moment the solver is loaded. */
+  readonly totalSeconds?: number;
 }
 
 /** Loads the solver once. In Node and in a web worker alike; the wasm file lies beside the script. */
 export async function loadSolver(limits: SolveLimits = {}): Promise<Solve> {
   const highs = await highsLoader();
-  return (program) => solve(highs, program, limits);
+  const from = performance.now();
+  return (program) => {
+    if (limits.totalSeconds === undefined) return solve(highs, program, limits);
+    const left = limits.totalSeconds - (performance.now() - from) / 1000;
+    if (left <= 0) return { status: 'limit', objective: null, bound: null, values: [] };
+    return solve(highs, program, { ...limits, seconds: Math.min(left, limits.seconds ?? Infinity) });
+  };
 }
 
 function solve(highs: Highs, program: LinearProgram, limits: SolveLimits): ProgramAnswer {

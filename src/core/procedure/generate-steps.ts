@@ -17,7 +17,8 @@ import type { TerminationPlan } from './termination-plan';
 export function generateSteps(plan: TerminationPlan, family: Family): Step[] {
   if (plan.planOnly.length > 0 || plan.cut === null || plan.sealRefusal.length > 0) return [];
   const before = plan.cut.marks.filter((m) => m.datum !== 'hub');
-  return chained(plan, [
+  const settled = new Map(plan.decisions.map((d) => [d.id, d.value]));
+  return chainSteps(settled, LOOSE, [
     ...preparation(plan),
     ...before.map((mark) => cutStep(mark, plan)),
     ...stageByStage(plan, family),
@@ -83,15 +84,22 @@ const substance = (draft: StepDraft, settled: readonly string[], below: string):
   ].join(FIELD);
 };
 
-function chained(plan: TerminationPlan, drafts: readonly StepDraft[]): Step[] {
-  const values = new Map(plan.decisions.map((d) => [d.id, d.value]));
+/**
+ * Chains steps to what they build on. `settled` are the decisions they carry out, by id; steps of `loose` stand on nothing but themselves.
+ * A confirmation counts while the fingerprint stays the same.
+ */
+export function chainSteps(
+  values: ReadonlyMap<string, string>,
+  free: ReadonlySet<string>,
+  drafts: readonly StepDraft[],
+): Step[] {
   const steps: Step[] = [];
   const seen = new Set<string>();
   let below: Step | null = null;
   for (const draft of drafts) {
     if (seen.has(draft.id)) throw new Error(`step ${draft.id} stands twice`);
     seen.add(draft.id);
-    const loose = LOOSE.has(draft.id);
+    const loose = free.has(draft.id);
     const settled = draft.decisions.map((id) => values.get(id) ?? '');
     const under = loose || below === null ? '' : below.fingerprint;
     const fingerprint = hashText(substance(draft, settled, under)).slice(0, 32);

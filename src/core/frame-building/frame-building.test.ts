@@ -1,0 +1,182 @@
+import type { FramePlan, FrameRequest } from '@/core/frame-packing';
+import { planReentry } from '@/core/frame-packing';
+import { buildingSteps, placeWords, reentrySteps } from '.';
+
+const REQUEST: FrameRequest = {
+  cables: [
+    { tag: 'W-1', diameter: { min: 12.3, max: 12.5 } },
+    { tag: 'W-2', diameter: { min: 30.3, max: 30.9 } },
+  ],
+  modules: [
+    { id: 'M24', size: 24, bore: { min: 8, max: 17.5 }, layer: 1, gap: { min: 0.2, max: 0.9 } },
+    { id: 'M48', size: 48, bore: { min: 23, max: 37.5 }, layer: 1.1, gap: { min: 0.2, max: 0.9 } },
+  ],
+  frames: [
+    {
+      id: 'F',
+      cost: 10,
+      openings: [
+        {
+          width: 48,
+          height: 108,
+          plate: 1,
+          plateAgainstPress: true,
+          press: { min: 28, max: 36, at: ['top'] },
+          fillers: [],
+        },
+      ],
+    },
+  ],
+  apart: [],
+  spare: { share: 0 },
+};
+const PLAN: FramePlan = {
+  status: 'optimal',
+  cost: 10,
+  bound: 10,
+  frames: [
+    {
+      frame: 'F',
+      openings: [
+        {
+          press: 'top',
+          closure: 34,
+          rows: [
+            {
+              height: 48,
+              places: [
+                {
+                  module: 'M48',
+                  x: 0,
+                  y: 0,
+                  cable: 'W-2',
+                  peel: [3, 3],
+                  gap: { min: 0.7, max: 1.3 },
+                  remeasure: true,
+                },
+              ],
+            },
+            {
+              height: 24,
+              places: [
+                { module: 'M24', x: 24, y: 49 },
+                { module: 'M24', x: 0, y: 49, cable: 'W-1', peel: [2, 2], gap: { min: 0.3, max: 0.5 } },
+              ],
+            },
+          ],
+          fillers: [],
+        },
+      ],
+    },
+  ],
+  unplaced: [],
+  crossings: { front: 0, back: 0 },
+  parts: [],
+};
+const PLACE = { name: 'the deck', rating: 'fire 60 minutes, water' };
+
+describe('buildingSteps', () => {
+  const steps = buildingSteps(REQUEST, PLAN, PLACE);
+  const step = (id: string) => {
+    const found = steps.find((s) => s.id === id);
+    if (!found) throw new Error(`no step ${id}`);
+    return found;
+  };
+
+  it('goes from the farthest row to the press unit and ends with a signature', () => {
+    expect(steps.map((s) => s.id)).toEqual([
+      'safe',
+      'rating',
+      'parts',
+      'clean',
+      'lubricate.1A',
+      'row.1A.1',
+      'row.1A.2',
+      'press.1A',
+      'bolts.1A',
+      'sign',
+    ]);
+  });
+
+  it('says place by place, from the left, what is peeled and what gap is left', () => {
+    expect(step('row.1A.2').list).toEqual([
+      '1  M24, W-1: peel 2 + 2, gap 0.3–0.5 mm',
+      '2  M24, spare: the core stays in',
+    ]);
+  });
+
+  it('holds at a row whose cable must be measured again', () => {
+    expect([step('row.1A.1').kind, step('row.1A.2').kind]).toEqual(['hold', 'confirm']);
+    expect(step('row.1A.1').checks).toContain('Measured again: W-2');
+    expect(placeWords({ module: 'M48', x: 0, y: 0, cable: 'W-2', peel: [1, 0], noPeel: true })).toContain(
+      'measure again before peeling',
+    );
+  });
+
+  it('turns the bolts alternately, no one more than a step ahead, as far as the press unit travels', () => {
+    // 36 − 34 = 2 mm of travel in steps of 1 mm
+    expect(step('bolts.1A').list).toEqual([
+      'Bolt 1 to 1 mm',
+      'Bolt 2 to 1 mm',
+      'Bolt 1 to 2 mm',
+      'Bolt 2 to 2 mm',
+    ]);
+  });
+
+  it('counts a plate for every row, press unit and lubricant among the parts', () => {
+    expect(step('parts').list).toEqual(
+      expect.arrayContaining([
+        '1 × frame F',
+        '2 × module M24',
+        '2 × plate PL-48-1',
+        '1 × press unit PU-48',
+        '10 mL lubricant LB-1',
+      ]),
+    );
+  });
+
+  it('asks for the work again from a row that has changed, and not before', () => {
+    const other = structuredClone(PLAN) as unknown as {
+      frames: { openings: { rows: { places: { cable?: string }[] }[] }[] }[];
+    };
+    const row = other.frames[0]?.openings[0]?.rows[1];
+    if (row?.places[0]) row.places[0].cable = 'W-9';
+    const changed = buildingSteps(REQUEST, other as unknown as FramePlan, PLACE);
+    const moved = steps.filter((s, i) => s.fingerprint !== changed[i]?.fingerprint).map((s) => s.id);
+    expect(moved).toEqual(['row.1A.2', 'press.1A', 'bolts.1A', 'sign']);
+  });
+
+  it('asks which rating the wall has when nobody has said', () => {
+    expect(buildingSteps(REQUEST, PLAN, { name: 'x', rating: '' })[1]?.detail).toContain(
+      'ask before anything is built',
+    );
+  });
+
+  it('has nothing to lead through without a frame', () => {
+    expect(buildingSteps(REQUEST, { ...PLAN, frames: [] }, PLACE)).toEqual([]);
+  });
+});
+
+describe('reentrySteps', () => {
+  const made = planReentry(REQUEST, PLAN, [{ tag: 'W-3', diameter: { min: 11.3, max: 11.5 } }]);
+  if (!made.ok) throw new Error('re-entry');
+
+  it('opens only down to the spare and builds up again', () => {
+    expect(reentrySteps(REQUEST, PLAN, made.value).map((s) => s.id)).toEqual([
+      'safe',
+      'rating',
+      'open.1A',
+      'out.1A',
+      'lubricate.1A',
+      'row.1A.2',
+      'press.1A',
+      'bolts.1A',
+      'sign',
+    ]);
+  });
+
+  it('knows both schools of the press unit', () => {
+    expect(reentrySteps(REQUEST, PLAN, made.value, 'loosened')[2]?.title).toContain('loosened');
+    expect(reentrySteps(REQUEST, PLAN, made.value)[2]?.title).toContain('out');
+  });
+});

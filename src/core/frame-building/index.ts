@@ -1,0 +1,2 @@
+export * from './building-steps';
+export * from './reentry-steps';
