@@ -1,6 +1,7 @@
 export * from './connection';
 export * from './queries/bench-event';
 export * from './queries/catalogue';
+export * from './queries/crossing';
 export * from './queries/edit';
 export * from './queries/job';
 export * from './queries/plan';

@@ -52,7 +52,7 @@ export async function migrate(ownerUrl: string, steps = readSteps()): Promise<st
 }
 
 /** Tables in which the application may only add: the record cannot be changed by the account that writes it. */
-const APPEND_ONLY = new Set(['bench_event']);
+const APPEND_ONLY = new Set(['bench_event', 'crossing_event']);
 
 /** Gives the application's account what it needs, table by table, and no more. `application` is a user name. */
 export async function grantApplication(ownerUrl: string, application: string): Promise<void> {

@@ -170,3 +170,39 @@ export const edit = mysqlTable('edit', {
   changes: longtext('changes').notNull(),
   undoneAt: instant('undone_at'),
 });
+
+export const crossing = mysqlTable('crossing', {
+  id: id(),
+  jobId: ref('job_id').notNull(),
+  name: varchar('name', { length: 40 }).notNull(),
+  setup: longtext('setup').notNull(),
+  version: version(),
+});
+
+export const crossingPlan = mysqlTable('crossing_plan', {
+  id: id(),
+  crossingId: ref('crossing_id').notNull(),
+  kind: mysqlEnum('kind', ['planned', 'asBuilt']).notNull(),
+  planHash: varchar('plan_hash', { length: 64 }).notNull(),
+  requestHash: varchar('request_hash', { length: 64 }).notNull(),
+  note: varchar('note', { length: 200 }).notNull().default(''),
+  request: longtext('request').notNull(),
+  body: longtext('body').notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  madeAt: instant('made_at').notNull(),
+});
+
+export const crossingEvent = mysqlTable('crossing_event', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  crossingId: ref('crossing_id').notNull(),
+  seq: int('seq', { unsigned: true }).notNull(),
+  stepId: varchar('step_id', { length: 60 }).notNull(),
+  kind: varchar('kind', { length: 20 }).notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  at: varchar('at', { length: 30 }).notNull(),
+  body: longtext('body').notNull(),
+  planHash: varchar('plan_hash', { length: 64 }).notNull(),
+  prevHash: varchar('prev_hash', { length: 64 }).notNull(),
+  hash: varchar('hash', { length: 64 }).notNull(),
+  receivedAt: instant('received_at').notNull(),
+});

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { ok, type Result } from '@/core/kernel';
+import { planFrames } from '@/core/frame-packing';
+import { drive, ok, type Result } from '@/core/kernel';
+import { replay } from '@/core/procedure';
 import {
   database,
   findEntry,
@@ -15,10 +17,13 @@ import {
 } from '@/data';
 import { ANNEX } from '@/data/seed/annex';
 import type { SeedJob } from '@/data/seed/build';
+import { QUILLMERE_CROSSINGS } from '@/data/seed/crossings';
 import { QUILLMERE } from '@/data/seed/quillmere';
+import { loadSolver } from '@/solver/highs';
 import { assessOne, refreshSummaries, requireJob } from './operations/load';
 import { importCatalogue } from './operations/catalogue';
 import { takeSize } from './operations/choose';
+import { addCrossing, confirmCrossingStep, takeCrossingPlan, viewCrossing } from './operations/crossing';
 import { logTemperature } from './operations/end-facts';
 import { confirmStep } from './operations/record';
 import { operation } from './transaction';
@@ -47,7 +52,9 @@ export async function loadDemo(catalogueText: string): Promise<Result<'loaded' |
   }
   if (!fresh) return ok('there');
   const worked = await workTheDemo();
-  return worked.ok ? ok('loaded') : worked;
+  if (!worked.ok) return worked;
+  const crossed = await workTheCrossings();
+  return crossed.ok ? ok('loaded') : crossed;
 }
 
 async function insertSchedule(tx: Tx, seed: SeedJob): Promise<void> {
@@ -179,6 +186,50 @@ async function workTheDemo(): Promise<Result<null>> {
         );
         if (!kept.ok) return kept;
       }
+  }
+  return ok(null);
+}
+
+/** Crossings that are planned in the demo, and how many building steps are done. The third is left for whoever opens it. */
+const BUILT: readonly (readonly [crossing: string, steps: number])[] = [
+  ['X-1', 8],
+  ['X-2', 0],
+];
+
+async function workTheCrossings(): Promise<Result<null>> {
+  for (const { name, setup } of QUILLMERE_CROSSINGS) {
+    const added = await addCrossing(QUILLMERE.slug, name, setup);
+    if (!added.ok) return added;
+  }
+  const solver = await loadSolver({});
+  let clock = Date.parse('2026-11-05T07:00:00.000Z');
+  const tick = () => new Date((clock += 4 * 60_000));
+  for (const [crossing, steps] of BUILT) {
+    const ref = { job: QUILLMERE.slug, crossing };
+    const view = await viewCrossing(ref);
+    if (!view.ok) return view;
+    const plan = drive(planFrames(view.value.asked.request), solver);
+    const taken = await takeCrossingPlan(
+      ref,
+      { kind: 'planned', requestHash: view.value.requestHash, plan, note: 'first plan' },
+      { name: 'planner' },
+      tick(),
+    );
+    if (!taken.ok) return taken;
+    for (let n = 0; n < steps; n += 1) {
+      const now = await viewCrossing(ref);
+      if (!now.ok) return now;
+      const step = replay(now.value.steps, now.value.acts).next;
+      if (!step) break;
+      const at = tick();
+      const done = await confirmCrossingStep(
+        ref,
+        { id: randomUUID(), stepId: step.id, fingerprint: step.fingerprint, at: at.toISOString() },
+        { name: 'fitter 2' },
+        at,
+      );
+      if (!done.ok) return done;
+    }
   }
   return ok(null);
 }

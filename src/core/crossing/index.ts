@@ -1,0 +1,4 @@
+export * from './place-csv';
+export * from './setup';
+export * from './summary';
+export * from './face-drawing';

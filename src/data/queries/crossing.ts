@@ -1,0 +1,142 @@
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { canonicalJson } from '@/core/kernel';
+import type { CrossingSetup } from '@/core/crossing';
+import type { FramePlan, FrameRequest } from '@/core/frame-packing';
+import type { ChainedEvent } from '@/core/inspection';
+import type { Tx } from '../connection';
+import { cable, crossing, crossingEvent, crossingPlan } from '../schema';
+
+export interface CrossingRow {
+  readonly id: number;
+  readonly name: string;
+  readonly setup: CrossingSetup;
+  readonly version: number;
+}
+
+export interface StoredCrossingPlan {
+  readonly id: number;
+  readonly crossingId: number;
+  readonly kind: 'planned' | 'asBuilt';
+  readonly planHash: string;
+  readonly requestHash: string;
+  readonly note: string;
+  readonly request: FrameRequest;
+  readonly plan: FramePlan;
+  readonly actor: string;
+  readonly madeAt: Date;
+}
+
+const crossingRow = (row: typeof crossing.$inferSelect): CrossingRow => ({
+  id: row.id,
+  name: row.name,
+  setup: JSON.parse(row.setup) as CrossingSetup,
+  version: row.version,
+});
+
+export async function listCrossings(tx: Tx, jobId: number): Promise<CrossingRow[]> {
+  return (await tx.select().from(crossing).where(eq(crossing.jobId, jobId)).orderBy(asc(crossing.id))).map(
+    crossingRow,
+  );
+}
+
+export async function findCrossing(tx: Tx, jobId: number, name: string): Promise<CrossingRow | null> {
+  const [row] = await tx
+    .select()
+    .from(crossing)
+    .where(and(eq(crossing.jobId, jobId), eq(crossing.name, name)));
+  return row ? crossingRow(row) : null;
+}
+
+/** Holds the row until the transaction ends, so that plans and events of one crossing come one after the other. */
+export async function lockCrossing(tx: Tx, id: number): Promise<void> {
+  await tx.select({ id: crossing.id }).from(crossing).where(eq(crossing.id, id)).for('update');
+}
+
+export async function insertCrossing(
+  tx: Tx,
+  jobId: number,
+  name: string,
+  setup: CrossingSetup,
+): Promise<number> {
+  const [result] = await tx.insert(crossing).values({ jobId, name, setup: JSON.stringify(setup) });
+  return result.insertId;
+}
+
+/** Writes a setup over the version that was read; false when somebody else has written since. */
+export async function updateCrossing(
+  tx: Tx,
+  id: number,
+  version: number,
+  setup: CrossingSetup,
+): Promise<boolean> {
+  const [result] = await tx
+    .update(crossing)
+    .set({ setup: JSON.stringify(setup), version: sql`${crossing.version} + 1` })
+    .where(and(eq(crossing.id, id), eq(crossing.version, version)));
+  return result.affectedRows === 1;
+}
+
+/** Plans of several crossings, the newest first. */
+export async function loadCrossingPlans(tx: Tx, ids: readonly number[]): Promise<StoredCrossingPlan[]> {
+  if (ids.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(crossingPlan)
+    .where(inArray(crossingPlan.crossingId, [...ids]))
+    .orderBy(desc(crossingPlan.id));
+  return rows.map(({ body, request, ...row }) => ({
+    ...row,
+    request: JSON.parse(request) as FrameRequest,
+    plan: JSON.parse(body) as FramePlan,
+  }));
+}
+
+export async function insertCrossingPlan(tx: Tx, row: Omit<StoredCrossingPlan, 'id'>): Promise<number> {
+  const { plan, request, ...rest } = row;
+  const [result] = await tx
+    .insert(crossingPlan)
+    .values({ ...rest, request: canonicalJson(request), body: canonicalJson(plan) });
+  return result.insertId;
+}
+
+export async function loadCrossingEvents(
+  tx: Tx,
+  ids: readonly number[],
+): Promise<(ChainedEvent & { crossingId: number })[]> {
+  if (ids.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(crossingEvent)
+    .where(inArray(crossingEvent.crossingId, [...ids]))
+    .orderBy(asc(crossingEvent.crossingId), asc(crossingEvent.seq));
+  return rows.map(({ body, ...row }) => {
+    const envelope = JSON.parse(body) as { termination: string; body: unknown };
+    return { ...row, termination: envelope.termination, body: envelope.body };
+  });
+}
+
+export async function findCrossingEvent(tx: Tx, id: string) {
+  const [row] = await tx.select().from(crossingEvent).where(eq(crossingEvent.id, id));
+  return row ?? null;
+}
+
+export async function appendCrossingEvent(
+  tx: Tx,
+  crossingId: number,
+  event: ChainedEvent,
+  receivedAt: Date,
+): Promise<void> {
+  const { termination, body, ...rest } = event;
+  await tx
+    .insert(crossingEvent)
+    .values({ ...rest, crossingId, body: JSON.stringify({ termination, body }), receivedAt });
+}
+
+/** Cables of a job that are in use, with their ids. */
+export async function liveCables(tx: Tx, jobId: number): Promise<{ id: number; tag: string }[]> {
+  return tx
+    .select({ id: cable.id, tag: cable.tag })
+    .from(cable)
+    .where(and(eq(cable.jobId, jobId), isNull(cable.retiredAt)))
+    .orderBy(asc(cable.tag));
+}
