@@ -1,4 +1,13 @@
-import type { FramePlan, FrameRequest, PlannedOpening } from '@/core/frame-packing';
+import {
+  placesOf,
+  platesIn,
+  type FrameOpening,
+  type FramePlan,
+  type FrameRequest,
+  type Place,
+  type PlaceRef,
+  type PlannedOpening,
+} from '@/core/frame-packing';
 import { openingName } from '@/core/frame-building';
 import {
   rectangle,
@@ -39,14 +48,19 @@ const RIM = 12;
 const HEADING = 14;
 const BETWEEN = 30;
 
-/** Where the openings of a plan stand in the drawing, mm from the left, by frame and opening; as wide as all of them. */
+/**
+ * Where the openings of a plan stand in the drawing, mm from the left, by frame and opening; as wide as all of them. With `only`, the other
+ * frames have no openings in it.
+ */
 export function openingOffsets(
   request: FrameRequest,
   plan: FramePlan,
+  only: number | null = null,
 ): { x: number[][]; width: number; height: number } {
   let at = RIM;
   let height = 0;
-  const x = plan.frames.map((frame) => {
+  const x = plan.frames.map((frame, f) => {
+    if (only !== null && f !== only) return [];
     const specs = request.frames.find((k) => k.id === frame.frame)?.openings ?? [];
     const mine = specs.map((spec) => {
       const here = at;
@@ -58,6 +72,44 @@ export function openingOffsets(
     return mine;
   });
   return { x, width: Math.max(RIM * 2, at - BETWEEN), height: height + 2 * RIM + HEADING };
+}
+
+/** Left edge of something `w` wide, as it is seen from a side of a drawing `width` wide. */
+export const seenFrom = (side: Side, width: number, x: number, w: number): number =>
+  side === 'front' ? x : width - x - w;
+
+export interface FacePlace {
+  readonly ref: PlaceRef;
+  readonly place: Place;
+  readonly x: number;
+  readonly y: number;
+  readonly size: number;
+}
+
+/** Where every place lies in the drawing of that side: its upper left corner and its size, in drawing units. */
+export function facePlaces(
+  request: FrameRequest,
+  plan: FramePlan,
+  side: Side,
+  only: number | null = null,
+): FacePlace[] {
+  const { x: offsets, width } = openingOffsets(request, plan, only);
+  const modules = new Map(request.modules.map((m) => [m.id, m]));
+  return placesOf(plan.frames).flatMap(({ ref, place }): FacePlace[] => {
+    const spec = request.frames.find((k) => k.id === plan.frames[ref.frame]?.frame)?.openings[ref.opening];
+    const left = offsets[ref.frame]?.[ref.opening];
+    if (!spec || left === undefined) return [];
+    const size = modules.get(place.module)?.size ?? 0;
+    return [
+      {
+        ref,
+        place,
+        x: seenFrom(side, width, left + place.x, size),
+        y: HEADING + RIM + spec.height - place.y - size,
+        size,
+      },
+    ];
+  });
 }
 
 const circle = (cx: number, cy: number, r: number): Point[] =>
@@ -74,13 +126,37 @@ export function pressBase(opening: PlannedOpening, height: number): number {
   return height - (last?.height ?? 0) - opening.closure;
 }
 
+/** Plates behind the rows and fillers before the press unit: how high above the bottom of the opening, and how thick, mm. */
+function barsOf(spec: FrameOpening, opening: PlannedOpening): { role: Role; y: number; height: number }[] {
+  const bars: { role: Role; y: number; height: number }[] = [];
+  const plates = platesIn(opening, spec.plateAgainstPress);
+  let edge = 0;
+  opening.rows.forEach((row, r) => {
+    if (opening.press === 'inside' && r === opening.rows.length - 1) return;
+    edge += row.height;
+    if (r < plates && spec.plate > 0) {
+      bars.push({ role: 'armour', y: edge, height: spec.plate });
+      edge += spec.plate;
+    }
+  });
+  for (const filler of opening.fillers) {
+    bars.push({ role: 'wall', y: edge, height: filler });
+    edge += filler;
+  }
+  return opening.press === 'bottom' ? bars.map((b) => ({ ...b, y: spec.height - b.y - b.height })) : bars;
+}
+
 /** All frames of a plan to scale, seen from one side; from the back everything is mirrored. 1 drawing unit is 1 mm. */
-export function faceDrawing(request: FrameRequest, plan: FramePlan, side: Side): Drawing {
-  const { x: offsets, width, height } = openingOffsets(request, plan);
+export function faceDrawing(
+  request: FrameRequest,
+  plan: FramePlan,
+  side: Side,
+  only: number | null = null,
+): Drawing {
+  const { x: offsets, width, height } = openingOffsets(request, plan, only);
   const circuits = circuitsOf(request);
   const cables = new Map(request.cables.map((c) => [c.tag, c]));
-  const modules = new Map(request.modules.map((m) => [m.id, m]));
-  const flip = (x: number, w = 0): number => (side === 'front' ? x : width - x - w);
+  const flip = (x: number, w = 0): number => seenFrom(side, width, x, w);
   const items: DrawingItem[] = [];
   const put = (role: Role, x: number, y: number, w: number, h: number, dimensionId?: string): void => {
     items.push({
@@ -90,18 +166,18 @@ export function faceDrawing(request: FrameRequest, plan: FramePlan, side: Side):
       ...(dimensionId === undefined ? {} : { dimensionId }),
     });
   };
-  const say = (text: string, x: number, y: number, size: number, room: number): void => {
+  const label = (text: string, x: number, y: number, size: number, room: number): void => {
     const fitted = Math.min(size, (room / Math.max(1, textWidth(text, size, 600))) * size);
-    if (fitted >= 1.4)
-      items.push({
-        kind: 'text',
-        role: 'label',
-        at: { x: flip(x), y: y + fitted * 0.35 },
-        text,
-        size: fitted,
-        weight: 600,
-        anchor: 'middle',
-      });
+    if (fitted < 1.2) return;
+    items.push({
+      kind: 'text',
+      role: 'label',
+      at: { x, y: y + fitted * 0.35 },
+      text,
+      size: fitted,
+      weight: 600,
+      anchor: 'middle',
+    });
   };
   plan.frames.forEach((frame, f) => {
     const specs = request.frames.find((k) => k.id === frame.frame)?.openings ?? [];
@@ -110,9 +186,10 @@ export function faceDrawing(request: FrameRequest, plan: FramePlan, side: Side):
       const left = offsets[f]?.[o];
       if (!spec || left === undefined) return;
       const floor = HEADING + RIM + spec.height;
+      const middle = flip(left + spec.width / 2);
       put('metal', left - RIM, HEADING, spec.width + 2 * RIM, spec.height + 2 * RIM);
       put('ground', left, HEADING + RIM, spec.width, spec.height);
-      say(`${openingName(f, o)}  ${frame.frame}, ${side}`, left + spec.width / 2, HEADING / 2, 8, spec.width);
+      label(`${openingName(f, o)}  ${frame.frame}, ${side}`, middle, HEADING / 2, 8, spec.width);
       put(
         'seal',
         left,
@@ -120,27 +197,37 @@ export function faceDrawing(request: FrameRequest, plan: FramePlan, side: Side):
         spec.width,
         opening.closure,
       );
-      for (const row of opening.rows)
-        for (const place of row.places) {
-          const size = modules.get(place.module)?.size ?? row.height;
-          const top = floor - place.y - size;
-          const cable = cables.get(place.cable ?? '');
-          put('body', left + place.x, top, size, size, place.cable);
-          const [cx, cy] = [left + place.x + size / 2, top + size / 2];
-          if (!cable) continue;
-          const middle = (cable.diameter.min + cable.diameter.max) / 2;
-          const look = lookOf(circuits, cable.circuit ?? '');
-          items.push({
-            kind: 'polygon',
-            role: look.role,
-            pattern: look.pattern,
-            points: circle(flip(cx), cy, middle / 2),
-            dimensionId: cable.tag,
-          });
-          say(cable.tag, cx, cy, Math.min(7, size / 3), size * 0.92);
-        }
+      for (const bar of barsOf(spec, opening))
+        put(bar.role, left, floor - bar.y - bar.height, spec.width, bar.height);
     });
   });
+  for (const { place, x, y, size } of facePlaces(request, plan, side, only)) {
+    const cable = cables.get(place.cable ?? '');
+    items.push({
+      kind: 'polygon',
+      role: 'body',
+      points: rectangle(x, y, size, size),
+      ...(cable ? { dimensionId: cable.tag } : {}),
+    });
+    if (!cable) {
+      // The solid core of a spare.
+      items.push({ kind: 'polygon', role: 'metal', points: circle(x + size / 2, y + size / 2, size / 6) });
+      continue;
+    }
+    const middle = (cable.diameter.min + cable.diameter.max) / 2;
+    const [cx, cy] = [x + size / 2, y + size / 2];
+    items.push({
+      kind: 'polygon',
+      ...lookOf(circuits, cable.circuit ?? ''),
+      points: circle(cx, cy, middle / 2),
+      dimensionId: cable.tag,
+    });
+    // Below the cable, where the module shows: on the cable its pattern would make the tag unreadable.
+    const room = size / 2 - middle / 2;
+    const height = Math.min(6, size / 4);
+    if (room >= height) label(cable.tag, cx, y + size - height * 0.6, height, size * 0.94);
+    else label(cable.tag, cx, cy, Math.min(7, size / 4), middle * 0.9);
+  }
   return {
     width,
     height,

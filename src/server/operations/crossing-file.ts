@@ -1,12 +1,19 @@
 import { fail, ok, refuse, type Result } from '@/core/kernel';
-import { faceDrawing, PLACE_COLUMNS, placeRows, readPlaces } from '@/core/crossing';
-import { checkFramePlan, type FramePlan } from '@/core/frame-packing';
+import {
+  faceDrawing,
+  PLACE_COLUMNS,
+  placeRows,
+  readPlaces,
+  type CrossingRef,
+  type PlacesPreview,
+} from '@/core/crossing';
+import { checkFramePlan } from '@/core/frame-packing';
 import { readCsv } from '@/formats/csv/read';
 import { writeCsv } from '@/formats/csv/write';
 import { drawingDxf } from '@/formats/dxf/write';
 import { crossingPdf } from '@/formats/pdf/crossing';
 import { drawingSvg } from '@/formats/svg/write';
-import { viewCrossing, type CrossingRef } from './crossing';
+import { viewCrossing } from './crossing';
 
 export interface CrossingFile {
   readonly name: string;
@@ -58,11 +65,6 @@ export async function crossingFile(ref: CrossingRef, file: string, now: Date): P
   return format === 'svg'
     ? ok({ name, type: 'image/svg+xml; charset=utf-8', body: drawingSvg(drawing) })
     : ok({ name, type: 'application/dxf', body: drawingDxf(drawing) });
-}
-
-export interface PlacesPreview {
-  readonly plan: FramePlan;
-  readonly violations: readonly { readonly path: string; readonly message: string }[];
 }
 
 /** A table of places as somebody built or found them: read, and judged against today's cables. Nothing is stored. */

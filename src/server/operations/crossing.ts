@@ -5,13 +5,17 @@ import {
   crossingSetupSchema,
   fillOf,
   requestHash,
-  type CrossingFill,
   type CrossingRequest,
-  type CrossingSetup,
+  type CrossingConfirm,
+  type CrossingLine,
+  type CrossingRef,
+  type CrossingState,
+  type CrossingView,
+  type PlanDraft,
   type KnownDiameter,
 } from '@/core/crossing';
 import { buildingSteps } from '@/core/frame-building';
-import { checkFramePlan, framePlanSchema, type FramePlan, type FrameRequest } from '@/core/frame-packing';
+import { checkFramePlan, framePlanSchema, type FramePlan } from '@/core/frame-packing';
 import { eventHash, GENESIS } from '@/core/inspection';
 import { hashOf } from '@/core/kernel';
 import { mayConfirm, replay, type BenchAct, type Step } from '@/core/procedure';
@@ -39,53 +43,6 @@ import { actorName, type Actor } from '../actor';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
 import { requireJob } from './load';
-
-export interface CrossingRef {
-  readonly job: string;
-  readonly crossing: string;
-}
-
-export interface CrossingPlanView {
-  readonly id: number;
-  readonly kind: 'planned' | 'asBuilt';
-  readonly note: string;
-  readonly actor: string;
-  readonly madeAt: string;
-  readonly stale: boolean;
-  readonly planHash: string;
-  readonly request: FrameRequest;
-  readonly plan: FramePlan;
-}
-
-export type CrossingState = 'empty' | 'toPlan' | 'stale' | 'planned' | 'building' | 'built';
-
-export interface CrossingLine {
-  readonly name: string;
-  readonly place: string;
-  readonly cables: number;
-  readonly state: CrossingState;
-  readonly provisional: boolean;
-  readonly fill: CrossingFill | null;
-  readonly frames: readonly string[];
-  readonly done: number;
-  readonly steps: number;
-}
-
-export interface CrossingView {
-  readonly job: string;
-  readonly name: string;
-  readonly version: number;
-  readonly setup: CrossingSetup;
-  readonly state: CrossingState;
-  readonly asked: CrossingRequest;
-  readonly requestHash: string;
-  /** Measured diameters of the whole schedule, for choosing. */
-  readonly schedule: readonly { readonly tag: string; readonly diameter: KnownDiameter | null }[];
-  /** The newest first; the first is in force. */
-  readonly plans: readonly CrossingPlanView[];
-  readonly steps: readonly Step[];
-  readonly acts: readonly (BenchAct & { readonly title: string })[];
-}
 
 /** Outer sheath of every cable of a job, over both ends. */
 async function knownDiameters(tx: Tx, job: JobRow): Promise<Map<string, KnownDiameter | null>> {
@@ -291,14 +248,6 @@ export function setCrossing(
   });
 }
 
-export interface PlanDraft {
-  readonly kind: 'planned' | 'asBuilt';
-  /** Of the request that the plan was made from. */
-  readonly requestHash: string;
-  readonly plan: unknown;
-  readonly note: string;
-}
-
 /** Stores a plan, whoever made it, when every rule holds for today's request. A frame as built may have used its spares. */
 export function takeCrossingPlan(
   ref: CrossingRef,
@@ -337,13 +286,6 @@ export function takeCrossingPlan(
     });
     return ok({ planHash });
   });
-}
-
-export interface CrossingConfirm {
-  readonly id: string;
-  readonly stepId: string;
-  readonly fingerprint: string;
-  readonly at: string;
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;

@@ -33,6 +33,7 @@ export function TopBar({ job }: Props) {
         { href: `/job/${job.slug}/whole-job`, name: 'Whole job', under: `/job/${job.slug}/whole-job` },
         { href: `/job/${job.slug}/kit`, name: 'Kit', under: `/job/${job.slug}/kit` },
         { href: `/job/${job.slug}/compound`, name: 'Compound', under: `/job/${job.slug}/compound` },
+        { href: `/job/${job.slug}/crossings`, name: 'Crossings', under: `/job/${job.slug}/crossings` },
         { href: `/job/${job.slug}/prints`, name: 'Prints', under: `/job/${job.slug}/prints` },
         { href: `/job/${job.slug}/profile`, name: 'Profile', under: `/job/${job.slug}/profile` },
       ]

@@ -1,0 +1,32 @@
+import type { Metadata } from 'next';
+import { connection } from 'next/server';
+import { viewCrossing } from '@/server/operations/crossing';
+import { BuildPage } from '@/ui/crossing/BuildPage';
+import { confirmCrossing, previewPlaces, saveCrossing, takeCrossing } from '../../../../../actions';
+import { Refused } from '../../../../../refusal';
+
+interface Props {
+  readonly params: Promise<{ job: string; crossing: string }>;
+}
+
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  return { title: `Build ${decodeURIComponent((await params).crossing)}` };
+}
+
+export default async function Build({ params }: Props) {
+  await connection();
+  const { job, crossing } = await params;
+  const view = await viewCrossing({ job: decodeURIComponent(job), crossing: decodeURIComponent(crossing) });
+  if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/crossings`} />;
+  return (
+    <BuildPage
+      view={view.value}
+      actions={{
+        save: saveCrossing,
+        take: takeCrossing,
+        confirm: confirmCrossing,
+        preview: previewPlaces,
+      }}
+    />
+  );
+}

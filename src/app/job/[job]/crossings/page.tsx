@@ -1,0 +1,26 @@
+import type { Metadata } from 'next';
+import { connection } from 'next/server';
+import { viewCrossings } from '@/server/operations/crossing';
+import { CrossingsPage } from '@/ui/crossing/CrossingsPage';
+import { addCrossing } from '../../../actions';
+import { Refused } from '../../../refusal';
+import { JobShell } from '../shell';
+
+export const metadata: Metadata = { title: 'Crossings' };
+
+export default async function Crossings({ params }: { readonly params: Promise<{ job: string }> }) {
+  await connection();
+  const slug = decodeURIComponent((await params).job);
+  return (
+    <JobShell slug={slug}>
+      {async (job) => {
+        const lines = await viewCrossings(job.slug);
+        return lines.ok ? (
+          <CrossingsPage job={job.slug} lines={lines.value} add={addCrossing} />
+        ) : (
+          <Refused problems={lines.problems} back={`/job/${job.slug}/board`} />
+        );
+      }}
+    </JobShell>
+  );
+}

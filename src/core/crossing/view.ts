@@ -1,0 +1,71 @@
+import type { FramePlan, FrameRequest } from '@/core/frame-packing';
+import type { BenchAct, Step } from '@/core/procedure';
+import type { CrossingRequest, CrossingSetup, KnownDiameter } from './setup';
+import type { CrossingFill } from './summary';
+
+export interface CrossingRef {
+  readonly job: string;
+  readonly crossing: string;
+}
+
+export interface CrossingPlanView {
+  readonly id: number;
+  readonly kind: 'planned' | 'asBuilt';
+  readonly note: string;
+  readonly actor: string;
+  readonly madeAt: string;
+  readonly stale: boolean;
+  readonly planHash: string;
+  readonly request: FrameRequest;
+  readonly plan: FramePlan;
+}
+
+export type CrossingState = 'empty' | 'toPlan' | 'stale' | 'planned' | 'building' | 'built';
+
+export interface CrossingLine {
+  readonly name: string;
+  readonly place: string;
+  readonly cables: number;
+  readonly state: CrossingState;
+  readonly provisional: boolean;
+  readonly fill: CrossingFill | null;
+  readonly frames: readonly string[];
+  readonly done: number;
+  readonly steps: number;
+}
+
+export interface CrossingView {
+  readonly job: string;
+  readonly name: string;
+  readonly version: number;
+  readonly setup: CrossingSetup;
+  readonly state: CrossingState;
+  readonly asked: CrossingRequest;
+  readonly requestHash: string;
+  /** Measured diameters of the whole schedule, for choosing. */
+  readonly schedule: readonly { readonly tag: string; readonly diameter: KnownDiameter | null }[];
+  /** The newest first; the first is in force. */
+  readonly plans: readonly CrossingPlanView[];
+  readonly steps: readonly Step[];
+  readonly acts: readonly (BenchAct & { readonly title: string })[];
+}
+
+export interface PlanDraft {
+  readonly kind: 'planned' | 'asBuilt';
+  /** Of the request that the plan was made from. */
+  readonly requestHash: string;
+  readonly plan: unknown;
+  readonly note: string;
+}
+
+export interface CrossingConfirm {
+  readonly id: string;
+  readonly stepId: string;
+  readonly fingerprint: string;
+  readonly at: string;
+}
+
+export interface PlacesPreview {
+  readonly plan: FramePlan;
+  readonly violations: readonly { readonly path: string; readonly message: string }[];
+}

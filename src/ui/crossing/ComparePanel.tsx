@@ -1,0 +1,96 @@
+'use client';
+import { useState } from 'react';
+import { frameParts, placesOf, type FramePlan, type FrameRequest } from '@/core/frame-packing';
+import { fillOf, type CrossingPlanView } from '@/core/crossing';
+import { refWords } from './words';
+import styles from './Crossing.module.css';
+
+/** The plan on the screen beside an earlier one: what they cost, what they ask for, and which cables stand elsewhere. */
+export function ComparePanel({
+  request,
+  plan,
+  plans,
+}: {
+  readonly request: FrameRequest;
+  readonly plan: FramePlan;
+  readonly plans: readonly CrossingPlanView[];
+}) {
+  const [chosen, setChosen] = useState(plans[0]?.id ?? 0);
+  const other = plans.find((p) => p.id === chosen);
+  if (!other)
+    return <p className={styles.lead}>No plan has been taken yet: there is nothing to compare with.</p>;
+  const at = (p: FramePlan) =>
+    new Map(
+      placesOf(p.frames).flatMap(({ ref, place }) =>
+        place.cable ? [[place.cable, refWords(ref)] as const] : [],
+      ),
+    );
+  const [here, there] = [at(plan), at(other.plan)];
+  const tags = [...new Set([...here.keys(), ...there.keys()])].sort();
+  const moved = tags.filter((t) => here.get(t) !== there.get(t));
+  const count = (r: FrameRequest, p: FramePlan) => {
+    const fill = fillOf(r.modules, p);
+    return {
+      fill,
+      parts: frameParts(r, p)
+        .filter((x) => x.what === 'module')
+        .reduce((n, x) => n + x.quantity, 0),
+    };
+  };
+  const [a, b] = [count(other.request, other.plan), count(request, plan)];
+  const lines: readonly (readonly [string, string | number, string | number])[] = [
+    ['Frames', other.plan.frames.map((f) => f.frame).join(', '), plan.frames.map((f) => f.frame).join(', ')],
+    ['Cost of frames', other.plan.cost ?? '–', plan.cost ?? '–'],
+    ['Measure again', other.plan.remeasure?.places ?? '–', plan.remeasure?.places ?? '–'],
+    ['Places taken', `${a.fill.taken} of ${a.fill.places}`, `${b.fill.taken} of ${b.fill.places}`],
+    ['Modules', a.parts, b.parts],
+    ['Crossings in front', other.plan.crossings.front, plan.crossings.front],
+    ['Crossings at the back', other.plan.crossings.back, plan.crossings.back],
+  ];
+  return (
+    <div className={styles.setup}>
+      <label className={styles.find}>
+        Compare with
+        <select className={styles.field} value={chosen} onChange={(e) => setChosen(Number(e.target.value))}>
+          {plans.map((p) => (
+            <option key={p.id} value={p.id}>
+              {p.kind === 'asBuilt' ? 'as built' : 'plan'} of {p.madeAt.slice(0, 16).replace('T', ' ')},{' '}
+              {p.actor}
+              {p.note ? `: ${p.note}` : ''}
+            </option>
+          ))}
+        </select>
+      </label>
+      <table className={styles.compare}>
+        <thead>
+          <tr>
+            <th />
+            <th scope="col">then</th>
+            <th scope="col">on the screen</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map(([title, x, y]) => (
+            <tr key={title} data-differs={x !== y ? 'yes' : undefined}>
+              <th scope="row">{title}</th>
+              <td>{x}</td>
+              <td>{y}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={styles.opened}>
+        {moved.length === 0
+          ? 'Every cable stands in the same row.'
+          : `${moved.length} cables stand in another row:`}
+      </p>
+      <ul className={styles.answers}>
+        {moved.map((t) => (
+          <li key={t}>
+            <b>{t}</b> {there.get(t) ?? 'not in it'} → {here.get(t) ?? 'not in it'}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,439 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useEffect, useRef, useState } from 'react';
+import { circuitsOf, fillOf, lookOf, type CrossingView, type Side } from '@/core/crossing';
+import {
+  sameRef,
+  type FrameCable,
+  type FramePlan,
+  type FrameRequest,
+  type PlaceRef,
+} from '@/core/frame-packing';
+import { refuse, type Problem } from '@/core/kernel';
+import { trimNumber } from '@/core/units';
+import { startFrames, type RunningPlan } from '@/workers/frames';
+import { Caution } from '../common/Caution';
+import { Problems } from '../common/Problems';
+import { Segments } from '../common/Segments';
+import { useRun } from '../termination/use-run';
+import type { CrossingActions } from './actions';
+import { ComparePanel } from './ComparePanel';
+import { FaceView } from './FaceView';
+import { FilesPanel } from './FilesPanel';
+import { PlaceTable } from './PlaceTable';
+import { ReentryPanel } from './ReentryPanel';
+import { SetupPanel } from './SetupPanel';
+import { useDraft, type MoveVerdict } from './use-draft';
+import { crossingPath, provenWords, refWords, STATE_WORDS } from './words';
+import styles from './Crossing.module.css';
+
+interface Props {
+  readonly view: CrossingView;
+  readonly actions: CrossingActions;
+}
+
+type Tab = 'places' | 'cables' | 'add' | 'compare' | 'files';
+interface Run {
+  readonly stage: string;
+  readonly done: number;
+  readonly of: number;
+}
+
+/** One crossing: what goes through, the plan seen from either side, and everything that can be done with it. */
+export function CrossingPage({ view, actions }: Props) {
+  const { request } = view.asked;
+  const [inForce] = view.plans;
+  const ref = { job: view.job, crossing: view.name };
+  const [shown, setShown] = useState<{ readonly request: FrameRequest; readonly plan: FramePlan } | null>(
+    null,
+  );
+  const draft = useDraft(request, inForce?.plan ?? null);
+  const [side, setSide] = useState<Side>('front');
+  const [only, setOnly] = useState<number | null>(null);
+  const [tab, setTab] = useState<Tab>(inForce ? 'places' : 'cables');
+  const [lit, setLit] = useState<string | null>(null);
+  const [picked, setPicked] = useState<PlaceRef | null>(null);
+  const [over, setOver] = useState<{ readonly ref: PlaceRef; readonly verdict: MoveVerdict } | null>(null);
+  const [words, setWords] = useState<{ readonly good: boolean; readonly text: string } | null>(null);
+  const [work, setWork] = useState<Run | null>(null);
+  const [failure, setFailure] = useState<readonly Problem[]>([]);
+  const running = useRef<RunningPlan | null>(null);
+  const { run, busy, problems } = useRun();
+  useEffect(() => () => running.current?.cancel(), []);
+
+  const start = (around: { readonly plan: FramePlan; readonly locked: readonly PlaceRef[] } | null) => {
+    setFailure([]);
+    setShown(null);
+    setWork({ stage: 'loading the solver', done: 0, of: 4 });
+    const begun = startFrames(request, around, (stage, done, of) => setWork({ stage, done, of }));
+    running.current = begun;
+    begun.plan.then(
+      (plan) => {
+        setWork(null);
+        if (plan.cost === null) {
+          const why =
+            plan.status === 'infeasible'
+              ? `The ${request.cables.length} cables do not go into the frames that are allowed${around ? ' beside the locked rows' : ''}.`
+              : `No plan was found; none can cost less than ${plan.bound ?? 0}.`;
+          setFailure(refuse('', why).problems);
+          return;
+        }
+        draft.put(plan);
+        setTab('places');
+        setPicked(null);
+        setWords(null);
+      },
+      (error: unknown) => {
+        setWork(null);
+        setFailure(
+          refuse(
+            '',
+            `The plan could not be worked out: ${error instanceof Error ? error.message : String(error)}`,
+          ).problems,
+        );
+      },
+    );
+  };
+  const cancel = () => {
+    running.current?.cancel();
+    setWork(null);
+  };
+  const judged = (from: PlaceRef, to: PlaceRef) => {
+    const verdict = draft.judge(from, to);
+    setOver(verdict ? { ref: to, verdict } : null);
+    setWords(verdict ? verdictWords(verdict, to, draft.plan) : null);
+    return verdict;
+  };
+  const drop = (from: PlaceRef, to: PlaceRef) => {
+    setOver(null);
+    const verdict = draft.judge(from, to);
+    if (!verdict) return;
+    setWords(verdictWords(verdict, to, draft.plan));
+    if (verdict.problems.length > 0) return;
+    draft.put(verdict.plan);
+    setPicked(null);
+  };
+  const pick = (at: PlaceRef) => {
+    setWords(null);
+    if (picked === null) {
+      setPicked(at);
+      return;
+    }
+    if (sameRef(picked, at)) setPicked(null);
+    else if (placeCable(draft.plan, picked) === undefined) setPicked(at);
+    else drop(picked, at);
+  };
+  const take = (kind: 'planned' | 'asBuilt', note: string) => {
+    if (!draft.plan) return;
+    const plan = draft.plan;
+    void run(
+      () => actions.take(ref, { kind, requestHash: view.requestHash, plan, note }),
+      kind === 'planned' ? 'This plan is in force now.' : 'Recorded as built.',
+    ).then((r) => {
+      if (r.ok) draft.reset(plan);
+    });
+  };
+
+  const plan = shown?.plan ?? draft.plan;
+  const planRequest = shown?.request ?? request;
+  const fill = plan ? fillOf(planRequest.modules, plan) : null;
+  const circuits = circuitsOf(planRequest);
+  const pickedPlace = picked && plan ? placeCable(plan, picked) : undefined;
+  return (
+    <main className={styles.page}>
+      <div className={styles.left}>
+        <div className={styles.title}>
+          <h1>{view.name}</h1>
+          <span>{view.setup.place}</span>
+          <b data-state={view.state}>{STATE_WORDS[view.state]}</b>
+        </div>
+        <div className={styles.acts}>
+          {work ? (
+            <>
+              <progress className={styles.progress} max={work.of} value={work.done} aria-label="Progress" />
+              <span role="status">{work.stage} …</span>
+              <Button variant="outlined" onClick={cancel}>
+                Cancel
+              </Button>
+            </>
+          ) : (
+            <>
+              <Button
+                variant={plan ? 'outlined' : 'contained'}
+                color="secondary"
+                disabled={busy || request.cables.length === 0}
+                onClick={() => start(null)}
+              >
+                {plan ? 'Plan again' : 'Plan it'}
+              </Button>
+              {draft.plan && draft.locked.length > 0 ? (
+                <Button
+                  variant="outlined"
+                  disabled={busy}
+                  onClick={() => draft.plan && start({ plan: draft.plan, locked: draft.locked })}
+                >
+                  Plan around {draft.locked.length} locked
+                </Button>
+              ) : null}
+              <Button disabled={!draft.changed || busy} onClick={draft.undo} data-shortcut="z">
+                Undo
+              </Button>
+              {draft.changed && !shown ? (
+                <Button
+                  variant="contained"
+                  color="secondary"
+                  disabled={busy || draft.violations.length > 0}
+                  onClick={() => take('planned', '')}
+                >
+                  Take this plan
+                </Button>
+              ) : null}
+              {inForce && !draft.changed ? (
+                <Link
+                  className={styles.link}
+                  href={crossingPath(view.job, view.name, '/build')}
+                  data-shortcut="b"
+                >
+                  Build it
+                </Link>
+              ) : null}
+            </>
+          )}
+        </div>
+        {view.setup.rating === '' ? (
+          <Caution>
+            Nobody has said which fire, gas and water rating this wall has: ask before anything is built.
+          </Caution>
+        ) : null}
+        {view.asked.provisional.length > 0 ? (
+          <Caution tone="marginal">
+            Provisional: {view.asked.provisional.slice(0, 3).join('; ')}
+            {view.asked.provisional.length > 3 ? ` and ${view.asked.provisional.length - 3} more` : ''}.
+            Measure before it is built.
+          </Caution>
+        ) : null}
+        {view.asked.missing.length > 0 ? (
+          <Caution>
+            Left out:{' '}
+            {view.asked.missing
+              .slice(0, 5)
+              .map((m) => `${m.tag}, ${m.reason}`)
+              .join('; ')}
+          </Caution>
+        ) : null}
+        {view.state === 'stale' ? (
+          <Caution tone="marginal">
+            Cables or measurements have changed since this was planned: plan again.
+          </Caution>
+        ) : null}
+        <Problems problems={[...failure, ...problems]} />
+        {plan && plan.frames.length > 0 ? (
+          <>
+            <p className={styles.summary}>
+              <b>{plan.frames.map((f) => f.frame).join(' + ')}</b>, cost {plan.cost ?? '–'},{' '}
+              {provenWords(plan)}. {fill ? `${fill.taken} of ${fill.places} places taken` : ''}
+              {plan.remeasure && plan.remeasure.places > 0
+                ? `; ${plan.remeasure.places} to measure again${plan.remeasure.atLeast === plan.remeasure.places ? ', as few as can be' : `, at least ${plan.remeasure.atLeast}`}`
+                : ''}
+              ; crossings {plan.crossings.front} in front, {plan.crossings.back} at the back.
+            </p>
+            <div className={styles.tools}>
+              <Segments
+                label="Side"
+                options={[
+                  ['front', 'front'],
+                  ['back', 'back'],
+                ]}
+                value={side}
+                onChange={setSide}
+              />
+              {plan.frames.length > 1 ? (
+                <Segments
+                  label="Frames"
+                  options={[
+                    ['all', 'all'] as const,
+                    ...plan.frames.map((_, i) => [String(i), `frame ${i + 1}`] as const),
+                  ]}
+                  value={only === null ? 'all' : String(only)}
+                  onChange={(v) => setOnly(v === 'all' ? null : Number(v))}
+                />
+              ) : null}
+              <ul className={styles.legend} aria-label="Circuits">
+                {circuits.map((c) => (
+                  <li key={c}>
+                    <Swatch role={lookOf(circuits, c).role} pattern={lookOf(circuits, c).pattern} />{' '}
+                    {c === '' ? 'no circuit' : c}
+                  </li>
+                ))}
+                <li>
+                  <i className={styles.againMark} /> measure again
+                </li>
+              </ul>
+              {shown ? (
+                <Button size="small" onClick={() => setShown(null)}>
+                  Back to the plan
+                </Button>
+              ) : null}
+            </div>
+            <FaceView
+              request={planRequest}
+              plan={plan}
+              side={side}
+              only={only !== null && only < plan.frames.length ? only : null}
+              lit={lit}
+              picked={picked}
+              target={over ? { ref: over.ref, good: over.verdict.problems.length === 0 } : null}
+              locked={draft.locked}
+              onLight={setLit}
+              onPick={shown ? () => undefined : pick}
+              onOver={(from, to) => {
+                if (shown) return;
+                if (to) judged(from, to);
+                else {
+                  setOver(null);
+                  setWords(null);
+                }
+              }}
+              onDrop={shown ? () => undefined : drop}
+            />
+            <p
+              className={styles.verdict}
+              role="status"
+              data-good={words ? (words.good ? 'yes' : 'no') : undefined}
+            >
+              {words?.text ??
+                (picked
+                  ? `${refWords(picked)}, ${pickedPlace ?? 'spare'}: ${pickedPlace ? 'choose where it goes, or lock it.' : 'a spare.'}`
+                  : lit
+                    ? litWords(plan, lit)
+                    : 'Drag a cable to another place, or choose it and then the place.')}
+              {picked && pickedPlace !== undefined && !shown ? (
+                <Button size="small" onClick={() => draft.lock(picked)}>
+                  {draft.locked.some((l) => sameRef(l, picked)) ? 'Unlock' : 'Lock its row'}
+                </Button>
+              ) : null}
+            </p>
+            {draft.violations.length > 0 && !shown ? (
+              <Problems problems={draft.violations.slice(0, 6)} />
+            ) : null}
+            {plan.unplaced.length > 0 ? (
+              <Caution>
+                Not in any place:{' '}
+                {plan.unplaced
+                  .slice(0, 6)
+                  .map((u) => `${u.tag}: ${u.reason}`)
+                  .join('; ')}
+              </Caution>
+            ) : null}
+          </>
+        ) : (
+          <p className={styles.empty}>
+            {request.cables.length === 0
+              ? 'Nothing goes through yet. Choose cables from the schedule, then plan.'
+              : `${request.cables.length} cables wait to be planned.`}
+          </p>
+        )}
+      </div>
+      <aside className={styles.right}>
+        <Segments<Tab>
+          label="Panel"
+          options={[
+            ['places', 'Places'],
+            ['cables', 'Cables'],
+            ['add', 'Add a cable'],
+            ['compare', 'Compare'],
+            ['files', 'Files'],
+          ]}
+          value={tab}
+          onChange={setTab}
+        />
+        {tab === 'cables' ? (
+          <SetupPanel
+            key={view.version}
+            view={view}
+            busy={busy}
+            problems={problems}
+            onSave={(setup) => void run(() => actions.save(ref, view.version, setup), 'Saved.')}
+          />
+        ) : plan && plan.frames.length > 0 ? (
+          tab === 'places' ? (
+            <PlaceTable
+              plan={plan}
+              only={only !== null && only < plan.frames.length ? only : null}
+              lit={lit}
+              onLight={setLit}
+              onPick={pick}
+            />
+          ) : tab === 'add' ? (
+            <ReentryPanel
+              request={inForce?.request ?? request}
+              plan={inForce?.plan ?? plan}
+              onShow={(after, cables: readonly FrameCable[]) => {
+                const base = inForce?.request ?? request;
+                setShown({ request: { ...base, cables: [...base.cables, ...cables] }, plan: after });
+              }}
+            />
+          ) : tab === 'compare' ? (
+            <ComparePanel request={planRequest} plan={plan} plans={view.plans} />
+          ) : (
+            <FilesPanel
+              view={view}
+              actions={actions}
+              onRead={(read) => {
+                setShown(null);
+                draft.put(read);
+              }}
+              onAsBuilt={draft.changed ? () => take('asBuilt', 'as built') : null}
+              busy={busy}
+            />
+          )
+        ) : tab === 'files' ? (
+          <FilesPanel view={view} actions={actions} onRead={draft.put} onAsBuilt={null} busy={busy} />
+        ) : (
+          <p className={styles.empty}>There is no plan yet.</p>
+        )}
+      </aside>
+    </main>
+  );
+}
+
+const placeCable = (plan: FramePlan | null, { frame, opening, row, place }: PlaceRef): string | undefined =>
+  plan?.frames[frame]?.openings[opening]?.rows[row]?.places[place]?.cable;
+
+function verdictWords(
+  verdict: MoveVerdict,
+  to: PlaceRef,
+  before: FramePlan | null,
+): { good: boolean; text: string } {
+  const [first] = verdict.problems;
+  if (first)
+    return {
+      good: false,
+      text: `Refused at ${refWords(to)}: ${first.message}${typeof first.value === 'string' ? ` (${first.value})` : ''}.`,
+    };
+  const place = verdict.plan.frames[to.frame]?.openings[to.opening]?.rows[to.row]?.places[to.place];
+  const was = before?.crossings.front ?? 0;
+  const is = verdict.plan.crossings.front;
+  const peel = place?.peel
+    ? `peel ${place.peel[0]} + ${place.peel[1]}${place.remeasure ? ', measure again' : ''}`
+    : '';
+  return {
+    good: true,
+    text: `${place?.cable ?? ''} fits at ${refWords(to)}: ${peel}; crossings in front ${is}${is === was ? '' : is < was ? `, ${was - is} fewer` : `, ${is - was} more`}.`,
+  };
+}
+
+function litWords(plan: FramePlan, tag: string): string {
+  for (const [f, frame] of plan.frames.entries())
+    for (const [o, opening] of frame.openings.entries())
+      for (const [r, row] of opening.rows.entries())
+        for (const [p, place] of row.places.entries())
+          if (place.cable === tag)
+            return `${tag}: ${refWords({ frame: f, opening: o, row: r, place: p })}, ${place.module}, peel ${place.peel ? `${place.peel[0]} + ${place.peel[1]}` : '–'}, gap ${place.gap ? `${trimNumber(place.gap.min, 2)}–${trimNumber(place.gap.max, 2)} mm` : '–'}${place.remeasure ? ', measure again' : ''}.`;
+  return tag;
+}
+
+function Swatch({ role, pattern }: { readonly role: string; readonly pattern: string }) {
+  return <i className={styles.swatch} data-role={role} data-pattern={pattern} aria-hidden />;
+}

@@ -1,0 +1,296 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { DEMO_FRAMES } from '@/core/frame-packing';
+import type { CrossingMember, CrossingSetup, CrossingView } from '@/core/crossing';
+import type { Problem } from '@/core/kernel';
+import { trimNumber } from '@/core/units';
+import { readNumber } from '../common/Fields';
+import { Problems } from '../common/Problems';
+import styles from './Crossing.module.css';
+
+interface Props {
+  readonly view: CrossingView;
+  readonly busy: boolean;
+  readonly problems: readonly Problem[];
+  readonly onSave: (setup: CrossingSetup) => void;
+}
+
+/** What goes through, which circuits are kept apart, how much stays free, which frames may be used. */
+export function SetupPanel({ view, busy, problems, onSave }: Props) {
+  const [setup, setSetup] = useState(view.setup);
+  const [share, setShare] = useState(String(Math.round(view.setup.spareShare * 100)));
+  const [filter, setFilter] = useState('');
+  const known = new Map(view.schedule.map((s) => [s.tag, s.diameter]));
+  const inside = new Set(setup.members.map((m) => m.tag));
+  const put = (next: Partial<CrossingSetup>) => setSetup({ ...setup, ...next });
+  const change = (tag: string, next: Partial<CrossingMember>) =>
+    put({ members: setup.members.map((m) => (m.tag === tag ? { ...m, ...next } : m)) });
+  const waiting = view.schedule.filter(
+    (s) => !inside.has(s.tag) && s.tag.toLowerCase().includes(filter.trim().toLowerCase()),
+  );
+  const percent = readNumber(share);
+  const dirty =
+    JSON.stringify(setup) !== JSON.stringify(view.setup) || percent / 100 !== view.setup.spareShare;
+  return (
+    <div className={styles.setup}>
+      <div className={styles.fields}>
+        <label>
+          Where
+          <input
+            className={styles.field}
+            name="place"
+            value={setup.place}
+            onChange={(e) => put({ place: e.target.value })}
+            maxLength={80}
+          />
+        </label>
+        <label>
+          Fire, gas and water rating of the wall
+          <input
+            className={styles.field}
+            name="rating"
+            value={setup.rating}
+            placeholder="not known yet: ask"
+            onChange={(e) => put({ rating: e.target.value })}
+            maxLength={120}
+          />
+        </label>
+        <label>
+          Spare of each size, %
+          <input
+            className={`${styles.field} ${styles.short}`}
+            name="spare"
+            inputMode="numeric"
+            value={share}
+            onChange={(e) => setShare(e.target.value)}
+            aria-invalid={!(percent >= 0 && percent <= 100)}
+          />
+        </label>
+      </div>
+      <fieldset className={styles.group}>
+        <legend>Frames allowed</legend>
+        {DEMO_FRAMES.map((f) => (
+          <label key={f.id} className={styles.check}>
+            <input
+              type="checkbox"
+              checked={setup.frames.includes(f.id)}
+              onChange={(e) =>
+                put({
+                  frames: e.target.checked ? [...setup.frames, f.id] : setup.frames.filter((x) => x !== f.id),
+                })
+              }
+            />
+            {f.id} <small>{f.cost}</small>
+          </label>
+        ))}
+      </fieldset>
+      <fieldset className={styles.group}>
+        <legend>Kept apart</legend>
+        {setup.apart.map((rule, i) => (
+          <div key={i} className={styles.apart}>
+            <input
+              className={styles.field}
+              aria-label="circuit"
+              value={rule.a}
+              onChange={(e) =>
+                put({ apart: setup.apart.map((r, j) => (i === j ? { ...r, a: e.target.value } : r)) })
+              }
+            />
+            <span>and</span>
+            <input
+              className={styles.field}
+              aria-label="other circuit"
+              value={rule.b}
+              onChange={(e) =>
+                put({ apart: setup.apart.map((r, j) => (i === j ? { ...r, b: e.target.value } : r)) })
+              }
+            />
+            <span>not in one</span>
+            <select
+              className={styles.field}
+              aria-label="kept apart by"
+              value={rule.by}
+              onChange={(e) =>
+                put({
+                  apart: setup.apart.map((r, j) =>
+                    i === j ? { ...r, by: e.target.value === 'opening' ? 'opening' : 'row' } : r,
+                  ),
+                })
+              }
+            >
+              <option value="row">row</option>
+              <option value="opening">opening</option>
+            </select>
+            <Button size="small" onClick={() => put({ apart: setup.apart.filter((_, j) => j !== i) })}>
+              Remove
+            </Button>
+          </div>
+        ))}
+        <Button
+          size="small"
+          onClick={() => put({ apart: [...setup.apart, { a: 'power', b: 'control', by: 'row' }] })}
+        >
+          Keep two circuits apart
+        </Button>
+      </fieldset>
+      <fieldset className={styles.group}>
+        <legend>{setup.members.length} cables go through</legend>
+        <table className={styles.members}>
+          <thead>
+            <tr>
+              <th scope="col">Cable</th>
+              <th scope="col">Diameter, mm</th>
+              <th scope="col">Circuit</th>
+              <th scope="col">Front</th>
+              <th scope="col">Back</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {setup.members.map((m) => {
+              const d = m.diameter ?? known.get(m.tag)?.interval;
+              return (
+                <tr key={m.tag}>
+                  <th scope="row">{m.tag}</th>
+                  <td>
+                    {d ? `${trimNumber(d.min, 2)}–${trimNumber(d.max, 2)}` : <em>not measured</em>}
+                    {!m.diameter && known.get(m.tag)?.nominal ? <small> datasheet</small> : null}
+                  </td>
+                  <td>
+                    <input
+                      className={styles.field}
+                      aria-label={`circuit of ${m.tag}`}
+                      value={m.circuit ?? ''}
+                      onChange={(e) => change(m.tag, { circuit: e.target.value })}
+                    />
+                  </td>
+                  {(['front', 'back'] as const).map((side) => (
+                    <td key={side}>
+                      <input
+                        className={`${styles.field} ${styles.tray}`}
+                        aria-label={`tray position of ${m.tag}, ${side}`}
+                        inputMode="numeric"
+                        value={m[side] ?? ''}
+                        onChange={(e) =>
+                          change(m.tag, {
+                            [side]: /^\d+$/.test(e.target.value) ? Number(e.target.value) : undefined,
+                          })
+                        }
+                      />
+                    </td>
+                  ))}
+                  <td>
+                    <button
+                      type="button"
+                      className={styles.remove}
+                      aria-label={`leave ${m.tag} out`}
+                      onClick={() => put({ members: setup.members.filter((x) => x.tag !== m.tag) })}
+                    >
+                      ×
+                    </button>
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+        <label className={styles.find}>
+          From the schedule
+          <input
+            className={styles.field}
+            value={filter}
+            onChange={(e) => setFilter(e.target.value)}
+            placeholder="tag"
+          />
+        </label>
+        <div className={styles.waiting}>
+          {waiting.slice(0, 40).map((s) => (
+            <button
+              key={s.tag}
+              type="button"
+              className={styles.chip}
+              onClick={() => put({ members: [...setup.members, { tag: s.tag, diameter: undefined }] })}
+            >
+              + {s.tag} {s.diameter ? `${trimNumber(s.diameter.interval.max, 1)}` : 'not measured'}
+            </button>
+          ))}
+        </div>
+        <Passing taken={inside} onAdd={(member) => put({ members: [...setup.members, member] })} />
+      </fieldset>
+      <Problems problems={problems} />
+      <Button
+        variant="contained"
+        color="secondary"
+        disabled={busy || !dirty || !(percent >= 0 && percent <= 100)}
+        onClick={() => onSave({ ...setup, spareShare: percent / 100 })}
+      >
+        Save
+      </Button>
+    </div>
+  );
+}
+
+/** A cable that is not in the schedule and only passes through. */
+function Passing({
+  taken,
+  onAdd,
+}: {
+  readonly taken: ReadonlySet<string>;
+  readonly onAdd: (m: CrossingMember) => void;
+}) {
+  const [tag, setTag] = useState('');
+  const [min, setMin] = useState('');
+  const [max, setMax] = useState('');
+  const [lo, hi] = [readNumber(min), readNumber(max === '' ? min : max)];
+  const why =
+    tag.trim() === '' && min === ''
+      ? ''
+      : taken.has(tag.trim())
+        ? `${tag.trim()} is in the list already`
+        : tag.trim() === ''
+          ? 'a tag is needed'
+          : !(lo > 0 && hi >= lo)
+            ? 'smallest and largest diameter in mm, the smaller first'
+            : '';
+  return (
+    <div className={styles.apart}>
+      <span>Passing through</span>
+      <input
+        className={styles.field}
+        aria-label="tag of a passing cable"
+        placeholder="tag"
+        value={tag}
+        onChange={(e) => setTag(e.target.value)}
+        maxLength={40}
+      />
+      <input
+        className={`${styles.field} ${styles.short}`}
+        aria-label="smallest diameter, mm"
+        placeholder="min mm"
+        value={min}
+        onChange={(e) => setMin(e.target.value)}
+      />
+      <input
+        className={`${styles.field} ${styles.short}`}
+        aria-label="largest diameter, mm"
+        placeholder="max mm"
+        value={max}
+        onChange={(e) => setMax(e.target.value)}
+      />
+      <Button
+        size="small"
+        disabled={tag.trim() === '' || why !== ''}
+        onClick={() => {
+          onAdd({ tag: tag.trim(), diameter: { min: lo, max: hi } });
+          setTag('');
+          setMin('');
+          setMax('');
+        }}
+      >
+        Add
+      </Button>
+      {why ? <small className={styles.why}>{why}</small> : null}
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+'use client';
+import { useCallback, useMemo, useReducer } from 'react';
+import {
+  checkFramePlan,
+  moveCable,
+  sameRef,
+  type FramePlan,
+  type FrameRequest,
+  type PlaceRef,
+} from '@/core/frame-packing';
+import type { Problem } from '@/core/kernel';
+
+interface Draft {
+  /** Every plan since the page was opened; the last is the one on the screen. */
+  readonly past: readonly FramePlan[];
+  readonly locked: readonly PlaceRef[];
+}
+
+type Act =
+  | { readonly kind: 'put'; readonly plan: FramePlan }
+  | { readonly kind: 'undo' }
+  | { readonly kind: 'reset'; readonly plan: FramePlan | null }
+  | { readonly kind: 'lock'; readonly ref: PlaceRef };
+
+function reduce(state: Draft, act: Act): Draft {
+  switch (act.kind) {
+    case 'put':
+      return { ...state, past: [...state.past, act.plan] };
+    case 'undo':
+      return state.past.length > 1 ? { ...state, past: state.past.slice(0, -1) } : state;
+    case 'reset':
+      return { past: act.plan ? [act.plan] : [], locked: [] };
+    case 'lock': {
+      const without = state.locked.filter((l) => !sameRef(l, act.ref));
+      return {
+        ...state,
+        locked: without.length < state.locked.length ? without : [...state.locked, act.ref],
+      };
+    }
+  }
+}
+
+/** The rules that a plan breaks now and did not break before. */
+function newProblems(request: FrameRequest, before: FramePlan, after: FramePlan): Problem[] {
+  const was = checkFramePlan(request, before);
+  const is = checkFramePlan(request, after);
+  if (is.ok) return [];
+  const known = new Set((was.ok ? [] : was.problems).map((p) => `${p.path} ${p.message}`));
+  return is.problems.filter((p) => !known.has(`${p.path} ${p.message}`));
+}
+
+export interface MoveVerdict {
+  readonly plan: FramePlan;
+  readonly problems: readonly Problem[];
+}
+
+/** A plan that is being changed by hand: moves that are judged before they are made, undo, locks. */
+export function useDraft(request: FrameRequest, inForce: FramePlan | null) {
+  const [state, dispatch] = useReducer(reduce, {
+    past: inForce ? [inForce] : [],
+    locked: [],
+  });
+  const plan = state.past[state.past.length - 1] ?? null;
+  const audit = useMemo(() => (plan ? checkFramePlan(request, plan) : null), [request, plan]);
+  const judge = useCallback(
+    (from: PlaceRef, to: PlaceRef): MoveVerdict | null => {
+      if (!plan || sameRef(from, to)) return null;
+      const moved = moveCable(request, plan, from, to);
+      return moved === plan ? null : { plan: moved, problems: newProblems(request, plan, moved) };
+    },
+    [plan, request],
+  );
+  return {
+    plan,
+    locked: state.locked,
+    changed: state.past.length > 1,
+    violations: audit && !audit.ok ? audit.problems : [],
+    judge,
+    put: useCallback((next: FramePlan) => dispatch({ kind: 'put', plan: next }), []),
+    undo: useCallback(() => dispatch({ kind: 'undo' }), []),
+    reset: useCallback((next: FramePlan | null) => dispatch({ kind: 'reset', plan: next }), []),
+    lock: useCallback((ref: PlaceRef) => dispatch({ kind: 'lock', ref }), []),
+  };
+}
