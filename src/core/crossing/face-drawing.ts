@@ -181,13 +181,17 @@ export function faceDrawing(
   };
   plan.frames.forEach((frame, f) => {
     const specs = request.frames.find((k) => k.id === frame.frame)?.openings ?? [];
+    const lefts = offsets[f] ?? [];
+    const [start] = lefts;
+    const end = (lefts[lefts.length - 1] ?? 0) + (specs[specs.length - 1]?.width ?? 0);
+    const tall = Math.max(0, ...specs.map((spec) => spec.height));
+    if (start !== undefined) put('metal', start - RIM, HEADING, end - start + 2 * RIM, tall + 2 * RIM);
     frame.openings.forEach((opening, o) => {
       const spec = specs[o];
-      const left = offsets[f]?.[o];
+      const left = lefts[o];
       if (!spec || left === undefined) return;
       const floor = HEADING + RIM + spec.height;
       const middle = flip(left + spec.width / 2);
-      put('metal', left - RIM, HEADING, spec.width + 2 * RIM, spec.height + 2 * RIM);
       put('ground', left, HEADING + RIM, spec.width, spec.height);
       label(`${openingName(f, o)}  ${frame.frame}, ${side}`, middle, HEADING / 2, 8, spec.width);
       put(

@@ -164,16 +164,19 @@ export const leftToRight = (places: readonly Place[]): Place[] =>
 export const peelWords = (place: Place): string =>
   place.peel ? `${place.peel[0]} + ${place.peel[1]}` : 'solid';
 
+/** “−0.08 to 0.97 mm”: what is left between the halves over the whole interval. */
+export const gapWords = ({ gap }: Place): string =>
+  gap ? `${mm(gap.min)} to ${mm(gap.max)} mm`.replaceAll('-', '−') : 'no gap known';
+
 /** What is done for one place, in one line. */
 export function placeWords(place: Place): string {
   if (place.cable === undefined) return `${place.module}, spare: the core stays in`;
-  const gap = place.gap ? `gap ${mm(place.gap.min)}–${mm(place.gap.max)} mm` : 'no gap known';
   const again = place.noPeel
     ? '; no count of layers fits: measure again before peeling'
     : place.remeasure
       ? '; measure again, peel one, try, peel one'
       : '';
-  return `${place.module}, ${place.cable}: peel ${peelWords(place)}, ${gap}${again}`;
+  return `${place.module}, ${place.cable}: peel ${peelWords(place)}, gap ${gapWords(place)}${again}`;
 }
 
 export function rowStep(

@@ -1,5 +1,5 @@
 import { faceDrawing, fillOf, type Side } from '@/core/crossing';
-import { eachOpening, leftToRight, peelWords } from '@/core/frame-building';
+import { eachOpening, gapWords, leftToRight, peelWords } from '@/core/frame-building';
 import { frameParts, type FramePlan, type FrameRequest } from '@/core/frame-packing';
 import { trimNumber } from '@/core/units';
 import { collect, MM, newDocument } from './document';
@@ -112,7 +112,6 @@ function rowPages(doc: Doc, sheet: Sheet, print: CrossingPrint): void {
       });
       for (const place of places.filter((p) => p.cable !== undefined)) {
         ensure(6 * MM);
-        const gap = place.gap ? `${trimNumber(place.gap.min, 2)}–${trimNumber(place.gap.max, 2)} mm` : '–';
         const line = y;
         text(
           doc,
@@ -129,7 +128,7 @@ function rowPages(doc: Doc, sheet: Sheet, print: CrossingPrint): void {
         y = text(
           doc,
           sheet,
-          `gap ${gap}${place.remeasure ? '  measure again' : ''}`,
+          `gap ${gapWords(place)}${place.remeasure ? '  measure again' : ''}`,
           sheet.left + 120 * MM,
           line,
           8.5,

@@ -1,8 +1,16 @@
 'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useEffect, useRef, useState } from 'react';
-import { circuitsOf, fillOf, lookOf, type CrossingView, type Side } from '@/core/crossing';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { gapWords } from '@/core/frame-building';
+import {
+  circuitsOf,
+  fillOf,
+  lookOf,
+  type CrossingSetup,
+  type CrossingView,
+  type Side,
+} from '@/core/crossing';
 import {
   sameRef,
   type FrameCable,
@@ -11,7 +19,6 @@ import {
   type PlaceRef,
 } from '@/core/frame-packing';
 import { refuse, type Problem } from '@/core/kernel';
-import { trimNumber } from '@/core/units';
 import { startFrames, type RunningPlan } from '@/workers/frames';
 import { Caution } from '../common/Caution';
 import { Problems } from '../common/Problems';
@@ -22,6 +29,7 @@ import { ComparePanel } from './ComparePanel';
 import { FaceView } from './FaceView';
 import { FilesPanel } from './FilesPanel';
 import { PlaceTable } from './PlaceTable';
+import { progressStore, restart, useProgress, type ProgressStore } from './progress-store';
 import { ReentryPanel } from './ReentryPanel';
 import { SetupPanel } from './SetupPanel';
 import { useDraft, type MoveVerdict } from './use-draft';
@@ -34,11 +42,6 @@ interface Props {
 }
 
 type Tab = 'places' | 'cables' | 'add' | 'compare' | 'files';
-interface Run {
-  readonly stage: string;
-  readonly done: number;
-  readonly of: number;
-}
 
 /** One crossing: what goes through, the plan seen from either side, and everything that can be done with it. */
 export function CrossingPage({ view, actions }: Props) {
@@ -56,7 +59,8 @@ export function CrossingPage({ view, actions }: Props) {
   const [picked, setPicked] = useState<PlaceRef | null>(null);
   const [over, setOver] = useState<{ readonly ref: PlaceRef; readonly verdict: MoveVerdict } | null>(null);
   const [words, setWords] = useState<{ readonly good: boolean; readonly text: string } | null>(null);
-  const [work, setWork] = useState<Run | null>(null);
+  const [working, setWorking] = useState(false);
+  const [progress] = useState(progressStore);
   const [failure, setFailure] = useState<readonly Problem[]>([]);
   const running = useRef<RunningPlan | null>(null);
   const { run, busy, problems } = useRun();
@@ -65,12 +69,13 @@ export function CrossingPage({ view, actions }: Props) {
   const start = (around: { readonly plan: FramePlan; readonly locked: readonly PlaceRef[] } | null) => {
     setFailure([]);
     setShown(null);
-    setWork({ stage: 'loading the solver', done: 0, of: 4 });
-    const begun = startFrames(request, around, (stage, done, of) => setWork({ stage, done, of }));
+    restart(progress);
+    setWorking(true);
+    const begun = startFrames(request, around, (stage, done, of) => progress.set({ stage, done, of }));
     running.current = begun;
     begun.plan.then(
       (plan) => {
-        setWork(null);
+        setWorking(false);
         if (plan.cost === null) {
           const why =
             plan.status === 'infeasible'
@@ -85,7 +90,7 @@ export function CrossingPage({ view, actions }: Props) {
         setWords(null);
       },
       (error: unknown) => {
-        setWork(null);
+        setWorking(false);
         setFailure(
           refuse(
             '',
@@ -97,7 +102,7 @@ export function CrossingPage({ view, actions }: Props) {
   };
   const cancel = () => {
     running.current?.cancel();
-    setWork(null);
+    setWorking(false);
   };
   const judged = (from: PlaceRef, to: PlaceRef) => {
     const verdict = draft.judge(from, to);
@@ -135,6 +140,12 @@ export function CrossingPage({ view, actions }: Props) {
     });
   };
 
+  const save = useCallback(
+    (setup: CrossingSetup) =>
+      void run(() => actions.save({ job: view.job, crossing: view.name }, view.version, setup), 'Saved.'),
+    [actions, run, view.job, view.name, view.version],
+  );
+
   const plan = shown?.plan ?? draft.plan;
   const planRequest = shown?.request ?? request;
   const fill = plan ? fillOf(planRequest.modules, plan) : null;
@@ -149,10 +160,9 @@ export function CrossingPage({ view, actions }: Props) {
           <b data-state={view.state}>{STATE_WORDS[view.state]}</b>
         </div>
         <div className={styles.acts}>
-          {work ? (
+          {working ? (
             <>
-              <progress className={styles.progress} max={work.of} value={work.done} aria-label="Progress" />
-              <span role="status">{work.stage} …</span>
+              <ProgressBar store={progress} />
               <Button variant="outlined" onClick={cancel}>
                 Cancel
               </Button>
@@ -349,13 +359,7 @@ export function CrossingPage({ view, actions }: Props) {
           onChange={setTab}
         />
         {tab === 'cables' ? (
-          <SetupPanel
-            key={view.version}
-            view={view}
-            busy={busy}
-            problems={problems}
-            onSave={(setup) => void run(() => actions.save(ref, view.version, setup), 'Saved.')}
-          />
+          <SetupPanel key={view.version} view={view} busy={busy} problems={problems} onSave={save} />
         ) : plan && plan.frames.length > 0 ? (
           tab === 'places' ? (
             <PlaceTable
@@ -430,8 +434,19 @@ function litWords(plan: FramePlan, tag: string): string {
       for (const [r, row] of opening.rows.entries())
         for (const [p, place] of row.places.entries())
           if (place.cable === tag)
-            return `${tag}: ${refWords({ frame: f, opening: o, row: r, place: p })}, ${place.module}, peel ${place.peel ? `${place.peel[0]} + ${place.peel[1]}` : '–'}, gap ${place.gap ? `${trimNumber(place.gap.min, 2)}–${trimNumber(place.gap.max, 2)} mm` : '–'}${place.remeasure ? ', measure again' : ''}.`;
+            return `${tag}: ${refWords({ frame: f, opening: o, row: r, place: p })}, ${place.module}, peel ${place.peel ? `${place.peel[0]} + ${place.peel[1]}` : '–'}, gap ${gapWords(place)}${place.remeasure ? ', measure again' : ''}.`;
   return tag;
+}
+
+/** How far the plan is, drawn by itself. */
+function ProgressBar({ store }: { readonly store: ProgressStore }) {
+  const { stage, done, of } = useProgress(store);
+  return (
+    <>
+      <progress className={styles.progress} max={of} value={done} aria-label="Progress" />
+      <span role="status">{stage} …</span>
+    </>
+  );
 }
 
 function Swatch({ role, pattern }: { readonly role: string; readonly pattern: string }) {

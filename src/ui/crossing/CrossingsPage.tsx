@@ -46,7 +46,7 @@ export function CrossingsPage({
                   {line.state === 'building' ? `, ${line.done} of ${line.steps} steps` : ''}
                 </span>
                 <span>{line.cables} cables</span>
-                {line.provisional ? <span className={styles.why}>provisional</span> : null}
+                {line.provisional ? <span className={styles.provisional}>provisional</span> : null}
                 <span>{line.frames.join(' + ')}</span>
               </div>
               {line.fill ? (

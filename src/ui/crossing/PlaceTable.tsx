@@ -1,5 +1,5 @@
 'use client';
-import { leftToRight, openingName, peelWords } from '@/core/frame-building';
+import { gapWords, leftToRight, openingName, peelWords } from '@/core/frame-building';
 import type { FramePlan, PlaceRef } from '@/core/frame-packing';
 import { trimNumber } from '@/core/units';
 import styles from './Crossing.module.css';
@@ -60,9 +60,7 @@ export function PlaceTable({
                               <th scope="row">{p.cable}</th>
                               <td>{p.module}</td>
                               <td>{peelWords(p)}</td>
-                              <td>
-                                {p.gap ? `${trimNumber(p.gap.min, 2)}–${trimNumber(p.gap.max, 2)}` : '–'}
-                              </td>
+                              <td>{p.gap ? gapWords(p) : '–'}</td>
                               <td>{p.noPeel ? 'measure first' : p.remeasure ? 'measure again' : ''}</td>
                             </tr>
                           ))}

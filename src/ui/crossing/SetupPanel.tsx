@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { DEMO_FRAMES } from '@/core/frame-packing';
 import type { CrossingMember, CrossingSetup, CrossingView } from '@/core/crossing';
 import type { Problem } from '@/core/kernel';
@@ -16,8 +16,11 @@ interface Props {
   readonly onSave: (setup: CrossingSetup) => void;
 }
 
+/** Drawn anew only when what it shows has changed: a plan that runs beside it reports often. */
+export const SetupPanel = memo(Setup);
+
 /** What goes through, which circuits are kept apart, how much stays free, which frames may be used. */
-export function SetupPanel({ view, busy, problems, onSave }: Props) {
+function Setup({ view, busy, problems, onSave }: Props) {
   const [setup, setSetup] = useState(view.setup);
   const [share, setShare] = useState(String(Math.round(view.setup.spareShare * 100)));
   const [filter, setFilter] = useState('');

@@ -13,6 +13,8 @@ import type { Problem } from '@/core/kernel';
 interface Draft {
   /** Every plan since the page was opened; the last is the one on the screen. */
   readonly past: readonly FramePlan[];
+  /** How many of them are in force: one, or none yet. */
+  readonly settled: number;
   readonly locked: readonly PlaceRef[];
 }
 
@@ -27,9 +29,9 @@ function reduce(state: Draft, act: Act): Draft {
     case 'put':
       return { ...state, past: [...state.past, act.plan] };
     case 'undo':
-      return state.past.length > 1 ? { ...state, past: state.past.slice(0, -1) } : state;
+      return state.past.length > state.settled ? { ...state, past: state.past.slice(0, -1) } : state;
     case 'reset':
-      return { past: act.plan ? [act.plan] : [], locked: [] };
+      return { past: act.plan ? [act.plan] : [], settled: act.plan ? 1 : 0, locked: [] };
     case 'lock': {
       const without = state.locked.filter((l) => !sameRef(l, act.ref));
       return {
@@ -58,6 +60,7 @@ export interface MoveVerdict {
 export function useDraft(request: FrameRequest, inForce: FramePlan | null) {
   const [state, dispatch] = useReducer(reduce, {
     past: inForce ? [inForce] : [],
+    settled: inForce ? 1 : 0,
     locked: [],
   });
   const plan = state.past[state.past.length - 1] ?? null;
@@ -73,7 +76,7 @@ export function useDraft(request: FrameRequest, inForce: FramePlan | null) {
   return {
     plan,
     locked: state.locked,
-    changed: state.past.length > 1,
+    changed: state.past.length > state.settled,
     violations: audit && !audit.ok ? audit.problems : [],
     judge,
     put: useCallback((next: FramePlan) => dispatch({ kind: 'put', plan: next }), []),

@@ -1,0 +1,257 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import DxfParser from 'dxf-parser';
+import { XMLParser } from 'fast-xml-parser';
+import Papa from 'papaparse';
+import { By, Key, until, type WebElement } from 'selenium-webdriver';
+import {
+  browser,
+  byText,
+  click,
+  d,
+  download,
+  downloads,
+  find,
+  holdButton,
+  open,
+  retype,
+  says,
+  seriousFindings,
+  withBrowser,
+  WAIT,
+} from './page';
+
+const LIST = '/job/quillmere/crossings';
+withBrowser(LIST);
+
+/** A plan of a hundred and twenty cables may take its time on a slow machine. */
+const PLANNED = 60_000;
+
+const placeOf = (cable: string) => find(`g[data-cable="${cable}"]`);
+const where = async (cable: string) => (await placeOf(cable)).getAttribute('data-place');
+const waitFor = (text: RegExp, ms: number) =>
+  d().wait(
+    async () => text.test(await d().executeScript<string>('return document.body.innerText')),
+    ms,
+    String(text),
+  );
+async function drag(from: WebElement, to: WebElement, letGo: boolean): Promise<void> {
+  const actions = d().actions().move({ origin: from }).press();
+  await actions.move({ origin: to, x: 2, y: 2, duration: 200 }).move({ origin: to, duration: 100 }).perform();
+  if (letGo) await d().actions().release().perform();
+}
+/** The first spare of a module, by its accessible name. */
+const spareOf = (module_: string) =>
+  d().wait(until.elementLocated(By.css(`g[aria-label*="${module_}, spare"]`)), WAIT, `spare of ${module_}`);
+
+it('works as somebody', async () => {
+  await retype(await find('#actor-name'), 'frame fitter');
+  await open(LIST);
+  await d().wait(
+    async () => (await (await find('#actor-name')).getAttribute('value')) === 'frame fitter',
+    WAIT,
+  );
+  await says('being built, 8 of 15 steps');
+  await says('120 cables');
+  expect(await seriousFindings()).toEqual([]);
+});
+
+describe('planning', () => {
+  it('plans 120 cables in a worker while the page stays alive, and cancel leaves what was there', async () => {
+    await open(`${LIST}/X-3`);
+    await says('120 cables wait to be planned');
+    await says('Nobody has said which fire, gas and water rating');
+    await click(() => byText('button', 'Plan it'));
+    await click(() => byText('button', 'Cancel'));
+    await says('120 cables wait to be planned');
+    await click(() => byText('button', 'Plan it'));
+    await find('progress');
+    // While it runs the page takes what is typed.
+    await retype(await find('input[name="spare"]'), '25');
+    expect(await (await find('input[name="spare"]')).getAttribute('value')).toBe('25');
+    await waitFor(/120 of \d+ places taken/, PLANNED);
+    await says(/proven to cost least|above the proven bound/);
+  });
+
+  it('takes the plan, and the list shows it', async () => {
+    await click(() => byText('button', 'Take this plan'));
+    await says('This plan is in force now');
+    await open(LIST);
+    await says(/X-3[\s\S]*planned[\s\S]*120 cables/);
+  });
+});
+
+describe('the face view', () => {
+  it('is mirrored from the back', async () => {
+    await open(`${LIST}/X-2`);
+    await says('Provisional: K-115');
+    const left = async (cable: string) => {
+      const box = await (await placeOf(cable)).getRect();
+      return box.x + box.width / 2;
+    };
+    const face = await (await find('svg[aria-label="Places"]')).getRect();
+    const front = await left('K-122');
+    await click(() => byText('button', 'back'));
+    await says('1A TF-3-294, back');
+    const back = await left('K-122');
+    expect(Math.abs(front - face.x + (back - face.x) - face.width)).toBeLessThan(2);
+    await click(() => byText('button', 'front'));
+  });
+
+  it('lights the line of a place, and the place of a line', async () => {
+    await d()
+      .actions()
+      .move({ origin: await placeOf('K-122') })
+      .perform();
+    await d().wait(
+      async () => (await (await find('tr[data-lit="yes"] th')).getText()) === 'K-122',
+      WAIT,
+      'line lit',
+    );
+    await d()
+      .actions()
+      .move({ origin: await byText('th', 'G-210') })
+      .perform();
+    await says(/G-210: 1[A-C] row \d+, TM-72, peel/);
+  });
+
+  it('refuses a drop where the cable is too thick, with the figure, and takes one that fits', async () => {
+    const at = await where('G-210');
+    await drag(await placeOf('G-210'), await spareOf('TM-24'), false);
+    await says(/Refused at 1[A-C] row \d+: TM-24 takes 8–17.5 mm/);
+    await d().actions().release().perform();
+    expect(await where('G-210')).toBe(at);
+    await drag(await placeOf('G-212'), await spareOf('TM-72'), true);
+    await says(/G-212 fits at 1[A-C] row \d+: peel/);
+    expect(await where('G-212')).not.toBe(at);
+    await says('Take this plan');
+  });
+
+  it('undoes the move, and moves by keyboard as well', async () => {
+    const moved = await where('G-212');
+    await click(() => byText('button', 'Undo'));
+    await d().wait(async () => (await where('G-212')) !== moved, WAIT);
+    const home = await where('G-212');
+    await (await placeOf('G-212')).sendKeys(Key.ENTER);
+    await says(/G-212: choose where it goes/);
+    await (await spareOf('TM-72')).sendKeys(Key.ENTER);
+    await d().wait(async () => (await where('G-212')) !== home, WAIT);
+    await click(() => byText('button', 'Undo'));
+    await d().wait(async () => (await where('G-212')) === home, WAIT);
+  });
+
+  it('plans again around a locked row', async () => {
+    const kept = await where('K-122');
+    await click(() => placeOf('K-122'));
+    await click(() => byText('button', 'Lock its row'));
+    await click(() => byText('button', 'Plan around 1 locked'));
+    await waitFor(/Take this plan/, PLANNED);
+    const [frame, opening] = (await where('K-122'))?.split('.') ?? [];
+    expect(kept?.startsWith(`${frame}.${opening}.`)).toBe(true);
+    await click(() => byText('button', 'Compare'));
+    await says('Cost of frames');
+  });
+
+  it('says nothing that axe finds serious', async () => {
+    expect(await seriousFindings()).toEqual([]);
+  });
+});
+
+describe('re-entry', () => {
+  it('finds the spare that disturbs least, counts the rows, and says why a thick one has none', async () => {
+    await open(`${LIST}/X-1`);
+    await click(() => byText('button', 'Add a cable'));
+    const type = async (label: string, text: string) =>
+      retype(await find(`input[aria-label="${label}"]`), text);
+    await type('tag of the new cable', 'N-1');
+    await type('new cable, smallest diameter, mm', '12,1');
+    await type('new cable, largest diameter, mm', '12.4');
+    await click(() => byText('button', 'Find a place'));
+    await says(/N-1 into 1A row \d, TM-24/);
+    await says(/Open 1A: 1 rows/);
+    await says('press unit out');
+    await type('tag of the new cable', 'N-2');
+    await type('new cable, smallest diameter, mm', '90');
+    await type('new cable, largest diameter, mm', '91');
+    await click(() => byText('button', 'Find a place'));
+    await says(/N-2 90–91 mm needs TM-144, and no spare of that size is left\. What would help/);
+    await click(() => byText('button', 'Show it in the frame'));
+    await placeOf('N-1');
+    await click(() => byText('button', 'Back to the plan'));
+  });
+});
+
+describe('files', () => {
+  it('gives files that other programs read', async () => {
+    await click(() => byText('button', 'Files'));
+    await click(() => find('a[href$="front.dxf"]'));
+    const dxf = new DxfParser().parseSync(readFileSync(await download(/X-1-front\.dxf$/), 'utf8'));
+    expect(dxf?.entities.length).toBeGreaterThan(60);
+    await click(() => find('a[href$="back.svg"]'));
+    const svg = readFileSync(await download(/X-1-back\.svg$/), 'utf8');
+    expect(new XMLParser().parse(svg)).toHaveProperty('svg');
+    expect(svg).toContain('K-101');
+    await click(() => find('a[href$="crossing.pdf"]'));
+    const text = execFileSync('pdftotext', ['-layout', await download(/X-1-crossing\.pdf$/), '-'], {
+      encoding: 'utf8',
+    });
+    expect(text).toContain('seen from the back');
+    expect(text).toMatch(/TM-48\s+K-104\s+peel \d \+ \d/);
+    expect(text).toContain('press unit PU-144');
+  });
+
+  it('reads a table of places back, names what is wrong with it, and records it as built', async () => {
+    await click(() => find('a[href$="places.csv"]'));
+    const source = readFileSync(await download(/X-1-places\.csv$/), 'utf8');
+    const table = Papa.parse<Record<string, string>>(source.replace(/^\uFEFF/, ''), {
+      header: true,
+      skipEmptyLines: true,
+    });
+    expect(table.data).toHaveLength(30);
+    const give = async (name: string, rows: readonly Record<string, string>[]) => {
+      const path = join(downloads, name);
+      writeFileSync(path, Papa.unparse([...rows]));
+      await (await find('input[aria-label="table of places"]')).sendKeys(path);
+    };
+    await give(
+      'wrong.csv',
+      table.data.map((r, i) => (i === 0 ? { ...r, module: 'TM-99' } : r)),
+    );
+    await says('line 2, module: is not in the catalogue');
+    const cells = table.data.filter((r) => r.module === 'TM-24');
+    const [taken, spare] = [cells.find((r) => r.cable), cells.find((r) => !r.cable)];
+    const built = table.data.map((r) =>
+      r === taken ? { ...r, cable: '' } : r === spare ? { ...r, cable: taken?.cable ?? '' } : r,
+    );
+    await give('built.csv', built);
+    await says(/built\.csv keeps every rule|built\.csv breaks/);
+    await says('keeps every rule');
+    await click(() => byText('button', 'Record as built'));
+    await says('Recorded as built');
+    await click(() => byText('button', 'Compare'));
+    await says('as built of');
+  });
+});
+
+describe('building', () => {
+  it('leads through the next step at the bench and keeps who did it', async () => {
+    await browser().resize(1024, 768);
+    await open(`${LIST}/X-1/build`);
+    await says(/\d+ of 15/);
+    const title = await (await find('main h1')).getText();
+    await holdButton('Hold:');
+    await d().wait(async () => (await (await find('main h1')).getText()) !== title, WAIT);
+    expect(await seriousFindings()).toEqual([]);
+    await browser().resize(390, 844);
+    const wide = await d().executeScript<number>('return document.documentElement.scrollWidth');
+    expect(wide).toBeLessThanOrEqual(390);
+    await browser().resize(1280, 800);
+  });
+
+  it('is not built on a guess: a crossing with datasheet diameters is refused', async () => {
+    await open(`${LIST}/X-2/build`);
+    await holdButton('Hold:');
+    await says('the plan is provisional: K-115 is known from its datasheet only');
+  });
+});
