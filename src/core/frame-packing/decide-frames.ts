@@ -61,7 +61,7 @@ const sumOf = (of: readonly number[], values: readonly number[]): number =>
 
 /**
  * Do all cables go into just these frames, with fewer than `below` places to measure again? Asked of the models, from the quick ones that can
- * only refuse to the whole one, which is asked where `whole` says so. `nodes` bounds each of them; what it leaves open is `unknown`.
+ * only refuse to the whole one; where `whole` denies it, only the first of them is asked. `nodes` bounds each of them; what it leaves open is `unknown`.
  */
 export function* decideFrames(
   setting: FrameSetting,
@@ -71,7 +71,13 @@ export function* decideFrames(
   whole: boolean,
 ): Computation<Trial> {
   const { request, types, openingTypes, room, exact } = setting;
-  const fewest = yield* solve({ ...programFor(room, room.remeasure, [], counts), nodes });
+  const inSum = programFor(room, room.remeasure, [], counts);
+  if (!whole) {
+    // Large: only whether rows of whole places fit in sum; a refusal is a proof, anything else would take too long to build on.
+    const any = yield* solve({ ...inSum, gap: 1, effort: 0, nodes: Math.min(nodes, 8) });
+    return any.status === 'infeasible' ? { kind: 'no' } : { kind: 'unknown' };
+  }
+  const fewest = yield* solve({ ...inSum, nodes });
   if (fewest.status === 'infeasible') return { kind: 'no' };
   const floor = Math.ceil((fewest.bound ?? 0) - 1e-6);
   if (floor >= below) return { kind: 'no' };
@@ -94,7 +100,6 @@ export function* decideFrames(
         fewest: floor,
       };
   }
-  if (!whole) return { kind: 'unknown' };
   const all = yield* solve({ ...programFor(exact, exact.remeasure, [], counts), nodes });
   if (all.status === 'infeasible') return { kind: 'no' };
   if (all.values.length === 0) return { kind: 'unknown' };
