@@ -61,7 +61,7 @@ const LIMITS = {
 /** Share of what was left over that more room must make up for before a multiset is worth a look. */
 const HOPE = 0.4;
 /** Share of the best's room that cheaper frames have when they may well hold everything too. */
-const NEARLY = 0.975;
+const NEARLY = 0.985;
 
 /**
  * Looks for the cheapest frames. A relaxed model bounds the cost; multisets are tried from there in order of cost by hand rules that are quick
@@ -137,31 +137,41 @@ function walkUp(
   return { best: null, open, complete: false };
 }
 
-/** For a crossing that is too large for a walk: the frames of the relaxed model, and one more of the best value until all cables fit. */
+/**
+ * For a crossing that is too large for a walk: the frames of the relaxed model, then those with one frame more or one exchanged for a dearer
+ * one, in order of what that costs; while nothing fits, one more of the best value.
+ */
 function addUp(setting: FrameSetting, greedy: RowBuilder, values: readonly number[]): FoundFrames | null {
   const { request, usable, exact } = setting;
   const counts = exact.frames.map((column) => Math.round(values[column] ?? 0));
+  const price = (k: number): number => request.frames[k]?.cost ?? 0;
   const one = (k: number): FrameMultiset => ({
     counts: counts.map((_, i) => Number(i === k)),
-    cost: request.frames[k]?.cost ?? 0,
+    cost: price(k),
   });
   const left = (k: number) => (counts[k] ?? 0) < (request.frames[k]?.available ?? Infinity);
-  const fits = (more: readonly number[]): FoundFrames | null => {
-    const all = counts.map((n, k) => n + more.filter((m) => m === k).length);
-    const cost = all.reduce((sum, n, k) => sum + n * one(k).cost, 0);
-    const frames = { counts: all, cost };
+  const fits = (all: readonly number[]): FoundFrames | null => {
+    const frames = { counts: all, cost: all.reduce((sum, n, k) => sum + n * price(k), 0) };
     const found = greedy(frames, LIMITS.quickTries, values);
-    return 'counts' in found ? { ...found, frames, cost } : null;
+    return 'counts' in found ? { ...found, frames, cost: frames.cost } : null;
   };
-  const byPrice = [...usable].sort((a, b) => one(a).cost - one(b).cost || a - b);
-  const byValue = [...usable].sort(
-    (a, b) => one(a).cost / roomIn(setting, one(a)) - one(b).cost / roomIn(setting, one(b)) || a - b,
-  );
-  const now = fits([]);
+  const value = (k: number): number => price(k) / roomIn(setting, one(k));
+  const byValue = [...usable].sort((a, b) => value(a) - value(b) || a - b);
+  const now = fits(counts);
   if (now !== null) return now;
   for (let step = 0; step < LIMITS.added; step += 1) {
-    for (const k of byPrice.filter(left)) {
-      const found = fits([k]);
+    const added = usable.filter(left).map((k) => ({ more: k, less: -1, cost: price(k) }));
+    const exchanged = usable.flatMap((less) =>
+      (counts[less] ?? 0) === 0
+        ? []
+        : usable.flatMap((more) =>
+            left(more) && price(more) > price(less) ? [{ more, less, cost: price(more) - price(less) }] : [],
+          ),
+    );
+    for (const { more, less } of [...added, ...exchanged].sort(
+      (a, b) => a.cost - b.cost || a.more - b.more,
+    )) {
+      const found = fits(counts.map((n, k) => n + Number(k === more) - Number(k === less)));
       if (found !== null) return found;
     }
     const more = byValue.find(left);

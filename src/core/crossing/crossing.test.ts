@@ -1,0 +1,240 @@
+import fc from 'fast-check';
+import { DEMO_FRAMES, type FramePlan, type FrameRequest } from '@/core/frame-packing';
+import {
+  circuitsOf,
+  crossingRequest,
+  faceDrawing,
+  facePlaces,
+  fillOf,
+  lookOf,
+  openingOffsets,
+  placeRows,
+  pressBase,
+  readPlaces,
+  requestHash,
+  PLACE_COLUMNS,
+  type CrossingSetup,
+} from '.';
+
+const MODULES = [
+  { id: 'M24', size: 24, bore: { min: 8, max: 17.5 }, layer: 1, gap: { min: 0.2, max: 0.9 } },
+  { id: 'M48', size: 48, bore: { min: 23, max: 37.5 }, layer: 1.1, gap: { min: 0.2, max: 0.9 } },
+];
+const opening = (at: 'top' | 'bottom') => ({
+  width: 96,
+  height: 108,
+  plate: 1,
+  plateAgainstPress: true,
+  press: { min: 28, max: 36, at: [at] },
+  fillers: [{ thickness: 6, max: 1 }],
+});
+const REQUEST: FrameRequest = {
+  cables: [
+    { tag: 'W-1', diameter: { min: 12.3, max: 12.5 }, circuit: 'power' },
+    { tag: 'W-2', diameter: { min: 30.1, max: 30.3 }, circuit: 'signal' },
+  ],
+  modules: MODULES,
+  frames: [{ id: 'F', cost: 10, openings: [opening('top'), opening('bottom')] }],
+  apart: [],
+  spare: { share: 0 },
+};
+const row = (height: number, y: number, module_: string, cable?: string) => ({
+  height,
+  places: Array.from({ length: 96 / height }, (_, i) => ({
+    module: module_,
+    x: i * height,
+    y,
+    ...(i === 0 && cable ? { cable } : {}),
+  })),
+});
+const PLAN: FramePlan = {
+  status: 'optimal',
+  cost: 10,
+  bound: 10,
+  frames: [
+    {
+      frame: 'F',
+      openings: [
+        {
+          press: 'top',
+          closure: 34,
+          rows: [row(48, 0, 'M48', 'W-2'), row(24, 49, 'M24', 'W-1')],
+          fillers: [],
+        },
+        { press: 'bottom', closure: 28, rows: [row(48, 60, 'M48'), row(24, 35, 'M24')], fillers: [6] },
+      ],
+    },
+  ],
+  unplaced: [],
+  crossings: { front: 0, back: 0 },
+  parts: [],
+};
+
+describe('faceDrawing', () => {
+  it('mirrors every place about the middle, and nothing up and down', () => {
+    const { width } = openingOffsets(REQUEST, PLAN);
+    const front = facePlaces(REQUEST, PLAN, 'front');
+    const back = facePlaces(REQUEST, PLAN, 'back');
+    expect(front).toHaveLength(12);
+    front.forEach((p, i) => {
+      expect(back[i]?.x).toBeCloseTo(width - p.x - p.size, 9);
+      expect(back[i]?.y).toBe(p.y);
+    });
+  });
+
+  it('keeps everything inside, to a scale of one', () => {
+    const drawing = faceDrawing(REQUEST, PLAN, 'back');
+    expect(drawing.mmPerUnit).toBe(1);
+    for (const item of drawing.items)
+      if (item.kind === 'polygon')
+        for (const p of item.points) {
+          expect(p.x).toBeGreaterThanOrEqual(-1e-9);
+          expect(p.x).toBeLessThanOrEqual(drawing.width + 1e-9);
+          expect(p.y).toBeGreaterThanOrEqual(-1e-9);
+          expect(p.y).toBeLessThanOrEqual(drawing.height + 1e-9);
+        }
+    // The cable is drawn by the middle of its interval: 12.4 mm across.
+    const cable = drawing.items.find(
+      (i) => i.kind === 'polygon' && i.points.length > 4 && i.dimensionId === 'W-1',
+    );
+    const xs = cable?.kind === 'polygon' ? cable.points.map((p) => p.x) : [];
+    expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(12.4, 2);
+  });
+
+  it('draws the press unit where it stands and as high as its room', () => {
+    const [top, bottom] = PLAN.frames[0]?.openings ?? [];
+    if (!top || !bottom) throw new Error('openings');
+    expect([pressBase(top, 108), pressBase(bottom, 108)]).toEqual([74, 0]);
+  });
+
+  it('can show one frame alone', () => {
+    const two = { ...PLAN, frames: [...PLAN.frames, ...PLAN.frames] };
+    expect(facePlaces(REQUEST, two, 'front', 1).map((p) => p.ref.frame)).toEqual(Array(12).fill(1));
+    expect(openingOffsets(REQUEST, two, 1).width).toBeLessThan(openingOffsets(REQUEST, two).width / 1.8);
+  });
+
+  it('gives circuits different fills and different patterns', () => {
+    const circuits = circuitsOf(REQUEST);
+    expect(circuits).toEqual(['power', 'signal']);
+    const [a, b] = circuits.map((c) => lookOf(circuits, c));
+    expect(a?.role).not.toBe(b?.role);
+    expect(a?.pattern).not.toBe(b?.pattern);
+  });
+});
+
+describe('fillOf', () => {
+  it('counts what is taken and what is spare, size by size', () => {
+    expect(fillOf(MODULES, PLAN)).toEqual({
+      places: 12,
+      taken: 2,
+      bySize: [
+        { size: 48, corner: false, taken: 1, spare: 3 },
+        { size: 24, corner: false, taken: 1, spare: 7 },
+      ],
+    });
+  });
+});
+
+describe('places as a table', () => {
+  it('reads back what it writes', () => {
+    const rows = placeRows(PLAN);
+    expect(rows).toHaveLength(12);
+    const read = readPlaces(REQUEST, PLACE_COLUMNS, rows);
+    if (!read.ok) throw new Error(read.problems[0]?.message);
+    const bare = (plan: FramePlan) =>
+      plan.frames.map((f) =>
+        f.openings.map((o) => [
+          o.press,
+          o.closure,
+          o.fillers,
+          o.rows.map((r) => r.places.map((p) => [p.module, p.x, p.y, p.cable])),
+        ]),
+      );
+    expect(bare(read.value)).toEqual(bare(PLAN));
+    expect(read.value.unplaced).toEqual([]);
+  });
+
+  it('names a cable that is not in the table, and every cell that is no number', () => {
+    const rows = placeRows(PLAN);
+    const without = readPlaces(
+      REQUEST,
+      PLACE_COLUMNS,
+      rows.map((r) => (r.cable === 'W-1' ? { ...r, cable: '' } : r)),
+    );
+    expect(without).toMatchObject({ ok: true, value: { unplaced: [{ tag: 'W-1' }] } });
+    const broken = readPlaces(
+      REQUEST,
+      PLACE_COLUMNS,
+      rows.map((r, i) => (i === 3 ? { ...r, x: 'left', press: 'side' } : r)),
+    );
+    expect(broken.ok ? [] : broken.problems.map((p) => p.path)).toEqual(['line 5, press']);
+    const length = readPlaces(
+      REQUEST,
+      PLACE_COLUMNS,
+      rows.map((r, i) => (i === 3 ? { ...r, x: 'left' } : r)),
+    );
+    expect(length.ok ? [] : length.problems.map((p) => p.path)).toEqual(['line 5, x']);
+  });
+
+  it('says which columns are missing', () => {
+    const read = readPlaces(REQUEST, ['frame', 'row'], []);
+    expect(read.ok ? [] : read.problems.map((p) => p.path)).toContain('module');
+  });
+});
+
+describe('crossingRequest', () => {
+  const setup: CrossingSetup = {
+    place: 'wall',
+    rating: '',
+    members: [
+      { tag: 'K-1', circuit: 'power', diameter: undefined },
+      { tag: 'P-1', diameter: { min: 9, max: 9.2 } },
+      { tag: 'K-2', diameter: undefined },
+    ],
+    apart: [{ a: 'power', b: 'signal', by: 'row' }],
+    spareShare: 0.25,
+    frames: ['TF-1-150'],
+  };
+  const known = new Map([['K-1', { interval: { min: 20, max: 20.4 }, nominal: true }]]);
+
+  it('brings measured intervals along, is provisional for a datasheet, and names what is not measured', () => {
+    const made = crossingRequest(setup, known);
+    if (!made.ok) throw new Error('request');
+    expect(made.value.request.cables).toEqual([
+      { tag: 'K-1', diameter: { min: 20, max: 20.4 }, circuit: 'power' },
+      { tag: 'P-1', diameter: { min: 9, max: 9.2 } },
+    ]);
+    expect(made.value.provisional).toEqual(['K-1 is known from its datasheet only']);
+    expect(made.value.missing.map((m) => m.tag)).toEqual(['K-2']);
+    expect(made.value.request.frames).toEqual([DEMO_FRAMES[0]]);
+  });
+
+  it('refuses a tag twice, a frame that nobody makes, and a circuit apart from itself', () => {
+    const paths = (s: CrossingSetup) => {
+      const made = crossingRequest(s, known);
+      return made.ok ? [] : made.problems.map((p) => p.path);
+    };
+    expect(paths({ ...setup, members: [...setup.members, { tag: 'K-1', diameter: undefined }] })).toEqual([
+      'members[3].tag',
+    ]);
+    expect(paths({ ...setup, frames: ['TF-9'] })).toEqual(['frames[0]']);
+    expect(paths({ ...setup, apart: [{ a: 'x', b: 'x', by: 'row' }] })).toEqual(['apart[0]']);
+  });
+
+  it('has another hash as soon as one diameter is another', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), (um) => {
+        const at = (mm: number) => {
+          const made = crossingRequest(
+            setup,
+            new Map([['K-1', { interval: { min: 20, max: mm }, nominal: false }]]),
+          );
+          if (!made.ok) throw new Error('request');
+          return requestHash(made.value.request);
+        };
+        expect(at(20.4 + um / 1000)).not.toBe(at(20.4));
+      }),
+      { numRuns: 20 },
+    );
+  });
+});
