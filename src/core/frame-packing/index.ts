@@ -12,3 +12,4 @@ export * from './re-entry';
 export * from './restate';
 export type { Computation } from './decide-frames';
 export * from './replan';
+export * from './settle-places';

@@ -6,11 +6,12 @@ import { partsOf } from './frame-parts';
 import type { FramePlan } from './frame-plan';
 import type { FrameRequest } from './frame-request';
 import { frameSetting } from './frame-setting';
+import { settlePlaces } from './settle-places';
 
 /**
  * Frames, rows and places for all cables: least total cost of frames, then fewest places to measure again. Circuits that are kept apart and
- * spares are part of the search. Within the answer, rows stand largest first and farthest from the press unit, spares nearest to it, cables
- * from left to right as the trays come: those orders are good and not proven best. `gap` when a cheaper multiset of frames was left
+ * spares are part of the search. Within the answer, rows and cables are set so that spares lie near the press unit, then cables cross little, then large rows
+ * stand far from it: those orders are a local best and not proven. `gap` when a cheaper multiset of frames was left
  * unanswered; `bound` is then what is proven.
  */
 export function* planFrames(request: FrameRequest): Computation<FramePlan> {
@@ -23,7 +24,10 @@ export function* planFrames(request: FrameRequest): Computation<FramePlan> {
     return bound === null
       ? { status: 'infeasible', cost: null, bound: null, ...nothing }
       : { status: 'gap', cost: null, bound, ...nothing };
-  const frames = arrange(request, setting.groups, setting.types, setting.openingTypes, best.counts);
+  const frames = settlePlaces(
+    request,
+    arrange(request, setting.groups, setting.types, setting.openingTypes, best.counts),
+  );
   const least = bound ?? best.cost;
   return {
     status: least >= best.cost - 1e-9 ? 'optimal' : 'gap',

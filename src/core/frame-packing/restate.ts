@@ -70,7 +70,10 @@ export function restatePlan(
 export function restatePlace(request: FrameRequest, place: Place, cable: FrameCable | undefined): Place {
   const { module, x, y } = place;
   const now = request.modules.find((m) => m.id === module);
-  if (!cable) return place.cable === undefined ? { module, x, y } : { module, x, y, cable: place.cable };
+  if (!cable)
+    return place.cable === undefined
+      ? { module: spareModule(request, module), x, y }
+      : { module, x, y, cable: place.cable };
   const fitting = request.modules
     .filter(
       (m) =>
@@ -82,8 +85,8 @@ export function restatePlace(request: FrameRequest, place: Place, cable: FrameCa
     .sort(
       (a, b) =>
         Number(a.peel.remeasure) - Number(b.peel.remeasure) ||
-        Number(b.id === module) - Number(a.id === module) ||
-        a.cost - b.cost,
+        a.cost - b.cost ||
+        Number(b.id === module) - Number(a.id === module),
     );
   const [best] = fitting;
   if (!best) return { module, x, y, cable: cable.tag };
@@ -98,6 +101,16 @@ export function restatePlace(request: FrameRequest, place: Place, cable: FrameCa
     ...(remeasure ? { remeasure: true as const } : {}),
     ...(noPeel ? { noPeel: true as const } : {}),
   };
+}
+
+/** The module that stands in an empty place: the cheapest of its size; in a rounded corner its own. */
+export function spareModule(request: FrameRequest, module: string): string {
+  const now = request.modules.find((m) => m.id === module);
+  if (!now || now.corner) return module;
+  const [first] = request.modules
+    .filter((m) => !m.corner && toUm(m.size) === toUm(now.size))
+    .sort((a, b) => (a.cost ?? 0) - (b.cost ?? 0));
+  return first?.id ?? module;
 }
 
 /** The plan with the cable of one place in another; what stood there goes the other way. `checkFramePlan` says what is wrong with it. */
