@@ -31,11 +31,11 @@ const SHOTS: readonly Shot[] = [
   { name: 'make-off', path: '/job/quillmere/t/K-117/B/makeOff' },
   { name: 'tighten', path: '/job/quillmere/t/K-117/B/tighten' },
   { name: 'compound', path: '/job/quillmere/compound' },
-  { name: 'prints', path: '/job/quillmere/prints' },
+  { name: 'crossing', path: '/job/quillmere/crossings/X-2' },
+  { name: 'crossing-build', path: '/job/quillmere/crossings/X-1/build', size: [1024, 768] },
   { name: 'prove', path: '/job/quillmere/t/K-101/B/prove' },
   { name: 'catalogue', path: '/catalogue?family=AY3&job=quillmere' },
   { name: 'bench-cut', path: '/job/quillmere/bench/K-105/A', size: [1024, 768] },
-  { name: 'bench-look', path: '/job/quillmere/bench/K-108/A', size: [1024, 768] },
   { name: 'bench-phone', path: '/job/quillmere/bench/K-105/A', size: [390, 844] },
 ];
 

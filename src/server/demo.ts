@@ -13,6 +13,7 @@ import {
   insertJob,
   insertReadings,
   insertTermination,
+  listCrossings,
   type Tx,
 } from '@/data';
 import { ANNEX } from '@/data/seed/annex';
@@ -50,9 +51,13 @@ export async function loadDemo(catalogueText: string): Promise<Result<'loaded' |
     });
     if (!made.ok) return made;
   }
-  if (!fresh) return ok('there');
-  const worked = await workTheDemo();
-  if (!worked.ok) return worked;
+  if (fresh) {
+    const worked = await workTheDemo();
+    if (!worked.ok) return worked;
+  }
+  // Crossings came later: a demo from before gets them too.
+  const job = await findJob(database(), QUILLMERE.slug);
+  if (!job || (await listCrossings(database(), job.id)).length > 0) return ok('there');
   const crossed = await workTheCrossings();
   return crossed.ok ? ok('loaded') : crossed;
 }
