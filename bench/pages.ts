@@ -92,15 +92,18 @@ async function longestTaskMs(address: string): Promise<number> {
        const tasks = [];
        new PerformanceObserver((list) => list.getEntries().forEach((e) => tasks.push([e.startTime, e.duration])))
          .observe({ type: 'longtask' });
-       button.click();
+       let end = Infinity;
        let begun = false;
-       const look = () => {
+       new MutationObserver(() => {
          const running = document.querySelector('progress') !== null;
          begun = begun || running;
-         if (!begun || running) return void setTimeout(look, 5);
-         // Drawing the plan that has come is not part of the run.
-         const end = performance.now();
-         setTimeout(() => done(Math.max(0, ...tasks.filter(([at, ms]) => at + ms < end - 60).map(([, ms]) => ms))), 300);
+         if (begun && !running) end = Math.min(end, performance.now());
+       }).observe(document.body, { childList: true, subtree: true });
+       button.click();
+       const look = () => {
+         if (end === Infinity) return void setTimeout(look, 50);
+         // The task that shows the plan ends after the bar is gone: it is not part of the run.
+         setTimeout(() => done(Math.max(0, ...tasks.filter(([at, ms]) => at + ms < end).map(([, ms]) => ms))), 500);
        };
        look();`,
     );

@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import { gapWords } from '@/core/frame-building';
 import {
   circuitsOf,
@@ -75,8 +75,8 @@ export function CrossingPage({ view, actions }: Props) {
     running.current = begun;
     begun.plan.then(
       (plan) => {
-        setWorking(false);
         if (plan.cost === null) {
+          setWorking(false);
           const why =
             plan.status === 'infeasible'
               ? `The ${request.cables.length} cables do not go into the frames that are allowed${around ? ' beside the locked rows' : ''}.`
@@ -84,10 +84,14 @@ export function CrossingPage({ view, actions }: Props) {
           setFailure(refuse('', why).problems);
           return;
         }
-        draft.put(plan);
-        setTab('places');
-        setPicked(null);
-        setWords(null);
+        // Hundreds of places are drawn: in pieces, so that the page stays alive meanwhile.
+        startTransition(() => {
+          setWorking(false);
+          draft.put(plan);
+          setTab('places');
+          setPicked(null);
+          setWords(null);
+        });
       },
       (error: unknown) => {
         setWorking(false);
