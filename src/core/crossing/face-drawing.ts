@@ -146,12 +146,13 @@ function barsOf(spec: FrameOpening, opening: PlannedOpening): { role: Role; y: n
   return opening.press === 'bottom' ? bars.map((b) => ({ ...b, y: spec.height - b.y - b.height })) : bars;
 }
 
-/** All frames of a plan to scale, seen from one side; from the back everything is mirrored. 1 drawing unit is 1 mm. */
+/** All frames of a plan to scale, seen from one side; from the back everything is mirrored. 1 drawing unit is 1 mm. `legend` names the circuits below. */
 export function faceDrawing(
   request: FrameRequest,
   plan: FramePlan,
   side: Side,
   only: number | null = null,
+  legend = false,
 ): Drawing {
   const { x: offsets, width, height } = openingOffsets(request, plan, only);
   const circuits = circuitsOf(request);
@@ -232,11 +233,43 @@ export function faceDrawing(
     if (room >= height) label(cable.tag, cx, y + size - height * 0.6, height, size * 0.94);
     else label(cable.tag, cx, cy, Math.min(7, size / 4), middle * 0.9);
   }
+  const below = legend ? legendItems(circuits, width, height) : { items: [], height: 0 };
+  items.push(...below.items);
   return {
     width,
-    height,
+    height: height + below.height,
     mmPerUnit: 1,
     items,
     description: `${plan.frames.length} frames seen from the ${side}, ${request.cables.length - plan.unplaced.length} cables in place, to scale`,
   };
+}
+
+/** What tells the circuits apart, in lines below the frames: on paper there is no other place for it. */
+function legendItems(
+  circuits: readonly string[],
+  width: number,
+  top: number,
+): { items: DrawingItem[]; height: number } {
+  const items: DrawingItem[] = [];
+  const [line, size] = [14, 7];
+  let [x, y] = [RIM, top + line / 2 + 2];
+  for (const circuit of circuits) {
+    const name = circuit === '' ? 'no circuit' : circuit;
+    const wide = 16 + textWidth(name, size, 400) + 14;
+    if (x > RIM && x + wide > width) [x, y] = [RIM, y + line];
+    items.push(
+      { kind: 'polygon', ...lookOf(circuits, circuit), points: circle(x + 5, y, 5) },
+      {
+        kind: 'text',
+        role: 'label',
+        at: { x: x + 14, y: y + size * 0.35 },
+        text: name,
+        size,
+        weight: 400,
+        anchor: 'start',
+      },
+    );
+    x += wide;
+  }
+  return { items, height: y - top + line / 2 + 2 };
 }

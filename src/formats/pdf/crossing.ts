@@ -57,7 +57,7 @@ function head(doc: Doc, sheet: Sheet, print: CrossingPrint, title: string): numb
 
 function facePage(doc: Doc, sheet: Sheet, print: CrossingPrint, side: Side): void {
   const top = head(doc, sheet, print, `seen from the ${side}`);
-  const drawing = faceDrawing(print.request, print.plan, side);
+  const drawing = faceDrawing(print.request, print.plan, side, null, true);
   const room = (sheet.footerTop - top - 34 * MM) / drawing.height;
   const scale = Math.min(sheet.width / drawing.width, room, 1.6 * MM);
   drawDrawing(doc, drawing, sheet.left, top, scale);

@@ -75,7 +75,7 @@ function drawItem(doc: Doc, item: DrawingItem): void {
   }
 }
 
-/** Slanting lines inside a shape; the second way for braid. */
+/** Slanting lines inside a shape; the second way for braid; dots in rows. */
 function hatch(doc: Doc, points: readonly Point[], pattern: string): void {
   const xs = points.map((p) => p.x);
   const ys = points.map((p) => p.y);
@@ -86,6 +86,12 @@ function hatch(doc: Doc, points: readonly Point[], pattern: string): void {
   doc.save();
   path(doc, points, true);
   doc.clip();
+  if (pattern === 'dots') {
+    for (let y = y1 + 2; y < y2; y += 4) for (let x = x1 + 2; x < x2; x += 4) doc.circle(x, y, 0.8);
+    doc.fill('#444444');
+    doc.restore();
+    return;
+  }
   for (let x = x1 - lean; x < x2 + lean; x += step) {
     if (pattern === 'rings') doc.moveTo(x, y2).lineTo(x, y1);
     else doc.moveTo(x, y2).lineTo(x + lean, y1);
