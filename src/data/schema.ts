@@ -17,6 +17,20 @@ const ref = (name: string) => int(name, { unsigned: true });
 const instant = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
 const version = () => int('version', { unsigned: true }).notNull().default(1);
 
+/** What every chained event carries besides what it belongs to. */
+const eventColumns = () => ({
+  seq: int('seq', { unsigned: true }).notNull(),
+  stepId: varchar('step_id', { length: 60 }).notNull(),
+  kind: varchar('kind', { length: 20 }).notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  at: varchar('at', { length: 30 }).notNull(),
+  body: longtext('body').notNull(),
+  planHash: varchar('plan_hash', { length: 64 }).notNull(),
+  prevHash: varchar('prev_hash', { length: 64 }).notNull(),
+  hash: varchar('hash', { length: 64 }).notNull(),
+  receivedAt: instant('received_at').notNull(),
+});
+
 export const catalogueImport = mysqlTable('catalogue_import', {
   id: id(),
   name: varchar('name', { length: 80 }).notNull(),
@@ -140,16 +154,7 @@ export const plan = mysqlTable('plan', {
 export const benchEvent = mysqlTable('bench_event', {
   id: varchar('id', { length: 36 }).primaryKey(),
   terminationId: ref('termination_id').notNull(),
-  seq: int('seq', { unsigned: true }).notNull(),
-  stepId: varchar('step_id', { length: 60 }).notNull(),
-  kind: varchar('kind', { length: 20 }).notNull(),
-  actor: varchar('actor', { length: 60 }).notNull(),
-  at: varchar('at', { length: 30 }).notNull(),
-  body: longtext('body').notNull(),
-  planHash: varchar('plan_hash', { length: 64 }).notNull(),
-  prevHash: varchar('prev_hash', { length: 64 }).notNull(),
-  hash: varchar('hash', { length: 64 }).notNull(),
-  receivedAt: instant('received_at').notNull(),
+  ...eventColumns(),
 });
 
 export const stationSummary = mysqlTable('station_summary', {
@@ -195,14 +200,5 @@ export const crossingPlan = mysqlTable('crossing_plan', {
 export const crossingEvent = mysqlTable('crossing_event', {
   id: varchar('id', { length: 36 }).primaryKey(),
   crossingId: ref('crossing_id').notNull(),
-  seq: int('seq', { unsigned: true }).notNull(),
-  stepId: varchar('step_id', { length: 60 }).notNull(),
-  kind: varchar('kind', { length: 20 }).notNull(),
-  actor: varchar('actor', { length: 60 }).notNull(),
-  at: varchar('at', { length: 30 }).notNull(),
-  body: longtext('body').notNull(),
-  planHash: varchar('plan_hash', { length: 64 }).notNull(),
-  prevHash: varchar('prev_hash', { length: 64 }).notNull(),
-  hash: varchar('hash', { length: 64 }).notNull(),
-  receivedAt: instant('received_at').notNull(),
+  ...eventColumns(),
 });

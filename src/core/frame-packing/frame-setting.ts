@@ -66,7 +66,11 @@ function rowDemand(request: FrameRequest): RowDemand {
   const rowSets = togetherSets(request, 'opening', circuits).map(
     (together) => togetherSets(request, 'row', together).length,
   );
-  return { sizes: new Set(used.map((m) => toUm(m.size))), rowSets: Math.max(1, ...rowSets) };
+  const owed = (request.spare.extra ?? []).map((e) => e.size);
+  return {
+    sizes: new Set([...used.map((m) => m.size), ...owed].map(toUm)),
+    rowSets: Math.max(1, ...rowSets),
+  };
 }
 
 /** Distinct openings over all frames, and which of them each frame has. Frames share what is alike. */

@@ -2,7 +2,7 @@ import { fail, ok, toUm, type Problem, type Result } from '@/core/kernel';
 import type { FramePlan, PlannedOpening } from './frame-plan';
 import type { FrameCable, FrameRequest } from './frame-request';
 import { carries } from './peel';
-import { placesOf, restatePlan, type PlaceRef } from './restate';
+import { mapPlaces, placesOf, restatePlan, sameRef, type PlaceRef } from './restate';
 
 /** What must be opened to reach a place: rows from the press unit on, and the cables in them. */
 export interface OpenedRows {
@@ -207,21 +207,10 @@ function answered(
   { placed }: Attempt,
 ): Reentry {
   const cables = [...request.cables, ...add.filter((c) => placed.has(c.tag))];
-  const frames = plan.frames.map((f, frame) => ({
-    ...f,
-    openings: f.openings.map((o, opening) => ({
-      ...o,
-      rows: o.rows.map((r, row) => ({
-        ...r,
-        places: r.places.map((p, place) => {
-          const tag = [...placed].find(
-            ([, at]) => at.frame === frame && at.opening === opening && at.row === row && at.place === place,
-          )?.[0];
-          return tag === undefined ? p : { ...p, cable: tag };
-        }),
-      })),
-    })),
-  }));
+  const frames = mapPlaces(plan.frames, (p, here) => {
+    const tag = [...placed].find(([, at]) => sameRef(at, here))?.[0];
+    return tag === undefined ? p : { ...p, cable: tag };
+  });
   const after = restatePlan({ ...request, cables }, plan, frames);
   const open = openings.flatMap(({ frame, opening, order }): OpenedRows[] => {
     const rows = [...placed.values()]
@@ -272,9 +261,7 @@ function whyNot(
         : `a row would have to be rebuilt: plan again with this cable${another}`,
     };
   }
-  const held = spares.every(({ ref }) =>
-    [...placed.values()].some((r) => JSON.stringify(r) === JSON.stringify(ref)),
-  );
+  const held = spares.every(({ ref }) => [...placed.values()].some((r) => sameRef(r, ref)));
   if (held)
     return {
       reason: `the ${spares.length} spares of ${ids} are taken by the other new cables`,

@@ -32,6 +32,22 @@ export function placesOf(
   );
 }
 
+/** The frames with every place put through `change`. */
+export const mapPlaces = (
+  frames: readonly PlannedFrame[],
+  change: (place: Place, ref: PlaceRef) => Place,
+): PlannedFrame[] =>
+  frames.map((f, frame) => ({
+    ...f,
+    openings: f.openings.map((o, opening) => ({
+      ...o,
+      rows: o.rows.map((r, row) => ({
+        ...r,
+        places: r.places.map((p, place) => change(p, { frame, opening, row, place })),
+      })),
+    })),
+  }));
+
 /** Writes a plan anew from its frames, rows and which cable stands where: modules that take their cables, peel, gaps, sums. */
 export function restatePlan(
   request: FrameRequest,
@@ -39,16 +55,7 @@ export function restatePlan(
   frames: readonly PlannedFrame[],
 ): FramePlan {
   const cables = new Map(request.cables.map((c) => [c.tag, c]));
-  const stated = frames.map((f) => ({
-    ...f,
-    openings: f.openings.map((o) => ({
-      ...o,
-      rows: o.rows.map((r) => ({
-        ...r,
-        places: r.places.map((p) => restatePlace(request, p, cables.get(p.cable ?? ''))),
-      })),
-    })),
-  }));
+  const stated = mapPlaces(frames, (p) => restatePlace(request, p, cables.get(p.cable ?? '')));
   const placed = new Set(placesOf(stated).flatMap(({ place }) => place.cable ?? []));
   const cost = stated.reduce((sum, f) => sum + (request.frames.find((k) => k.id === f.frame)?.cost ?? 0), 0);
   const again = placesOf(stated).filter(({ place }) => place.remeasure).length;
@@ -121,18 +128,8 @@ export function moveCable(request: FrameRequest, plan: FramePlan, from: PlaceRef
     const bare = { module: place.module, x: place.x, y: place.y };
     return cable === undefined ? bare : { ...bare, cable };
   };
-  const frames = plan.frames.map((f, frame) => ({
-    ...f,
-    openings: f.openings.map((o, opening) => ({
-      ...o,
-      rows: o.rows.map((r, row) => ({
-        ...r,
-        places: r.places.map((p, place) => {
-          const ref = { frame, opening, row, place };
-          return sameRef(ref, from) ? put(p, there) : sameRef(ref, to) ? put(p, here) : p;
-        }),
-      })),
-    })),
-  }));
+  const frames = mapPlaces(plan.frames, (p, at) =>
+    sameRef(at, from) ? put(p, there) : sameRef(at, to) ? put(p, here) : p,
+  );
   return restatePlan(request, plan, frames);
 }
