@@ -72,7 +72,7 @@ export function BuildPage({
         </div>
       ) : step ? (
         <div className={styles.columns}>
-          <section className={styles.step} aria-label="Step">
+          <section className={styles.step} aria-label="Step" tabIndex={0}>
             <h1>{step.title}</h1>
             {step.figure ? (
               <p className={styles.figure}>

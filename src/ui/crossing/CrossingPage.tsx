@@ -5,6 +5,8 @@ import { startTransition, useCallback, useEffect, useRef, useState } from 'react
 import { gapWords } from '@/core/frame-building';
 import {
   circuitsOf,
+  crossingRequest,
+  requestHash,
   fillOf,
   lookOf,
   type CrossingSetup,
@@ -149,6 +151,39 @@ export function CrossingPage({ view, actions }: Props) {
       void run(() => actions.save({ job: view.job, crossing: view.name }, view.version, setup), 'Saved.'),
     [actions, run, view.job, view.name, view.version],
   );
+
+  const takeReentry = (after: FramePlan, cables: readonly FrameCable[]) => {
+    const setup: CrossingSetup = {
+      ...view.setup,
+      members: [
+        ...view.setup.members,
+        ...cables.map(({ tag, diameter, circuit }) => ({
+          tag,
+          diameter,
+          ...(circuit === undefined ? {} : { circuit }),
+        })),
+      ],
+    };
+    const known = new Map(view.schedule.flatMap((s) => (s.diameter ? [[s.tag, s.diameter] as const] : [])));
+    void run(async () => {
+      const asked = crossingRequest(setup, known);
+      if (!asked.ok) return asked;
+      const saved = await actions.save(ref, view.version, setup);
+      if (!saved.ok) return saved;
+      const note = `with ${cables.map((c) => c.tag).join(', ')}`;
+      // A frame that is opened again may use its spares: that is what they were kept for.
+      return actions.take(ref, {
+        kind: 'asBuilt',
+        requestHash: requestHash(asked.value.request),
+        plan: after,
+        note,
+      });
+    }, 'In the crossing now: its rows are to be built again.').then((r) => {
+      if (!r.ok) return;
+      setShown(null);
+      draft.reset(after);
+    });
+  };
 
   const plan = shown?.plan ?? draft.plan;
   const planRequest = shown?.request ?? request;
@@ -377,6 +412,8 @@ export function CrossingPage({ view, actions }: Props) {
             <ReentryPanel
               request={inForce?.request ?? request}
               plan={inForce?.plan ?? plan}
+              busy={busy}
+              onTake={takeReentry}
               onShow={(after, cables: readonly FrameCable[]) => {
                 const base = inForce?.request ?? request;
                 setShown({ request: { ...base, cables: [...base.cables, ...cables] }, plan: after });

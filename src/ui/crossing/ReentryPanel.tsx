@@ -16,15 +16,20 @@ import { Segments } from '../common/Segments';
 import { refWords } from './words';
 import styles from './Crossing.module.css';
 
-/** New cables for a built frame: which spare takes them, what must be opened, and the steps for it. Nothing is stored here. */
+/** New cables for a built frame: which spare takes them, what must be opened, and the steps for it. Nothing is stored until it is taken. */
 export function ReentryPanel({
   request,
   plan,
+  busy,
   onShow,
+  onTake,
 }: {
   readonly request: FrameRequest;
   readonly plan: FramePlan;
+  readonly busy: boolean;
   readonly onShow: (plan: FramePlan, cables: readonly FrameCable[]) => void;
+  /** Puts the cables that found a place into the crossing, and records the frame with them. */
+  readonly onTake: (plan: FramePlan, cables: readonly FrameCable[]) => void;
 }) {
   const [tag, setTag] = useState('');
   const [min, setMin] = useState('');
@@ -136,11 +141,11 @@ export function ReentryPanel({
           </ul>
           {answer.open.map((o) => (
             <p key={openingName(o.frame, o.opening)} className={styles.opened}>
-              Open {openingName(o.frame, o.opening)}: <b>{o.rows.length}</b> rows (
-              {o.rows.map((r) => r + 1).join(', ')}),{' '}
+              Open {openingName(o.frame, o.opening)}: <b>{o.rows.length}</b>{' '}
+              {o.rows.length === 1 ? 'row' : 'rows'} ({o.rows.map((r) => r + 1).join(', ')}),{' '}
               {o.disturbed.length === 0
                 ? 'no cable is disturbed'
-                : `${o.disturbed.length} cables disturbed: ${o.disturbed.join(', ')}`}
+                : `${o.disturbed.length} ${o.disturbed.length === 1 ? 'cable' : 'cables'} disturbed: ${o.disturbed.join(', ')}`}
             </p>
           ))}
           {steps.length > 0 ? (
@@ -156,6 +161,19 @@ export function ReentryPanel({
                   onChange={setSchool}
                 />
                 <Button onClick={() => onShow(answer.plan, add)}>Show it in the frame</Button>
+                <Button
+                  variant="outlined"
+                  disabled={busy}
+                  onClick={() => {
+                    const placed = new Set(answer.answers.flatMap((a) => ('place' in a ? [a.tag] : [])));
+                    onTake(
+                      answer.plan,
+                      add.filter((c) => placed.has(c.tag)),
+                    );
+                  }}
+                >
+                  Take it into the crossing
+                </Button>
               </div>
               <ol className={styles.steps}>
                 {steps.map((s) => (
