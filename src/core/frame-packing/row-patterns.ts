@@ -25,6 +25,8 @@ export interface OpeningClosure {
   readonly corners: number;
   /** Each plain row takes its height and a plate of it; micrometres. */
   readonly start: number;
+  /** Fillers that close what is left without another row; null when none do. */
+  fill(left: number): Filling | null;
   /** Rows by kind and fillers that close what is left; null when nothing does. */
   complete(left: number): { readonly rows: ReadonlyMap<string, number>; readonly filling: Filling } | null;
 }
@@ -144,15 +146,25 @@ function closureOf(
   const corners = corner === null ? 0 : press === 'inside' ? 2 : 1;
   // Each row brings its own plate, but for the one that an end without a plate saves.
   const saved = press !== 'inside' && opening.plateAgainstPress ? 0 : plate;
+  const least = toUm(opening.press.min);
+  const fillings = new Map<number, Filling | null>();
+  const fill = (left: number): Filling | null => {
+    if (left < least) return null;
+    const before = fillings.get(left);
+    if (before !== undefined) return before;
+    const made = chooseFillers(opening, left);
+    fillings.set(left, made);
+    return made;
+  };
   const known = new Map<number, ReturnType<OpeningClosure['complete']>>();
   const complete = (left: number): ReturnType<OpeningClosure['complete']> => {
     const before = known.get(left);
     if (before !== undefined) return before;
-    const filling = left < toUm(opening.press.min) ? null : chooseFillers(opening, left);
+    const filling = fill(left);
     let made: ReturnType<OpeningClosure['complete']> = filling === null ? null : { rows: new Map(), filling };
     for (const kind of plain) {
       const step = kind.height + plate;
-      if (made !== null || left - step < toUm(opening.press.min)) continue;
+      if (made !== null || left - step < least) continue;
       const rest = complete(left - step);
       if (rest !== null)
         made = { ...rest, rows: new Map([...rest.rows, [kind.key, (rest.rows.get(kind.key) ?? 0) + 1]]) };
@@ -164,22 +176,19 @@ function closureOf(
     press,
     corners,
     start: toUm(opening.height) + saved - corners * ((corner?.height ?? 0) + plate),
+    fill,
     complete,
   };
 }
 
 function patternsFor(
-  { press, corners, start, complete }: OpeningClosure,
+  { press, corners, start, fill }: OpeningClosure,
   plain: readonly RowKind[],
   corner: RowKind | null,
   plate: number,
   merging: readonly Merger[],
 ): RowPattern[] {
   const found: RowPattern[] = [];
-  const fill = (left: number): Filling | null => {
-    const completed = left < 0 ? null : complete(left);
-    return completed === null || completed.rows.size > 0 ? null : completed.filling;
-  };
   const counts = plain.map(() => 0);
   const walk = (at: number, left: number, rows: number): void => {
     if (found.length >= MOST_PATTERNS) return;

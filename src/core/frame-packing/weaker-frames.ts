@@ -8,7 +8,19 @@ import type { FrameSetting } from './frame-setting';
  */
 export function weakerThan(setting: FrameSetting): (weak: FrameMultiset, strong: FrameMultiset) => boolean {
   const { types, openingTypes } = setting;
-  const held = types.map((a) => types.map((b) => holdsAll(b, a)));
+  const rows = types.map(({ patterns }) => patterns.map((p) => [...p.rows]));
+  const known = new Map<number, boolean>();
+  const held = (small: number, large: number): boolean => {
+    if (small === large) return true;
+    const key = small * types.length + large;
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const made = rows[small]!.every((p) =>
+      types[large]!.patterns.some((q) => p.every(([kind, n]) => (q.rows.get(kind) ?? 0) >= n)),
+    );
+    known.set(key, made);
+    return made;
+  };
   const openings = ({ counts }: FrameMultiset): number[] =>
     counts.flatMap((n, f) => Array.from({ length: n }, () => openingTypes[f] ?? []).flat());
   return (weak, strong) => {
@@ -17,7 +29,7 @@ export function weakerThan(setting: FrameSetting): (weak: FrameMultiset, strong:
     const takenBy = new Map<number, number>();
     const place = (w: number, asked: Set<number>): boolean => {
       for (let s = 0; s < many.length; s += 1) {
-        if (asked.has(s) || !held[few[w]!]![many[s]!]!) continue;
+        if (asked.has(s) || !held(few[w]!, many[s]!)) continue;
         asked.add(s);
         const other = takenBy.get(s);
         if (other !== undefined && !place(other, asked)) continue;
@@ -29,10 +41,3 @@ export function weakerThan(setting: FrameSetting): (weak: FrameMultiset, strong:
     return few.every((_, w) => place(w, new Set()));
   };
 }
-
-type Type = FrameSetting['types'][number];
-
-const holdsAll = (large: Type, small: Type): boolean =>
-  small.patterns.every((p) =>
-    large.patterns.some((q) => [...p.rows].every(([kind, n]) => (q.rows.get(kind) ?? 0) >= n)),
-  );
