@@ -52,7 +52,7 @@ it('works as somebody', async () => {
     async () => (await (await find('#actor-name')).getAttribute('value')) === 'frame fitter',
     WAIT,
   );
-  await says('being built, 8 of 15 steps');
+  await says(/X-1[\s\S]*X-2[\s\S]*X-3/);
   await says('120 cables');
   expect(await seriousFindings()).toEqual([]);
 });
@@ -158,9 +158,23 @@ describe('the face view', () => {
   });
 });
 
+/** Other tests measure cables of this job anew: then the crossing is stale, and is planned again as a person would. */
+async function upToDate(crossing: string): Promise<void> {
+  await open(`${LIST}/${crossing}`);
+  await find('g[data-cable]');
+  const body = await d().executeScript<string>('return document.body.innerText');
+  if (!body.includes('changed since it was planned')) return;
+  await click(() => byText('button', 'Plan again'));
+  await waitFor(/Take this plan/, PLANNED);
+  await click(() => byText('button', 'Take this plan'));
+  await says('This plan is in force now');
+  await open(`${LIST}/${crossing}`);
+  await find('g[data-cable]');
+}
+
 describe('re-entry', () => {
   it('finds the spare that disturbs least, counts the rows, and says why a thick one has none', async () => {
-    await open(`${LIST}/X-1`);
+    await upToDate('X-1');
     await click(() => byText('button', 'Add a cable'));
     const type = async (label: string, text: string) =>
       retype(await find(`input[aria-label="${label}"]`), text);
@@ -213,7 +227,7 @@ describe('files', () => {
       header: true,
       skipEmptyLines: true,
     });
-    expect(table.data).toHaveLength(30);
+    expect(table.data.filter((r) => r.cable)).toHaveLength(19);
     const give = async (name: string, rows: readonly Record<string, string>[]) => {
       const path = join(downloads, name);
       writeFileSync(path, Papa.unparse([...rows]));
@@ -243,7 +257,7 @@ describe('building', () => {
   it('leads through the next step at the bench and keeps who did it', async () => {
     await browser().resize(1024, 768);
     await open(`${LIST}/X-1/build`);
-    await says(/\d+ of 15/);
+    await says(/\d+ of \d+/);
     const title = await (await find('main h1')).getText();
     await holdButton('Hold:');
     await d().wait(async () => (await (await find('main h1')).getText()) !== title, WAIT);
