@@ -28,7 +28,7 @@ const less = (a: Worth, b: Worth): boolean => {
 
 /** Sweeps over all changes end after so many, or when none helps; larger plans get fewer. */
 const SWEEPS = 6;
-const MOST_PLACES = 700;
+const MOST_PLACES = 400;
 
 /**
  * Changes the order of rows and who stands where among places of one size, as long as that brings spares nearer to the press unit (cables that
@@ -94,20 +94,21 @@ function reach(state: readonly (readonly Opening[])[]): number {
   return sum;
 }
 
-function crossingsIn(cables: readonly FrameCable[], { rows }: Opening): number {
-  const at: { x: number; cable: FrameCable }[] = [];
-  for (const row of rows)
-    row.held.forEach((h, i) => {
-      const cable = cables[h];
-      const place = row.planned.places[i];
-      if (cable && place) at.push({ x: place.x, cable });
-    });
+/** Crossings in an opening of the cables that stand in these spots: an exchange changes no others. */
+function crossingsAt(cables: readonly FrameCable[], opening: Opening, spots: readonly Spot[]): number {
   let crossings = 0;
-  for (let i = 0; i < at.length; i += 1)
-    for (let j = i + 1; j < at.length; j += 1) {
-      const [a, b] = [at[i], at[j]];
-      if (a && b) crossings += opposed(a.x - b.x, a.cable, b.cable);
-    }
+  spots.forEach((spot, s) => {
+    const cable = cables[spot.row.held[spot.at] ?? -1];
+    const x = spot.row.planned.places[spot.at]?.x;
+    if (spot.opening !== opening || !cable || x === undefined) return;
+    for (const row of opening.rows)
+      for (let i = 0; i < row.held.length; i += 1) {
+        const other = cables[row.held[i] ?? -1];
+        // A pair of two spots counts once.
+        if (!other || spots.some((t, at) => at <= s && t.row === row && t.at === i)) continue;
+        crossings += opposed(x - (row.planned.places[i]?.x ?? 0), cable, other);
+      }
+  });
   return crossings;
 }
 
@@ -180,7 +181,7 @@ function swapHelps(request: FrameRequest, state: readonly (readonly Opening[])[]
   const spare = x < 0 || y < 0;
   const worth = (): Worth => [
     spare ? reach(state) : 0,
-    openings.reduce((sum, o) => sum + crossingsIn(request.cables, o), 0),
+    openings.reduce((sum, o) => sum + crossingsAt(request.cables, o, [a, b]), 0),
     0,
   ];
   const before = worth();
