@@ -1,4 +1,4 @@
-import type { FramePlan, FrameRequest } from '@/core/frame-packing';
+import type { FrameCable, FramePlan, FrameRequest } from '@/core/frame-packing';
 import type { BenchAct, Step } from '@/core/procedure';
 import type { CrossingRequest, CrossingSetup, KnownDiameter } from './setup';
 import type { CrossingFill } from './summary';
@@ -69,3 +69,20 @@ export interface PlacesPreview {
   readonly plan: FramePlan;
   readonly violations: readonly { readonly path: string; readonly message: string }[];
 }
+
+/** The measured diameters that a view of a crossing carries. */
+export const knownIn = ({ schedule }: Pick<CrossingView, 'schedule'>): Map<string, KnownDiameter> =>
+  new Map(schedule.flatMap((s) => (s.diameter ? [[s.tag, s.diameter] as const] : [])));
+
+/** The setup with more cables that pass through. */
+export const withMembers = (setup: CrossingSetup, cables: readonly FrameCable[]): CrossingSetup => ({
+  ...setup,
+  members: [
+    ...setup.members,
+    ...cables.map(({ tag, diameter, circuit }) => ({
+      tag,
+      diameter,
+      ...(circuit === undefined ? {} : { circuit }),
+    })),
+  ],
+});

@@ -4,7 +4,7 @@ import type { Computation } from './decide-frames';
 import type { FramePlan, PlannedFrame, PlannedOpening, PlannedRow } from './frame-plan';
 import type { FrameKind, FrameOpening, FrameRequest } from './frame-request';
 import { planFrames } from './plan-frames';
-import { placesOf, restatePlan, type PlaceRef } from './restate';
+import { restatePlan, type PlaceRef } from './restate';
 
 /**
  * Plans again around what is locked: the row of every locked place stays as it is, in a rounded opening, and in one whose circuits are kept apart from others' by opening, all rows do; every other cable is
@@ -22,7 +22,7 @@ export function* replanAround(
   const around: FrameRequest = {
     ...request,
     cables: request.cables.filter((c) => !held.has(c.tag)),
-    frames: [...kept.flatMap((frame) => restOf(request, frame)), ...leftOver(request, kept)],
+    frames: [...kept.flatMap(restOf), ...leftOver(request, kept)],
     spare: {
       share: request.spare.share,
       extra: spareDebt(
@@ -86,7 +86,7 @@ function fillsOpening(request: FrameRequest, tags: ReadonlySet<string>): boolean
 }
 
 /** What is left of a frame whose rows stay in part, as a frame that costs nothing more. */
-function restOf(request: FrameRequest, kept: KeptFrame): FrameKind[] {
+function restOf(kept: KeptFrame): FrameKind[] {
   const openings = kept.openings.flatMap(({ spec, rows, whole }) => {
     if (whole) return [];
     const taken = rows.reduce((sum, { row }) => sum + toUm(row.height) + toUm(spec.plate), 0);
@@ -162,13 +162,3 @@ function joined(
   });
   return { frame: kept.kind.id, openings };
 }
-
-/** Locked places as the rows they keep, for the screen. */
-export const lockedRows = (plan: FramePlan, locked: readonly PlaceRef[]): number =>
-  new Set(
-    placesOf(plan.frames)
-      .filter(({ ref }) =>
-        locked.some((l) => l.frame === ref.frame && l.opening === ref.opening && l.row === ref.row),
-      )
-      .map(({ ref }) => `${ref.frame}.${ref.opening}.${ref.row}`),
-  ).size;

@@ -2,13 +2,12 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
-import { gapWords } from '@/core/frame-building';
 import {
-  circuitsOf,
   crossingRequest,
+  knownIn,
+  withMembers,
   requestHash,
   fillOf,
-  lookOf,
   type CrossingSetup,
   type CrossingView,
   type Side,
@@ -27,11 +26,15 @@ import { Problems } from '../common/Problems';
 import { Segments } from '../common/Segments';
 import { useRun } from '../termination/use-run';
 import type { CrossingActions } from './actions';
+import { CrossingCautions } from './CrossingCautions';
 import { ComparePanel } from './ComparePanel';
 import { FaceView } from './FaceView';
 import { FilesPanel } from './FilesPanel';
+import { Legend } from './Legend';
+import { cableAt, litWords, verdictWords } from './place-words';
 import { PlaceTable } from './PlaceTable';
-import { progressStore, restart, useProgress, type ProgressStore } from './progress-store';
+import { ProgressBar } from './ProgressBar';
+import { progressStore, restart } from './progress-store';
 import { ReentryPanel } from './ReentryPanel';
 import { SetupPanel } from './SetupPanel';
 import { useDraft, type MoveVerdict } from './use-draft';
@@ -132,7 +135,7 @@ export function CrossingPage({ view, actions }: Props) {
       return;
     }
     if (sameRef(picked, at)) setPicked(null);
-    else if (placeCable(draft.plan, picked) === undefined) setPicked(at);
+    else if (cableAt(draft.plan, picked) === undefined) setPicked(at);
     else drop(picked, at);
   };
   const take = (kind: 'planned' | 'asBuilt', note: string) => {
@@ -153,20 +156,9 @@ export function CrossingPage({ view, actions }: Props) {
   );
 
   const takeReentry = (after: FramePlan, cables: readonly FrameCable[]) => {
-    const setup: CrossingSetup = {
-      ...view.setup,
-      members: [
-        ...view.setup.members,
-        ...cables.map(({ tag, diameter, circuit }) => ({
-          tag,
-          diameter,
-          ...(circuit === undefined ? {} : { circuit }),
-        })),
-      ],
-    };
-    const known = new Map(view.schedule.flatMap((s) => (s.diameter ? [[s.tag, s.diameter] as const] : [])));
+    const setup = withMembers(view.setup, cables);
     void run(async () => {
-      const asked = crossingRequest(setup, known);
+      const asked = crossingRequest(setup, knownIn(view));
       if (!asked.ok) return asked;
       const saved = await actions.save(ref, view.version, setup);
       if (!saved.ok) return saved;
@@ -188,8 +180,7 @@ export function CrossingPage({ view, actions }: Props) {
   const plan = shown?.plan ?? draft.plan;
   const planRequest = shown?.request ?? request;
   const fill = plan ? fillOf(planRequest.modules, plan) : null;
-  const circuits = circuitsOf(planRequest);
-  const pickedPlace = picked && plan ? placeCable(plan, picked) : undefined;
+  const pickedPlace = picked && plan ? cableAt(plan, picked) : undefined;
   return (
     <main className={styles.page}>
       <div className={styles.left}>
@@ -250,32 +241,7 @@ export function CrossingPage({ view, actions }: Props) {
             </>
           )}
         </div>
-        {view.setup.rating === '' ? (
-          <Caution>
-            Nobody has said which fire, gas and water rating this wall has: ask before anything is built.
-          </Caution>
-        ) : null}
-        {view.asked.provisional.length > 0 ? (
-          <Caution tone="marginal">
-            Provisional: {view.asked.provisional.slice(0, 3).join('; ')}
-            {view.asked.provisional.length > 3 ? ` and ${view.asked.provisional.length - 3} more` : ''}.
-            Measure before it is built.
-          </Caution>
-        ) : null}
-        {view.asked.missing.length > 0 ? (
-          <Caution>
-            Left out:{' '}
-            {view.asked.missing
-              .slice(0, 5)
-              .map((m) => `${m.tag}, ${m.reason}`)
-              .join('; ')}
-          </Caution>
-        ) : null}
-        {view.state === 'stale' ? (
-          <Caution tone="marginal">
-            Cables or measurements have changed since this was planned: plan again.
-          </Caution>
-        ) : null}
+        <CrossingCautions view={view} />
         <Problems problems={[...failure, ...problems]} />
         {plan && plan.frames.length > 0 ? (
           <>
@@ -308,17 +274,7 @@ export function CrossingPage({ view, actions }: Props) {
                   onChange={(v) => setOnly(v === 'all' ? null : Number(v))}
                 />
               ) : null}
-              <ul className={styles.legend} aria-label="Circuits">
-                {circuits.map((c) => (
-                  <li key={c}>
-                    <Swatch role={lookOf(circuits, c).role} pattern={lookOf(circuits, c).pattern} />{' '}
-                    {c === '' ? 'no circuit' : c}
-                  </li>
-                ))}
-                <li>
-                  <i className={styles.againMark} /> measure again
-                </li>
-              </ul>
+              <Legend request={planRequest} />
               {shown ? (
                 <Button size="small" onClick={() => setShown(null)}>
                   Back to the plan
@@ -441,55 +397,4 @@ export function CrossingPage({ view, actions }: Props) {
       </aside>
     </main>
   );
-}
-
-const placeCable = (plan: FramePlan | null, { frame, opening, row, place }: PlaceRef): string | undefined =>
-  plan?.frames[frame]?.openings[opening]?.rows[row]?.places[place]?.cable;
-
-function verdictWords(
-  verdict: MoveVerdict,
-  to: PlaceRef,
-  before: FramePlan | null,
-): { good: boolean; text: string } {
-  const [first] = verdict.problems;
-  if (first)
-    return {
-      good: false,
-      text: `Refused at ${refWords(to)}: ${first.message}${typeof first.value === 'string' ? ` (${first.value})` : ''}.`,
-    };
-  const place = verdict.plan.frames[to.frame]?.openings[to.opening]?.rows[to.row]?.places[to.place];
-  const was = before?.crossings.front ?? 0;
-  const is = verdict.plan.crossings.front;
-  const peel = place?.peel
-    ? `peel ${place.peel[0]} + ${place.peel[1]}${place.remeasure ? ', measure again' : ''}`
-    : '';
-  return {
-    good: true,
-    text: `${place?.cable ?? ''} fits at ${refWords(to)}: ${peel}; crossings in front ${is}${is === was ? '' : is < was ? `, ${was - is} fewer` : `, ${is - was} more`}.`,
-  };
-}
-
-function litWords(plan: FramePlan, tag: string): string {
-  for (const [f, frame] of plan.frames.entries())
-    for (const [o, opening] of frame.openings.entries())
-      for (const [r, row] of opening.rows.entries())
-        for (const [p, place] of row.places.entries())
-          if (place.cable === tag)
-            return `${tag}: ${refWords({ frame: f, opening: o, row: r, place: p })}, ${place.module}, peel ${place.peel ? `${place.peel[0]} + ${place.peel[1]}` : '–'}, gap ${gapWords(place)}${place.remeasure ? ', measure again' : ''}.`;
-  return tag;
-}
-
-/** How far the plan is, drawn by itself. */
-function ProgressBar({ store }: { readonly store: ProgressStore }) {
-  const { stage, done, of } = useProgress(store);
-  return (
-    <>
-      <progress className={styles.progress} max={of} value={done} aria-label="Progress" />
-      <span role="status">{stage} …</span>
-    </>
-  );
-}
-
-function Swatch({ role, pattern }: { readonly role: string; readonly pattern: string }) {
-  return <i className={styles.swatch} data-role={role} data-pattern={pattern} aria-hidden />;
 }

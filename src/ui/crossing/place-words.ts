@@ -1,0 +1,40 @@
+import { gapWords, peelWords } from '@/core/frame-building';
+import { placeAt, placesOf, type FramePlan, type PlaceRef } from '@/core/frame-packing';
+import type { MoveVerdict } from './use-draft';
+import { refWords } from './words';
+
+/** The cable of a place; undefined for a spare, and for a place that this plan does not have. */
+export const cableAt = (plan: FramePlan | null, ref: PlaceRef): string | undefined =>
+  plan === null ? undefined : placeAt(plan, ref)?.cable;
+
+/** What a move comes to: the first rule it breaks, or how the cable stands there and what that does to the crossings. */
+export function verdictWords(
+  verdict: MoveVerdict,
+  to: PlaceRef,
+  before: FramePlan | null,
+): { good: boolean; text: string } {
+  const [first] = verdict.problems;
+  if (first)
+    return {
+      good: false,
+      text: `Refused at ${refWords(to)}: ${first.message}${typeof first.value === 'string' ? ` (${first.value})` : ''}.`,
+    };
+  const place = placeAt(verdict.plan, to);
+  const was = before?.crossings.front ?? 0;
+  const is = verdict.plan.crossings.front;
+  const peel = place?.peel
+    ? `peel ${place.peel[0]} + ${place.peel[1]}${place.remeasure ? ', measure again' : ''}`
+    : '';
+  return {
+    good: true,
+    text: `${place?.cable ?? ''} fits at ${refWords(to)}: ${peel}; crossings in front ${is}${is === was ? '' : is < was ? `, ${was - is} fewer` : `, ${is - was} more`}.`,
+  };
+}
+
+/** Where a cable stands and how, in one line. */
+export function litWords(plan: FramePlan, tag: string): string {
+  const found = placesOf(plan.frames).find(({ place }) => place.cable === tag);
+  if (!found) return tag;
+  const { ref, place } = found;
+  return `${tag}: ${refWords(ref)}, ${place.module}, peel ${peelWords(place)}, gap ${gapWords(place)}${place.remeasure ? ', measure again' : ''}.`;
+}
