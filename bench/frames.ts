@@ -1,11 +1,6 @@
 import { drive, seededRandom, type Solve } from '@/core/kernel';
-import {
-  checkFramePlan,
-  DEMO_FRAMES,
-  DEMO_MODULES,
-  planFrames,
-  type FrameRequest,
-} from '@/core/frame-packing';
+import { checkFramePlan, planFrames, type FrameRequest } from '@/core/frame-packing';
+import { DEMO_FRAMES, DEMO_MODULES } from '@/core/testing/demo-frames';
 import { programFor } from '@/core/frame-packing/frame-model';
 import { frameSetting } from '@/core/frame-packing/frame-setting';
 import { loadSolver } from '@/solver/highs';

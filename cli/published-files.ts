@@ -1,5 +1,4 @@
-import { catalogueFileSchema } from '@/core/catalogue';
-import { DEMO_FRAMES, DEMO_MODULES } from '@/core/frame-packing';
+import { catalogueFileSchema, frameOffer, type FrameSheet } from '@/core/catalogue';
 import { jsonSchema } from './json-schema';
 import { KINDS } from './plan-kinds';
 
@@ -54,7 +53,7 @@ const ENTRY = {
 };
 
 /** A small crossing: a process wall with eight cables. */
-const FRAME_EXAMPLE = {
+const frameExample = (sheet: FrameSheet) => ({
   cables: [7.2, 8.1, 11.6, 12, 15.3, 21.4, 28.6, 35].map((mm, i) => ({
     tag: `W-10${i + 1}`,
     diameter: { min: Number((mm - 0.2).toFixed(1)), max: Number((mm + 0.2).toFixed(1)) },
@@ -62,11 +61,13 @@ const FRAME_EXAMPLE = {
     front: i,
     back: 7 - i,
   })),
-  modules: DEMO_MODULES,
-  frames: DEMO_FRAMES.slice(0, 3),
+  ...frameOffer(
+    sheet,
+    sheet.frames.slice(0, 3).map((f) => f.id),
+  ),
   apart: [{ circuits: ['signal', 'power'], by: 'row' }],
   spare: { share: 0.25 },
-};
+});
 
 /** A plan of two places that somebody has typed in, with one layer peeled too many: the audit names it. */
 const FRAME_CHECK_EXAMPLE = {
@@ -160,7 +161,7 @@ const FRAME_REENTRY_EXAMPLE = {
 /** A catalogue file with one family of it, for an example that needs no more. */
 const onlyFamily = (catalogue: unknown, code: string): unknown => {
   const file = catalogue as { families: readonly { code: string }[] };
-  return { ...file, families: file.families.filter((f) => f.code === code) };
+  return { ...file, families: file.families.filter((f) => f.code === code), frameSheets: undefined };
 };
 
 /** The files under docs/formats and examples/plan with their contents, made from what is really validated. */
@@ -242,7 +243,9 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
       ],
     },
   };
-  examples.frame = FRAME_EXAMPLE;
+  const [sheet] = (catalogue as { frameSheets: readonly FrameSheet[] }).frameSheets;
+  if (!sheet) throw new Error('the demo catalogue has no transit frames');
+  examples.frame = frameExample(sheet);
   examples['frame-check'] = FRAME_CHECK_EXAMPLE;
   examples['frame-reentry'] = FRAME_REENTRY_EXAMPLE;
   const files: Record<string, unknown> = {

@@ -4,7 +4,9 @@ import { join } from 'node:path';
 import DxfParser from 'dxf-parser';
 import { XMLParser } from 'fast-xml-parser';
 import Papa from 'papaparse';
+import type { CatalogueFile } from '@/core/catalogue';
 import { By, Key, until, type WebElement } from 'selenium-webdriver';
+import type chrome from 'selenium-webdriver/chrome';
 import {
   browser,
   byText,
@@ -40,6 +42,28 @@ async function drag(from: WebElement, to: WebElement, letGo: boolean): Promise<v
   const actions = d().actions().move({ origin: from }).press();
   await actions.move({ origin: to, x: 2, y: 2, duration: 200 }).move({ origin: to, duration: 100 }).perform();
   if (letGo) await d().actions().release().perform();
+}
+const driver = () => d() as chrome.Driver;
+
+/** The same with a finger: a touch pointer of its own, sent as a browser gets it from a screen. */
+async function touchDrag(from: WebElement, to: WebElement): Promise<void> {
+  const at = async (e: WebElement) => {
+    const { x, y, width, height } = await d().executeScript<DOMRect>(
+      'const r = arguments[0].getBoundingClientRect(); return { x: r.x, y: r.y, width: r.width, height: r.height };',
+      e,
+    );
+    return { x: x + width / 2, y: y + height / 2 };
+  };
+  const [a, b] = [await at(from), await at(to)];
+  const send = (type: string, point: { x: number; y: number } | null) =>
+    driver().sendDevToolsCommand('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: point === null ? [] : [{ ...point, id: 1 }],
+    });
+  await send('touchStart', a);
+  for (let i = 1; i <= 8; i += 1)
+    await send('touchMove', { x: a.x + ((b.x - a.x) * i) / 8, y: a.y + ((b.y - a.y) * i) / 8 });
+  await send('touchEnd', null);
 }
 /** The first spare of a module, by its accessible name. */
 const spareOf = (module_: string) =>
@@ -141,6 +165,19 @@ describe('the face view', () => {
     await d().wait(async () => (await where('G-237')) === home, WAIT);
   });
 
+  it('takes a finger as it takes a mouse', async () => {
+    await driver().sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: true });
+    await open(`${LIST}/X-2`);
+    const home = await where('G-237');
+    await touchDrag(await placeOf('G-237'), await spareOf('TM-72'));
+    await d().wait(async () => (await where('G-237')) !== home, WAIT);
+    await says(/G-237 fits at 1[A-C] row \d+: peel/);
+    await click(() => byText('button', 'Undo'));
+    await d().wait(async () => (await where('G-237')) === home, WAIT);
+    await driver().sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false });
+    await open(`${LIST}/X-2`);
+  });
+
   it('plans again around a locked row', async () => {
     const kept = await where('K-122');
     await click(() => placeOf('K-122'));
@@ -218,6 +255,7 @@ describe('files', () => {
     expect(text).toContain('seen from the back');
     expect(text).toMatch(/TM-48\s+K-104\s+peel \d \+ \d/);
     expect(text).toContain('press unit PU-144');
+    expect(text).toContain('sheet TF revision A');
   });
 
   it('reads a table of places back, names what is wrong with it, and records it as built', async () => {
@@ -258,6 +296,10 @@ describe('building', () => {
     await browser().resize(1024, 768);
     await open(`${LIST}/X-1/build`);
     await says(/\d+ of \d+/);
+    // Asked before the bench opens: the tablet itself may be what ignites.
+    await says('Before the bench opens at Process wall');
+    await holdButton('Hold: not classified');
+    await d().wait(async () => !(await (await find('main h1')).getText()).startsWith('Before'), WAIT);
     const title = await (await find('main h1')).getText();
     await holdButton('Hold:');
     await d().wait(async () => (await (await find('main h1')).getText()) !== title, WAIT);
@@ -270,7 +312,46 @@ describe('building', () => {
 
   it('is not built on a guess: a crossing with datasheet diameters is refused', async () => {
     await open(`${LIST}/X-2/build`);
-    await holdButton('Hold:');
+    await holdButton('Hold: not classified');
+    await says('Cables isolated, permits there');
+    await holdButton('Hold: checked');
     await says('the plan is provisional: K-115 is known from its datasheet only');
+  });
+});
+
+describe('the frames’ sheet', () => {
+  it('comes in as a new revision, which a crossing stands on only once somebody takes it', async () => {
+    const file = JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8')) as CatalogueFile;
+    const revised = (file.frameSheets ?? []).map((s) => ({
+      ...s,
+      sheet: { ...s.sheet, revision: 'B', issued: '2026-10' },
+      // Thicker plates: rows that fitted may no longer do so.
+      frames: s.frames.map((f) => ({ ...f, openings: f.openings.map((o) => ({ ...o, plate: 1.5 })) })),
+    }));
+    const path = join(downloads, 'frames-b.json');
+    const bare = {
+      ...file,
+      families: [],
+      adaptors: [],
+      accessories: [],
+      compounds: [],
+      frameSheets: revised,
+    };
+    writeFileSync(path, JSON.stringify(bare));
+    await open('/catalogue');
+    await (await find('input[aria-label^="Catalogue file"]')).sendKeys(path);
+    await says('Transit frames TF revision B against revision A in force; crossings keep theirs');
+    await says('Other figures: TF-1-150');
+    await click(() => byText('button', 'Take it in'));
+    await says('transit frames TF revision B');
+    await open(`${LIST}/X-3`);
+    await says('planned');
+    await click(() => byText('button', 'Cables'));
+    await says('Revision B is in force. This crossing stands on A');
+    await click(() => byText('button', 'Take revision B'));
+    await click(() => byText('button', 'Save'));
+    await says('changed since it was planned');
+    expect(await (await find('select[name="sheet"]')).getAttribute('value')).toBe('TF B');
+    expect(await seriousFindings()).toEqual([]);
   });
 });

@@ -16,6 +16,8 @@ interface Shot {
   readonly dark?: boolean;
   /** Words of a button that is pressed before the picture is taken. */
   readonly press?: string;
+  /** The same for a button that is held. */
+  readonly hold?: string;
 }
 
 const SHOTS: readonly Shot[] = [
@@ -32,7 +34,12 @@ const SHOTS: readonly Shot[] = [
   { name: 'tighten', path: '/job/quillmere/t/K-117/B/tighten' },
   { name: 'compound', path: '/job/quillmere/compound' },
   { name: 'crossing', path: '/job/quillmere/crossings/X-2' },
-  { name: 'crossing-build', path: '/job/quillmere/crossings/X-1/build', size: [1024, 768] },
+  {
+    name: 'crossing-build',
+    path: '/job/quillmere/crossings/X-1/build',
+    size: [1024, 768],
+    hold: 'Hold: not classified',
+  },
   { name: 'prove', path: '/job/quillmere/t/K-101/B/prove' },
   { name: 'catalogue', path: '/catalogue?family=AY3&job=quillmere' },
   { name: 'bench-cut', path: '/job/quillmere/bench/K-105/A', size: [1024, 768] },
@@ -46,7 +53,7 @@ async function main(): Promise<void> {
   try {
     await driver.get(`${address}/catalogue`);
     await driver.manage().addCookie({ name: 'ac_actor', value: 'planner' });
-    for (const { name, path, size = [1280, 800], dark = false, press } of SHOTS) {
+    for (const { name, path, size = [1280, 800], dark = false, press, hold } of SHOTS) {
       await browser.resize(size[0], size[1]);
       await driver.executeScript(`localStorage.setItem('mui-mode', '${dark ? 'dark' : 'light'}')`);
       await driver.get(`${address}${path}`);
@@ -59,6 +66,11 @@ async function main(): Promise<void> {
       if (press !== undefined) {
         await driver.findElement(By.xpath(`//button[contains(., '${press}')]`)).click();
         await driver.sleep(3000);
+      }
+      if (hold !== undefined) {
+        const button = await driver.findElement(By.xpath(`//button[contains(., '${hold}')]`));
+        await driver.actions().move({ origin: button }).press().pause(1500).release().perform();
+        await driver.sleep(1000);
       }
       writeFileSync(join(FOLDER, `${name}.png`), await driver.takeScreenshot(), 'base64');
     }

@@ -5,8 +5,7 @@ import type { Reading } from '@/core/cable-measurement';
 import type { Actor } from '@/server/actor';
 import { importCatalogue } from '@/server/operations/catalogue';
 import type { MissingField } from '@/core/gland-selection';
-import type { CrossingConfirm, CrossingRef, PlanDraft } from '@/core/crossing';
-import { DEMO_FRAMES } from '@/core/frame-packing';
+import type { CrossingConfirm, CrossingRef, PlanDraft, ReentryDraft } from '@/core/crossing';
 import type { JobPick } from '@/core/job-choice';
 import type { SpareRule } from '@/core/kit';
 import { previewCatalogue } from '@/server/operations/catalogue-preview';
@@ -17,10 +16,11 @@ import {
 } from '@/server/operations/choose';
 import {
   addCrossing as addCrossingOperation,
-  confirmCrossingStep as confirmCrossingOperation,
   setCrossing as setCrossingOperation,
   takeCrossingPlan as takeCrossingOperation,
 } from '@/server/operations/crossing';
+import { confirmCrossingStep as confirmCrossingOperation } from '@/server/operations/crossing-build';
+import { takeReentry as takeReentryOperation } from '@/server/operations/crossing-reentry';
 import { previewPlaces as previewPlacesOperation } from '@/server/operations/crossing-file';
 import { answerFact as answerFactOperation } from '@/server/operations/facts';
 import { kitAgainst } from '@/server/operations/kit-file';
@@ -122,24 +122,17 @@ export const setTerminals = async (ref: TerminationRef, text: string) =>
 export const setCompound = async (ref: TerminationRef, product: string | null) =>
   named((who, now) => setCompoundOperation(ref, product, who, now));
 
-/** A new crossing starts with every frame of the catalogue allowed and a fifth of each size kept free. */
 export const addCrossing = async (job: string, name: string) =>
-  named((_who, _now) =>
-    addCrossingOperation(job, name, {
-      place: '',
-      rating: '',
-      members: [],
-      apart: [],
-      spareShare: 0.2,
-      frames: DEMO_FRAMES.map((f) => f.id),
-    }),
-  );
+  named((_who, _now) => addCrossingOperation(job, name));
 
 export const saveCrossing = async (ref: CrossingRef, version: number, setup: unknown) =>
   named((who) => setCrossingOperation(ref, version, setup, who));
 
 export const takeCrossing = async (ref: CrossingRef, draft: PlanDraft) =>
   named((who, now) => takeCrossingOperation(ref, draft, who, now));
+
+export const reenterCrossing = async (ref: CrossingRef, draft: ReentryDraft) =>
+  named((who, now) => takeReentryOperation(ref, draft, who, now));
 
 export const confirmCrossing = async (ref: CrossingRef, input: CrossingConfirm) =>
   named((who, now) => confirmCrossingOperation(ref, input, who, now));

@@ -52,7 +52,7 @@ export const familyRevision = mysqlTable('family_revision', {
 export const partRevision = mysqlTable('part_revision', {
   id: id(),
   importId: ref('import_id').notNull(),
-  kind: mysqlEnum('kind', ['adaptor', 'accessory', 'compound']).notNull(),
+  kind: mysqlEnum('kind', ['adaptor', 'accessory', 'compound', 'frameSheet']).notNull(),
   partNumber: varchar('part_number', { length: 60 }).notNull(),
   hash: varchar('hash', { length: 64 }).notNull(),
   body: longtext('body').notNull(),

@@ -14,6 +14,7 @@ import {
   insertReadings,
   insertTermination,
   listCrossings,
+  loadFrameSheets,
   type Tx,
 } from '@/data';
 import { ANNEX } from '@/data/seed/annex';
@@ -24,7 +25,8 @@ import { loadSolver } from '@/solver/highs';
 import { assessOne, refreshSummaries, requireJob } from './operations/load';
 import { importCatalogue } from './operations/catalogue';
 import { takeSize } from './operations/choose';
-import { addCrossing, confirmCrossingStep, takeCrossingPlan, viewCrossing } from './operations/crossing';
+import { addCrossing, takeCrossingPlan, viewCrossing } from './operations/crossing';
+import { confirmCrossingStep } from './operations/crossing-build';
 import { logTemperature } from './operations/end-facts';
 import { confirmStep } from './operations/record';
 import { operation } from './transaction';
@@ -41,6 +43,13 @@ export async function loadDemo(catalogueText: string): Promise<Result<'loaded' |
       { name: 'planner' },
       new Date('2026-10-19T08:00:00.000Z'),
     );
+    if (!imported.ok) return imported;
+  }
+  // Transit frames came later: a catalogue from before gets their sheet too.
+  if (!fresh && (await loadFrameSheets(database())).length === 0) {
+    const file = JSON.parse(catalogueText) as Record<string, unknown>;
+    const sheets = { ...file, families: [], adaptors: [], accessories: [], compounds: [] };
+    const imported = await importCatalogue(JSON.stringify(sheets), { name: 'planner' }, new Date());
     if (!imported.ok) return imported;
   }
   for (const job of [QUILLMERE, ANNEX]) {

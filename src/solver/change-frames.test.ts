@@ -2,8 +2,6 @@ import { drive, seededRandom, type Solve } from '@/core/kernel';
 import {
   carries,
   checkFramePlan,
-  DEMO_FRAMES,
-  DEMO_MODULES,
   moveCable,
   placeAt,
   placesOf,
@@ -17,6 +15,7 @@ import {
   type FrameRequest,
   type PlaceRef,
 } from '@/core/frame-packing';
+import { DEMO_FRAMES, DEMO_MODULES } from '@/core/testing/demo-frames';
 import { loadSolver } from './highs';
 
 let solver: Solve;

@@ -1,13 +1,12 @@
 import { drive, seededRandom, type Solve } from '@/core/kernel';
 import {
   checkFramePlan,
-  DEMO_FRAMES,
-  DEMO_MODULES,
   planFrames,
   readFrameRequest,
   type FramePlan,
   type FrameRequest,
 } from '@/core/frame-packing';
+import { DEMO_FRAMES, DEMO_MODULES } from '@/core/testing/demo-frames';
 import { loadSolver } from './highs';
 
 let solver: Solve;
@@ -104,4 +103,40 @@ describe('large crossings', () => {
     expect(made.bound).not.toBeNull();
     expect(((made.cost ?? 0) - (made.bound ?? 0)) / (made.cost ?? 1)).toBeLessThan(0.05);
   }, 180_000);
+});
+
+describe('second measurings among frames of one cost', () => {
+  /** Twelve cables that must be measured again in a module of 20 mm and not in one of 24, and seven frames that take 20 beside one that takes 24, which comes last. */
+  const request = (spoilt: number): FrameRequest => ({
+    cables: Array.from({ length: 12 }, (_, i) => ({ tag: `W-${i}`, diameter: { min: 10.05, max: 10.25 } })),
+    modules: [
+      // 10.05 − 6 leaves 0.05–0.25 after four layers, 1.05–1.25 after three: neither lies within.
+      { id: 'M20', size: 20, bore: { min: 6, max: 14 }, layer: 1, gap: { min: 0.2, max: 0.9 } },
+      { id: 'M24', size: 24, bore: { min: 6.5, max: 14 }, layer: 1, gap: { min: 0.2, max: 0.9 } },
+    ],
+    frames: Array.from({ length: 8 }, (_, i) => ({
+      id: `F${i}`,
+      cost: 10,
+      openings: [
+        {
+          width: i === 0 ? 96 : 80,
+          height: i === 0 ? 74 + 30 : 62 + 30 + i * 0.1,
+          plate: 1,
+          plateAgainstPress: true,
+          press: { min: 28, max: 34, at: ['top' as const] },
+          fillers: [],
+        },
+      ],
+    })).slice(spoilt),
+    apart: [],
+    spare: { share: 0 },
+  });
+
+  it('looks at all of them before it calls a number the fewest', () => {
+    const best = plan(request(0));
+    expect([best.cost, best.frames.map((f) => f.frame)]).toEqual([10, ['F0']]);
+    expect(best.remeasure).toEqual({ places: 0, atLeast: 0 });
+    const without = plan(request(1));
+    expect([without.cost, without.remeasure]).toEqual([10, { places: 12, atLeast: 12 }]);
+  });
 });

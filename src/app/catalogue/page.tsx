@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
+import { frameSheetsInForce, missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
 import { ACCESSORY_WORDS } from '@/core/gland-selection';
 import { viewCatalogue } from '@/server/operations/catalogue';
 import { viewCatalogueCables } from '@/server/operations/catalogue-cables';
@@ -25,7 +25,7 @@ export default async function Catalogue({ searchParams }: Props) {
   const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
   const cables = job ? await viewCatalogueCables(job.slug) : null;
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/" />;
-  const { families, adaptors, accessories, compounds } = catalogue.value;
+  const { families, adaptors, accessories, compounds, frameSheets } = catalogue.value;
   const shown = families.find((f) => f.family.code === asked.family) ?? families[0] ?? null;
   return (
     <div className={styles.shell}>
@@ -60,6 +60,7 @@ export default async function Catalogue({ searchParams }: Props) {
             what: `${c.sheet.title}, revision ${c.sheet.revision}; packs of ${c.packs.map((p) => `${p.ml} mL`).join(', ')}`,
           })),
         ]}
+        frameSheets={frameSheetsInForce(frameSheets)}
         preview={previewCatalogueFile}
         take={importCatalogueFile}
       />

@@ -3,6 +3,7 @@ import { fail, validate, type Problem, type Result } from '@/core/kernel';
 import { accessorySchema, adaptorSchema } from './adaptor';
 import { compoundSchema } from './compound';
 import { familySchema, type Family } from './family';
+import { frameSheetProblems, frameSheetSchema, type FrameSheet } from './frame-sheet';
 
 export const CATALOGUE_FORMAT = 'amber-collar/catalogue@1';
 
@@ -13,13 +14,20 @@ export const catalogueFileSchema = object({
   issued: string()
     .matches(/^\d{4}-\d{2}-\d{2}$/, 'is not a date such as 2026-03-01')
     .required(),
-  families: array().of(familySchema).min(1).max(200).required(),
+  families: array().of(familySchema).max(200).required(),
   adaptors: array().of(adaptorSchema).max(1000).required(),
   accessories: array().of(accessorySchema).max(5000).required(),
   /** Sealing compounds; a file without them leaves those of the catalogue as they are. */
   compounds: array().of(compoundSchema).max(200).optional(),
+  /** Systems of transit frames; a file without them leaves those of the catalogue as they are. */
+  frameSheets: array().of(frameSheetSchema).max(40).optional(),
 })
   .noUnknown()
+  .test(
+    'something',
+    'holds neither a family nor a sheet of transit frames',
+    (file) => (file.families?.length ?? 0) > 0 || (file.frameSheets?.length ?? 0) > 0,
+  )
   .required();
 
 export type CatalogueFile = InferType<typeof catalogueFileSchema>;
@@ -31,7 +39,11 @@ export type CatalogueFile = InferType<typeof catalogueFileSchema>;
 export function readCatalogue(json: unknown): Result<CatalogueFile> {
   const read = validate(catalogueFileSchema, json);
   if (!read.ok) return read;
-  const problems = [...repeats(read.value), ...danglingParts(read.value)];
+  const problems = [
+    ...repeats(read.value),
+    ...danglingParts(read.value),
+    ...(read.value.frameSheets ?? []).flatMap((sheet, i) => frameSheetProblems(sheet, `frameSheets[${i}]`)),
+  ];
   return problems.length > 0 ? fail(problems) : read;
 }
 
@@ -62,6 +74,10 @@ function repeats(file: CatalogueFile): Problem[] {
   (file.compounds ?? []).forEach((c, i) =>
     note(`compound ${c.product}`, `compounds[${i}].product`, c.product),
   );
+  (file.frameSheets ?? []).forEach((s, i) => {
+    const revision = `${s.code} revision ${s.sheet.revision}`;
+    note(`frames ${revision}`, `frameSheets[${i}].code`, revision);
+  });
   return problems;
 }
 
@@ -117,4 +133,14 @@ export function inForce(families: readonly Family[]): Family[] {
     if (known === undefined || isLaterSheet(family.sheet, known.sheet)) newest.set(family.code, family);
   }
   return families.filter((f) => newest.get(f.code) === f);
+}
+
+/** The revision of every frame system that is in force, by code. */
+export function frameSheetsInForce(sheets: readonly FrameSheet[]): FrameSheet[] {
+  const newest = new Map<string, FrameSheet>();
+  for (const one of sheets) {
+    const known = newest.get(one.code);
+    if (known === undefined || isLaterSheet(one.sheet, known.sheet)) newest.set(one.code, one);
+  }
+  return [...newest.values()].sort((a, b) => (a.code < b.code ? -1 : 1));
 }

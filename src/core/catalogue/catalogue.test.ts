@@ -1,6 +1,13 @@
 import demo from '../../../examples/catalogue/demo.json';
 import { DEMO } from '@/core/testing';
-import { inForce, missingForProcedure, purposeOf, readCatalogue, type CatalogueFile } from '.';
+import {
+  frameSheetsInForce,
+  inForce,
+  missingForProcedure,
+  purposeOf,
+  readCatalogue,
+  type CatalogueFile,
+} from '.';
 
 type Json = Record<string, unknown>;
 const copy = (): CatalogueFile => structuredClone(demo) as unknown as CatalogueFile;
@@ -32,6 +39,17 @@ describe('the demo catalogue', () => {
     expect([last(old), last(now)]).toEqual([1, 0.5]);
     expect(now.sizes.map((s) => s.outerSeal?.min)).toEqual(old.sizes.map((s) => s.outerSeal?.min));
     expect(DEMO.families.filter((f) => f.code === 'MC2')).toEqual([now]);
+  });
+
+  it('has one sheet of transit frames: nine modules, two of them for rounded corners, and eight frames', () => {
+    const [sheet] = read.value.frameSheets ?? [];
+    expect(sheet?.modules.filter((m) => m.corner)).toHaveLength(2);
+    expect([sheet?.modules.length, sheet?.frames.length]).toEqual([9, 8]);
+    expect(new Set(sheet?.frames.map((f) => f.openings.length))).toEqual(new Set([1, 2, 3]));
+    expect(new Set(sheet?.frames.flatMap((f) => f.openings.map((o) => o.height)))).toHaveProperty('size', 3);
+    expect(
+      sheet?.frames.every((f) => f.openings.every((o) => o.plateId && o.press.id && o.press.bolts)),
+    ).toBe(true);
   });
 
   it('puts the later sheet in force, whichever stands first', () => {
@@ -222,4 +240,48 @@ describe('completeness', () => {
   ])('makes a family plan only for %s', (_, code, change, path) =>
     expect(other(code, change)).toContain(path),
   );
+});
+
+describe('sheets of transit frames', () => {
+  const sheetIn = (file: CatalogueFile) => {
+    const [sheet] = file.frameSheets ?? [];
+    if (!sheet) throw new Error('sheet');
+    return sheet;
+  };
+  const openingIn = (file: CatalogueFile, frame: number) => {
+    const [opening] = sheetIn(file).frames[frame]?.openings ?? [];
+    if (!opening) throw new Error('opening');
+    return opening;
+  };
+  const paths = (change: (file: CatalogueFile) => void) => problems(change).map((p) => p.path);
+
+  it('name what stands twice, a corner module that is none, and an opening without height', () => {
+    expect(paths((f) => sheetIn(f).modules.push(...sheetIn(f).modules.slice(0, 1)))).toEqual([
+      'frameSheets[0].modules[9].id',
+    ]);
+    expect(paths((f) => (openingIn(f, 6).cornerModule = 'TM-12'))).toEqual([
+      'frameSheets[0].frames[6].openings[0].cornerModule',
+    ]);
+    expect(paths((f) => (openingIn(f, 0).height = 0))).toEqual([
+      'frameSheets[0].frames[0].openings[0].height',
+    ]);
+    expect(paths((f) => f.frameSheets?.push({ ...sheetIn(f) }))).toEqual(['frameSheets[1].code']);
+  });
+
+  it('may come in alone, but a file with nothing in it may not', () => {
+    expect(paths((f) => (f.families = []))).toEqual([]);
+    expect(
+      problems((f) => {
+        f.families = [];
+        f.frameSheets = [];
+      }).map((p) => p.message),
+    ).toEqual(['holds neither a family nor a sheet of transit frames']);
+  });
+
+  it('are in force by date of issue, one of each code', () => {
+    const a = sheetIn(copy());
+    const b = { ...a, sheet: { ...a.sheet, revision: 'B', issued: '2026-08' } };
+    const late = { ...a, sheet: { ...a.sheet, revision: 'old', issued: '2025-01' } };
+    expect(frameSheetsInForce([a, b, late])).toEqual([b]);
+  });
 });

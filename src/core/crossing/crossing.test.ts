@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { DEMO_FRAMES, type FramePlan, type FrameRequest } from '@/core/frame-packing';
+import { type FramePlan, type FrameRequest } from '@/core/frame-packing';
+import { DEMO_FRAMES, DEMO_SHEET } from '@/core/testing/demo-frames';
 import {
   circuitsOf,
   crossingRequest,
@@ -12,6 +13,7 @@ import {
   pressBase,
   readPlaces,
   requestHash,
+  sheetOf,
   PLACE_COLUMNS,
   type CrossingSetup,
 } from '.';
@@ -198,7 +200,7 @@ describe('crossingRequest', () => {
   const known = new Map([['K-1', { interval: { min: 20, max: 20.4 }, nominal: true }]]);
 
   it('brings measured intervals along, is provisional for a datasheet, and names what is not measured', () => {
-    const made = crossingRequest(setup, known);
+    const made = crossingRequest(setup, known, DEMO_SHEET);
     if (!made.ok) throw new Error('request');
     expect(made.value.request.cables).toEqual([
       { tag: 'K-1', diameter: { min: 20, max: 20.4 }, circuit: 'power' },
@@ -211,7 +213,7 @@ describe('crossingRequest', () => {
 
   it('refuses a tag twice, a frame that nobody makes, and a circuit apart from itself', () => {
     const paths = (s: CrossingSetup) => {
-      const made = crossingRequest(s, known);
+      const made = crossingRequest(s, known, DEMO_SHEET);
       return made.ok ? [] : made.problems.map((p) => p.path);
     };
     expect(paths({ ...setup, members: [...setup.members, { tag: 'K-1', diameter: undefined }] })).toEqual([
@@ -221,6 +223,58 @@ describe('crossingRequest', () => {
     expect(paths({ ...setup, apart: [{ a: 'x', b: 'x', by: 'row' }] })).toEqual(['apart[0]']);
   });
 
+  it('stands on the sheet it names, else on the one in force that has its frames; never on none', () => {
+    const revised = { ...DEMO_SHEET, sheet: { ...DEMO_SHEET.sheet, revision: 'B', issued: '2026-09' } };
+    const other = { ...revised, code: 'ZZ', frames: revised.frames.map((f) => ({ ...f, id: `Z${f.id}` })) };
+    const all = [DEMO_SHEET, revised, other];
+    const revision = (s: Pick<CrossingSetup, 'sheet' | 'frames'>) => {
+      const found = sheetOf(s, all);
+      return found.ok ? `${found.value.code} ${found.value.sheet.revision}` : found.problems[0]?.message;
+    };
+    expect(revision({ frames: ['TF-1-150'] })).toBe('TF B');
+    expect(revision({ frames: ['ZTF-1-150'] })).toBe('ZZ B');
+    expect(revision({ frames: [], sheet: { code: 'TF', revision: 'A' } })).toBe('TF A');
+    expect(revision({ frames: [], sheet: { code: 'TF', revision: 'C' } })).toBe('is not in the catalogue');
+    expect(sheetOf({ frames: [] }, [])).toMatchObject({ ok: false, problems: [{ path: 'sheet' }] });
+  });
+
+  it('puts the press unit where it is wanted, in frames that leave the choice', () => {
+    const at = (press: CrossingSetup['press'], frames: string[]) => {
+      const made = crossingRequest({ ...setup, frames, press }, known, DEMO_SHEET);
+      if (!made.ok) throw new Error('request');
+      return made.value.request.frames.map((f) => f.openings[0]?.press.at.join());
+    };
+    expect(at(undefined, ['TF-1-150'])).toEqual(['top,bottom']);
+    expect(at('bottom', ['TF-1-150', 'TR-1-222'])).toEqual(['bottom', 'inside']);
+    expect(at('top', ['TF-1-150'])).toEqual(['top']);
+  });
+
+  it('goes stale with the figures of a sheet, and not with its part numbers', () => {
+    const hash = (sheet: typeof DEMO_SHEET) => {
+      const made = crossingRequest(setup, known, sheet);
+      if (!made.ok) throw new Error('request');
+      return requestHash(made.value.request);
+    };
+    const changed = (change: (s: typeof DEMO_SHEET) => void) => {
+      const copy = structuredClone(DEMO_SHEET);
+      change(copy);
+      return hash(copy);
+    };
+    const opening = (s: typeof DEMO_SHEET) => {
+      const [first] = s.frames[0]?.openings ?? [];
+      if (!first) throw new Error('opening');
+      return first;
+    };
+    const was = hash(DEMO_SHEET);
+    expect(changed((s) => (s.sheet.revision = 'B'))).toBe(was);
+    expect(changed((s) => (opening(s).plateId = 'P-9'))).toBe(was);
+    expect(changed((s) => (opening(s).press.bolts = undefined))).toBe(was);
+    expect(changed((s) => (s.lubricant = undefined))).toBe(was);
+    expect(changed((s) => (opening(s).press.min -= 1))).not.toBe(was);
+    expect(changed((s) => (opening(s).plate += 1))).not.toBe(was);
+    expect(changed((s) => s.modules.forEach((m) => (m.layer += 0.1)))).not.toBe(was);
+  });
+
   it('has another hash as soon as one diameter is another', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 400 }), (um) => {
@@ -228,6 +282,7 @@ describe('crossingRequest', () => {
           const made = crossingRequest(
             setup,
             new Map([['K-1', { interval: { min: 20, max: mm }, nominal: false }]]),
+            DEMO_SHEET,
           );
           if (!made.ok) throw new Error('request');
           return requestHash(made.value.request);

@@ -70,6 +70,8 @@ export function readPlaces(
     if (!column.has(name)) problems.push({ path: name, message: 'this column is missing' });
   if (problems.length > 0) return fail(problems);
   const frames: ReadFrame[] = [];
+  // What a frame, an opening or a row is stands in each of its lines: two that say otherwise are not guessed between.
+  const said = new Map<string, { readonly text: string; readonly line: number }>();
   rows.forEach((row, line) => {
     const cell = (name: (typeof PLACE_COLUMNS)[number]) => (row[column.get(name) ?? ''] ?? '').trim();
     const say = (name: string, message: string, value: string) =>
@@ -100,6 +102,16 @@ export function readPlaces(
     const module_ = cell('module');
     if (!request.modules.some((m) => m.id === module_)) say('module', 'is not in the catalogue', module_);
     const [x, y] = [number('x'), number('y')];
+    const agrees = (of: string, name: (typeof PLACE_COLUMNS)[number]) => {
+      const before = said.get(`${name} of ${of}`);
+      if (before === undefined) said.set(`${name} of ${of}`, { text: cell(name), line: line + 2 });
+      else if (before.text !== cell(name))
+        say(name, `differs from line ${before.line}, which has ${before.text || 'nothing'}`, cell(name));
+    };
+    agrees(`frame ${f}`, 'kind');
+    agrees(`opening ${f} ${o}`, 'press');
+    agrees(`opening ${f} ${o}`, 'fillers');
+    agrees(`row ${f} ${o} ${r}`, 'height');
     if (problems.length > 0) return;
     while (frames.length < f) frames.push({ frame: cell('kind'), openings: [] });
     const frame = frames[f - 1];

@@ -1,6 +1,8 @@
 import { array, number, object, string, type InferType } from 'yup';
-import { DEMO_FRAMES, DEMO_MODULES, type FrameRequest } from '@/core/frame-packing';
-import { fail, hashOf, ok, type IntervalMm, type Problem, type Result } from '@/core/kernel';
+import { frameOffer, frameSheetsInForce, type FrameSheet } from '@/core/catalogue';
+import { BUILDING_SCHOOLS } from '@/core/frame-building';
+import type { FrameRequest } from '@/core/frame-packing';
+import { fail, hashOf, ok, refuse, type IntervalMm, type Problem, type Result } from '@/core/kernel';
 
 export const APART_BY = ['row', 'opening'] as const;
 
@@ -20,7 +22,7 @@ const memberSchema = object({
   .noUnknown()
   .required();
 
-/** What a crossing is planned from. Frames are named by their id in the catalogue. */
+/** What a crossing is planned from. Frames are named by their id on the sheet. */
 export const crossingSetupSchema = object({
   place: string().max(80).required(),
   /** Fire, gas and water rating of the wall; empty while nobody has said. */
@@ -39,6 +41,17 @@ export const crossingSetupSchema = object({
     .max(20)
     .required(),
   spareShare: number().min(0).max(1).required(),
+  /** How it is built; cables first where nothing is said. */
+  school: string().oneOf(BUILDING_SCHOOLS).optional(),
+  /** Where the press unit is wanted, in frames whose sheet leaves the choice. */
+  press: string()
+    .oneOf(['top', 'bottom'] as const)
+    .optional(),
+  /** The revision of the frames' sheet that this crossing stands on; it stays until somebody takes another one. */
+  sheet: object({ code: string().max(40).required(), revision: string().max(20).required() })
+    .noUnknown()
+    .optional()
+    .default(undefined),
   frames: array()
     .of(string().min(1).max(40).required())
     .min(1, 'allow at least one frame')
@@ -66,10 +79,31 @@ export interface CrossingRequest {
   readonly missing: readonly { readonly tag: string; readonly reason: string }[];
 }
 
+/**
+ * The sheet that a crossing stands on. One that names none takes the sheet in force that has its first frame. Refused when the catalogue has no
+ * such sheet: frames are never made up.
+ */
+export function sheetOf(
+  setup: Pick<CrossingSetup, 'sheet' | 'frames'>,
+  sheets: readonly FrameSheet[],
+): Result<FrameSheet> {
+  const { sheet: named, frames } = setup;
+  if (named === undefined) {
+    const current = frameSheetsInForce(sheets);
+    const found = current.find((s) => s.frames.some((f) => f.id === frames[0])) ?? current[0];
+    return found ? ok(found) : refuse('sheet', 'the catalogue has no transit frames: import their sheet');
+  }
+  const found = sheets.find((s) => s.code === named.code && s.sheet.revision === named.revision);
+  return found
+    ? ok(found)
+    : refuse('sheet', 'is not in the catalogue', `${named.code} revision ${named.revision}`);
+}
+
 /** The request of the planner for a crossing. Nothing is guessed: a cable without a diameter is named and left out. */
 export function crossingRequest(
   setup: CrossingSetup,
   known: ReadonlyMap<string, KnownDiameter>,
+  sheet: FrameSheet,
 ): Result<CrossingRequest> {
   const problems: Problem[] = [];
   const tags = setup.members.map((m) => m.tag);
@@ -86,10 +120,13 @@ export function crossingRequest(
         value: rule.a,
       });
   });
-  const frames = setup.frames.flatMap((id, i) => {
-    const found = DEMO_FRAMES.find((f) => f.id === id);
-    if (!found) problems.push({ path: `frames[${i}]`, message: 'is not in the catalogue', value: id });
-    return found ? [found] : [];
+  setup.frames.forEach((id, i) => {
+    if (!sheet.frames.some((f) => f.id === id))
+      problems.push({
+        path: `frames[${i}]`,
+        message: `is not on sheet ${sheet.code} revision ${sheet.sheet.revision}`,
+        value: id,
+      });
   });
   if (problems.length > 0) return fail(problems);
   const provisional: string[] = [];
@@ -115,8 +152,7 @@ export function crossingRequest(
   return ok({
     request: {
       cables,
-      modules: [...DEMO_MODULES],
-      frames,
+      ...wantedPress(frameOffer(sheet, setup.frames), setup.press),
       apart: setup.apart.map(({ a, b, by }) => ({ circuits: [a, b], by })),
       spare: { share: setup.spareShare },
     },
@@ -125,5 +161,34 @@ export function crossingRequest(
   });
 }
 
-/** Tells requests apart: a plan is stale when the request it was made from is no longer today's. */
-export const requestHash = (request: FrameRequest): string => hashOf(request);
+/** The offer with the press unit only where it is wanted. A frame that does not have that place keeps those it has. */
+function wantedPress(
+  offer: ReturnType<typeof frameOffer>,
+  press: CrossingSetup['press'],
+): ReturnType<typeof frameOffer> {
+  if (press === undefined) return offer;
+  const frames = offer.frames.map((frame) => ({
+    ...frame,
+    openings: frame.openings.map((o) =>
+      o.press.at.includes(press) ? { ...o, press: { ...o.press, at: [press] } } : o,
+    ),
+  }));
+  return { ...offer, frames };
+}
+
+/**
+ * Tells requests apart: a plan is stale when the request it was made from is no longer today's. Part numbers, bolts and lubricant do not count:
+ * no place hangs on them.
+ */
+export const requestHash = ({ lubricant: _l, sheet: _s, frames, ...request }: FrameRequest): string =>
+  hashOf({
+    ...request,
+    frames: frames.map((frame) => ({
+      ...frame,
+      openings: frame.openings.map(({ plateId: _p, press, fillers, ...opening }) => ({
+        ...opening,
+        press: { min: press.min, max: press.max, at: press.at },
+        fillers: fillers.map(({ thickness, max }) => ({ thickness, max })),
+      })),
+    })),
+  });

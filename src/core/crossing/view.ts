@@ -1,3 +1,4 @@
+import type { FrameSheet } from '@/core/catalogue';
 import type { FrameCable, FramePlan, FrameRequest } from '@/core/frame-packing';
 import type { BenchAct, Step } from '@/core/procedure';
 import type { CrossingRequest, CrossingSetup, KnownDiameter } from './setup';
@@ -41,6 +42,9 @@ export interface CrossingView {
   readonly setup: CrossingSetup;
   readonly state: CrossingState;
   readonly asked: CrossingRequest;
+  /** The sheet that the crossing stands on, and of each system the revision in force. */
+  readonly sheet: FrameSheet;
+  readonly sheets: readonly FrameSheet[];
   readonly requestHash: string;
   /** Measured diameters of the whole schedule, for choosing. */
   readonly schedule: readonly { readonly tag: string; readonly diameter: KnownDiameter | null }[];
@@ -58,21 +62,27 @@ export interface PlanDraft {
   readonly note: string;
 }
 
+/** New cables with the frame as it is built with them. */
+export interface ReentryDraft {
+  /** Of the crossing that the answer was worked out from. */
+  readonly version: number;
+  readonly cables: readonly FrameCable[];
+  readonly plan: unknown;
+}
+
 export interface CrossingConfirm {
   readonly id: string;
   readonly stepId: string;
   readonly fingerprint: string;
   readonly at: string;
+  /** What was measured at the step, mm, where it asks for something. */
+  readonly measuredMm?: number | null;
 }
 
 export interface PlacesPreview {
   readonly plan: FramePlan;
   readonly violations: readonly { readonly path: string; readonly message: string }[];
 }
-
-/** The measured diameters that a view of a crossing carries. */
-export const knownIn = ({ schedule }: Pick<CrossingView, 'schedule'>): Map<string, KnownDiameter> =>
-  new Map(schedule.flatMap((s) => (s.diameter ? [[s.tag, s.diameter] as const] : [])));
 
 /** The setup with more cables that pass through. */
 export const withMembers = (setup: CrossingSetup, cables: readonly FrameCable[]): CrossingSetup => ({

@@ -16,12 +16,16 @@ export interface CrossingPlace {
   readonly name: string;
   /** Fire, gas and water rating of the wall, as it was given; empty when nobody has said. */
   readonly rating: string;
+  /** What the frames' sheet warns of. */
+  readonly cautions?: readonly string[];
+  readonly school?: BuildingSchool;
 }
 
-const LOOSE: ReadonlySet<string> = new Set(['safe', 'rating', 'parts', 'clean']);
+/** Two schools: cables are there first and modules are laid round them, or the frame comes filled with spares and is opened for them. */
+export const BUILDING_SCHOOLS = ['cablesFirst', 'preFilled'] as const;
+export type BuildingSchool = (typeof BUILDING_SCHOOLS)[number];
 
-/** How far one bolt of a press unit goes before the other takes its turn, mm, and how many there are (demo figures). */
-const PRESS = { bolts: 2, incrementMm: 1 } as const;
+const LOOSE: ReadonlySet<string> = new Set(['safe', 'rating', 'parts', 'clean']);
 
 /** “1A”: the first opening of the first frame. */
 export const openingName = (frame: number, opening: number): string =>
@@ -38,7 +42,7 @@ export function buildingSteps(request: FrameRequest, plan: FramePlan, place: Cro
   if (plan.frames.length === 0) return [];
   const drafts: StepDraft[] = [
     safe('Cables isolated, permits there'),
-    rating(place),
+    rating(place, request.sheet),
     partsStep(request, plan),
     {
       id: 'clean',
@@ -57,13 +61,42 @@ export function buildingSteps(request: FrameRequest, plan: FramePlan, place: Cro
     },
   ];
   eachOpening(request, plan, (spec, opening, name) => {
+    const stay = place.school === 'preFilled' ? rowsThatStay(opening) : 0;
+    if (place.school === 'preFilled') drafts.push(unfill(name, opening, stay));
+    // An opening that stays as it came is not taken apart for nothing.
+    if (stay === opening.rows.length) return;
     drafts.push(lubricate(name, spec));
-    opening.rows.forEach((_, r) => drafts.push(rowStep(request, spec, opening, r, name)));
+    opening.rows.forEach((_, r) => {
+      if (r >= stay) drafts.push(rowStep(request, spec, opening, r, name));
+    });
     drafts.push(...pressSteps(spec, opening, name));
   });
   drafts.push(sign());
   return chainSteps(settledBy(plan), LOOSE, drafts);
 }
+
+/** Rows opposite the press unit that carry no cable: in a frame that comes filled they stay shut. */
+function rowsThatStay({ rows }: PlannedOpening): number {
+  const first = rows.findIndex((row) => row.places.some((p) => p.cable !== undefined));
+  return first < 0 ? rows.length : first;
+}
+
+const unfill = (name: string, { rows }: PlannedOpening, stay: number): StepDraft => ({
+  id: `unfill.${name}`,
+  station: 'makeOff',
+  kind: 'confirm',
+  title:
+    stay === rows.length
+      ? `Opening ${name} stays as it came: no cable goes through`
+      : `Opening ${name}: press unit out, ${rows.length - stay} of ${rows.length} rows out`,
+  detail:
+    stay === rows.length
+      ? 'Filled with spares and closed: look that it is shut to the stop, and leave it.'
+      : `Nearest the press unit first, laid down in their order.${stay > 0 ? ` ${stay === 1 ? 'Row 1 carries no cable and stays' : `Rows 1 to ${stay} carry no cable and stay`} shut.` : ''} The same modules go back in: those that carry a cable lose their core and are peeled.`,
+  reason: 'What came out in order goes back without searching.',
+  checks: ['Modules the sizes of the plan', 'No core taken out of a module that stays a spare'],
+  decisions: [`press.${name}`],
+});
 
 export function eachOpening(
   request: FrameRequest,
@@ -111,7 +144,7 @@ export const safe = (title: string): StepDraft => ({
   decisions: [],
 });
 
-export const rating = (place: CrossingPlace): StepDraft => ({
+export const rating = (place: CrossingPlace, sheet: FrameRequest['sheet']): StepDraft => ({
   id: 'rating',
   station: 'choose',
   kind: 'hold',
@@ -119,13 +152,14 @@ export const rating = (place: CrossingPlace): StepDraft => ({
   detail:
     place.rating === ''
       ? 'Nobody has said which fire, gas and water rating this wall has: ask before anything is built.'
-      : `Wall of ${place.name}: ${place.rating}. Frame, modules and lubricant are approved for it together.`,
+      : `Wall of ${place.name}: ${place.rating}. Frame, modules and lubricant must be approved for it together.`,
   reason: 'A good seal of the wrong rating is a hole in a fire.',
   checks: [
     'Rating of the wall known',
     'Approval covers wall, frame and filling',
-    'Sheet in the revision in hand',
+    sheet ? `Sheet ${sheet.code} in hand is revision ${sheet.revision}` : 'Sheet in the revision in hand',
   ],
+  list: place.cautions ?? [],
   decisions: [],
 });
 
@@ -191,7 +225,7 @@ export function rowStep(
   const last = r === opening.rows.length - 1;
   const plate = !last || (opening.press !== 'inside' && spec.plateAgainstPress);
   const cables = row.places.filter((p) => p.cable !== undefined);
-  const window = request.modules.find((m) => m.id === row.places[0]?.module)?.gap;
+  const window = gapWindow(request, cables);
   const again = cables.filter((p) => p.remeasure);
   return {
     id: `row.${name}.${r + 1}`,
@@ -214,15 +248,38 @@ export function rowStep(
       'Spares with their core in',
       ...(plate ? [`Plate of ${mm(spec.plate)} mm on the row`] : []),
     ],
+    ...(window && cables.length > 0
+      ? {
+          accept: {
+            label: 'Tightest gap in this row',
+            minMm: window.min,
+            maxMm: window.max,
+            over: 'too much, a layer too many is off: take another module',
+            under: 'too little, peel one more and try again',
+          },
+        }
+      : {}),
     decisions: [`row.${name}.${r + 1}`],
   };
+}
+
+/** The gap that every module of these places allows; null when they have none in common. */
+function gapWindow(request: FrameRequest, places: readonly Place[]): { min: number; max: number } | null {
+  const windows = places.flatMap((p) => request.modules.find((m) => m.id === p.module)?.gap ?? []);
+  const min = Math.max(...windows.map((w) => w.min));
+  const max = Math.min(...windows.map((w) => w.max));
+  return windows.length > 0 && min <= max ? { min, max } : null;
 }
 
 const WHERE = { top: 'at the top', bottom: 'at the bottom', inside: 'between the last two rows' } as const;
 
 export function pressSteps(spec: FrameOpening, opening: PlannedOpening, name: string): StepDraft[] {
   const travel = Math.max(0, spec.press.max - opening.closure);
-  const turns = travel > 0 ? pressUnitOrder({ ...PRESS, travelMm: travel }) : null;
+  const { bolts } = spec.press;
+  const turns =
+    bolts && travel > 0
+      ? pressUnitOrder({ bolts: bolts.count, incrementMm: bolts.incrementMm, travelMm: travel })
+      : null;
   const order = turns?.ok ? turns.value.map((t) => `Bolt ${t.bolt} to ${mm(t.toMm)} mm`) : [];
   const fillers = opening.fillers.map((f) => `${mm(f)} mm`).join(', ');
   return [
@@ -239,6 +296,13 @@ export function pressSteps(spec: FrameOpening, opening: PlannedOpening, name: st
         second: `room, ${mm(spec.press.min)}–${mm(spec.press.max)} mm`,
       },
       checks: ['Bolt heads to the side from which it is tightened', 'Lubricated on its faces'],
+      accept: {
+        label: 'Room for the press unit',
+        minMm: spec.press.min,
+        maxMm: spec.press.max,
+        over: 'too much: a filler plate or a row is missing',
+        under: 'too little: compress the rows with the clamp, wait, measure again',
+      },
       decisions: [`press.${name}`],
     },
     {
@@ -246,8 +310,7 @@ export function pressSteps(spec: FrameOpening, opening: PlannedOpening, name: st
       station: 'tighten',
       kind: 'hold',
       title: `Opening ${name}: bolts in turn to the stop`,
-      detail:
-        'Alternately, in equal steps, to the stop or the maximum torque of the sheet, whichever comes first. Torque before the stop is not closed: back off and look for the cause.',
+      detail: `Alternately, in equal steps${bolts ? ` of ${mm(bolts.incrementMm)} mm` : ''}, to the stop or the maximum torque of the sheet${bolts?.maxTorqueNm ? ` (${mm(bolts.maxTorqueNm)} N·m)` : ''}, whichever comes first. Torque before the stop is not closed: back off and look for the cause.`,
       reason: 'Driven one after the other it tilts and the rows stay open on one side.',
       caution: 'Wait as long as the sheet says and follow up: rubber creeps.',
       list: order,

@@ -21,7 +21,14 @@ const REQUEST: FrameRequest = {
           height: 108,
           plate: 1,
           plateAgainstPress: true,
-          press: { min: 28, max: 36, at: ['top'] },
+          plateId: 'PL-9',
+          press: {
+            min: 28,
+            max: 36,
+            at: ['top'],
+            id: 'PU-9',
+            bolts: { count: 2, incrementMm: 1, maxTorqueNm: 18 },
+          },
           fillers: [],
         },
       ],
@@ -29,6 +36,7 @@ const REQUEST: FrameRequest = {
   ],
   apart: [],
   spare: { share: 0 },
+  lubricant: { id: 'LB-9', moduleMl: 1, openingMl: 5 },
 };
 const PLAN: FramePlan = {
   status: 'optimal',
@@ -128,11 +136,65 @@ describe('buildingSteps', () => {
       expect.arrayContaining([
         '1 × frame F',
         '2 × module M24',
-        '2 × plate PL-48-1',
-        '1 × press unit PU-48',
-        '10 mL lubricant LB-1',
+        '2 × plate PL-9',
+        '1 × press unit PU-9',
+        '10 mL lubricant LB-9',
       ]),
     );
+  });
+
+  it('opens a frame that came filled only down to the farthest row with a cable', () => {
+    const filled = { ...PLACE, school: 'preFilled' as const };
+    const ids = (plan: FramePlan) => buildingSteps(REQUEST, plan, filled).map((s) => s.id);
+    expect(ids(PLAN)).toEqual(
+      steps.map((s) => s.id).flatMap((id) => (id === 'lubricate.1A' ? ['unfill.1A', id] : [id])),
+    );
+    const bare = (rows: readonly number[]): FramePlan => ({
+      ...PLAN,
+      frames: PLAN.frames.map((f) => ({
+        ...f,
+        openings: f.openings.map((o) => ({
+          ...o,
+          rows: o.rows.map((row, r) =>
+            rows.includes(r)
+              ? { ...row, places: row.places.map(({ module: id, x, y }) => ({ module: id, x, y })) }
+              : row,
+          ),
+        })),
+      })),
+    });
+    expect(ids(bare([0]))).not.toContain('row.1A.1');
+    expect(ids(bare([0]))).toContain('row.1A.2');
+    const unfill = buildingSteps(REQUEST, bare([0]), filled).find((s) => s.id === 'unfill.1A');
+    expect(unfill?.title).toBe('Opening 1A: press unit out, 1 of 2 rows out');
+    expect(unfill?.detail).toContain('Row 1 carries no cable and stays shut');
+    // A row without a cable between the press unit and one that has: it comes out all the same.
+    expect(ids(bare([1]))).toContain('row.1A.2');
+    expect(ids(bare([0, 1])).filter((id) => id.includes('1A'))).toEqual(['unfill.1A']);
+  });
+
+  it('asks for the gap and for the room of the press unit as they are measured', () => {
+    expect(step('press.1A').accept).toMatchObject({ minMm: 28, maxMm: 36 });
+    expect(step('row.1A.2').accept).toMatchObject({ minMm: 0.2, maxMm: 0.9 });
+    expect(step('clean').accept).toBeUndefined();
+  });
+
+  it('says nothing of bolts, torque, part numbers or lubricant that no sheet gives', () => {
+    const bare = structuredClone(REQUEST);
+    bare.lubricant = undefined;
+    for (const o of bare.frames[0]?.openings ?? []) {
+      o.plateId = undefined;
+      o.press = { min: o.press.min, max: o.press.max, at: o.press.at };
+    }
+    const steps = buildingSteps(bare, PLAN, { name: 'wall', rating: '' });
+    const of = (id: string) => steps.find((s) => s.id === id);
+    expect(of('bolts.1A')?.list).toEqual([]);
+    expect(of('bolts.1A')?.detail).not.toContain('N·m');
+    expect(step('bolts.1A').detail).toContain('(18 N·m)');
+    expect(of('parts')?.list).toEqual(
+      expect.arrayContaining(['2 × plate 48 × 1 mm', '1 × press unit 48 mm wide, top']),
+    );
+    expect(of('parts')?.list?.join()).not.toContain('lubricant');
   });
 
   it('asks for the work again from a row that has changed, and not before', () => {
@@ -150,6 +212,15 @@ describe('buildingSteps', () => {
     expect(buildingSteps(REQUEST, PLAN, { name: 'x', rating: '' })[1]?.detail).toContain(
       'ask before anything is built',
     );
+  });
+
+  it('asks for the revision in hand and warns of what its sheet warns of', () => {
+    const sheet = { code: 'TF', revision: 'B' };
+    const made = buildingSteps({ ...REQUEST, sheet }, PLAN, { ...PLACE, cautions: ['Rubber creeps.'] });
+    const hold = made.find((s) => s.id === 'rating');
+    expect(hold?.checks).toContain('Sheet TF in hand is revision B');
+    expect(hold?.list).toEqual(['Rubber creeps.']);
+    expect(step('rating').checks).toContain('Sheet in the revision in hand');
   });
 
   it('has nothing to lead through without a frame', () => {

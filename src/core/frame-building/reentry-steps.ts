@@ -20,7 +20,7 @@ export function reentrySteps(
   if (open.length === 0) return [];
   const drafts: StepDraft[] = [
     safe('New and neighbouring cables isolated, permits there'),
-    rating({ name: 'this crossing', rating: '' }),
+    rating({ name: 'this crossing', rating: '' }, request.sheet),
   ];
   for (const { frame, opening, rows, disturbed } of open) {
     const planned = plan.frames[frame]?.openings[opening];

@@ -12,7 +12,7 @@ export interface PlaceOption {
   readonly cost: number;
 }
 
-/** Cables that may go into the same places, for the same price, and are kept apart from the same others. */
+/** Cables that may go into the same places, for the same price and the same need of a second measuring, and are kept apart from the same others. */
 export interface CableGroup {
   readonly options: readonly PlaceOption[];
   readonly circuit: string | null;
@@ -69,13 +69,17 @@ export function groupCables(
     }
     // A circuit that nothing is kept apart from is none.
     const circuit = cable.circuit !== undefined && named.has(cable.circuit) ? cable.circuit : null;
-    const key = `${circuit ?? ''}|${options.map((o) => `${o.key}${o.module}`).join(',')}`;
+    const key = `${circuit ?? ''}|${options.map((o) => `${o.key}${o.module}${o.remeasure ? '?' : ''}`).join(',')}`;
     const group = groups.get(key);
     if (group) group.tags.push(cable.tag);
     else groups.set(key, { options, circuit, tags: [cable.tag] });
   }
   return { groups: [...groups.values()], unplaced };
 }
+
+/** Second measurings that no choice of places avoids. */
+export const fewestRemeasured = (groups: readonly CableGroup[]): number =>
+  groups.reduce((sum, g) => sum + (g.options.every((o) => o.remeasure) ? g.tags.length : 0), 0);
 
 function whyNone(request: FrameRequest, { diameter }: FrameCable): string {
   const words = diameter.min === diameter.max ? `${diameter.min} mm` : `${diameter.min}–${diameter.max} mm`;

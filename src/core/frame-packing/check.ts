@@ -289,4 +289,43 @@ function checkSums(request: FrameRequest, plan: FramePlan, say: Say): void {
     const stated = plan.parts.find((p) => p.id === id)?.quantity ?? 0;
     if (stated !== quantity) say('parts', `${quantity} of ${id}`, stated);
   }
+  checkFigures(request, plan, say);
+}
+
+/** What the plan says of itself where it says it: second measurings, cables out to reach spares, price of modules. */
+function checkFigures(request: FrameRequest, plan: FramePlan, say: Say): void {
+  const { remeasure, order } = plan;
+  const places = standing(request, plan);
+  const again = places.filter(({ place }) => place.remeasure).length;
+  if (remeasure && remeasure.places !== again) say('remeasure.places', `is ${again}`, remeasure.places);
+  if (remeasure && remeasure.atLeast > remeasure.places)
+    say('remeasure.atLeast', 'is above the places', remeasure.atLeast);
+  if (!order) return;
+  const price = places.reduce((sum, { module }) => sum + (module?.cost ?? 0), 0);
+  if (Math.abs(order.moduleCost - price) > 1e-6) say('order.moduleCost', `is ${price}`, order.moduleCost);
+  const reach = cablesToSpares(request, plan);
+  if (order.toSpares !== reach) say('order.toSpares', `is ${reach}`, order.toSpares);
+}
+
+/** Over the sizes that carry cables: cables in the rows from the press unit to the nearest spare, all of them where there is none. */
+function cablesToSpares(request: FrameRequest, plan: FramePlan): number {
+  const sizeOf = new Map(request.modules.flatMap((m) => (m.corner ? [] : [[m.id, toUm(m.size)] as const])));
+  const rows = plan.frames.flatMap((f) =>
+    f.openings.flatMap((o) =>
+      o.rows.map((row, r) => ({
+        places: row.places,
+        out: o.rows.slice(r).reduce((n, x) => n + x.places.filter((p) => p.cable !== undefined).length, 0),
+      })),
+    ),
+  );
+  const all = rows.reduce((n, r) => n + r.places.filter((p) => p.cable !== undefined).length, 0);
+  const holds = (size: number, cable: boolean) =>
+    rows.filter((r) =>
+      r.places.some((p) => sizeOf.get(p.module) === size && (p.cable !== undefined) === cable),
+    );
+  return [...new Set(sizeOf.values())].reduce(
+    (sum, size) =>
+      holds(size, true).length === 0 ? sum : sum + Math.min(all, ...holds(size, false).map((r) => r.out)),
+    0,
+  );
 }

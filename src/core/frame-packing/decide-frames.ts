@@ -1,4 +1,5 @@
 import type { Ask, LinearProgram, ProgramAnswer } from '@/core/kernel';
+import { fewestRemeasured } from './cable-groups';
 import { countsOf, coverProgram, withCover, type FrameCounts } from './frame-counts';
 import { programFor, type FrameModel } from './frame-model';
 import type { FrameMultiset } from './frame-multisets';
@@ -37,47 +38,99 @@ export const rowsWhole = (model: FrameModel): ReadonlySet<number> =>
 
 /**
  * What the relaxed model makes of just these frames: null when it refuses them, first with nothing whole, then with whole rows; else its
- * values, which are rows that nearly work.
+ * values as those of the exact model, which are rows that nearly work.
  */
 export function* relaxedRows(
-  model: FrameModel,
+  { fit }: FrameSetting,
   frames: readonly number[],
   nodes: number,
 ): Computation<readonly number[] | null> {
+  const { model } = fit;
   const program = programFor(model, model.remeasure, [], frames);
   const loose = yield* solve(wholeOnly(program));
   if (loose.status === 'infeasible') return null;
   // Any answer will do.
   const rows = yield* solve({ ...wholeOnly(program, rowsWhole(model)), gap: 1, nodes, effort: 0 });
   if (rows.status === 'infeasible') return null;
-  return rows.values.length > 0 ? rows.values : loose.values;
+  return fit.toExact(rows.values.length > 0 ? rows.values : loose.values);
 }
-
-/** How near to the lowest rows are low enough: they only have to leave room for what is tried next. */
-const ROOMY_ENOUGH = 0.04;
 
 const sumOf = (of: readonly number[], values: readonly number[]): number =>
   of.reduce((sum, v, i) => (v === 0 ? sum : sum + v * Math.round(values[i] ?? 0)), 0);
 
 /**
- * Do all cables go into just these frames, with fewer than `below` places to measure again? Asked of the models, from the quick ones that can
- * only refuse to the whole one; where `whole` denies it, only the first of them is asked. `nodes` bounds each of them; what it leaves open is `unknown`.
+ * Plans in just these frames whose rows of each class are as many as in `values`, give or take `apart`: from rows that nearly work it is not
+ * far to some that do. What this does not find may exist all the same.
+ */
+export function* rowsAround(
+  setting: FrameSetting,
+  { counts }: FrameMultiset,
+  values: readonly number[],
+  apart: number,
+  nodes: number,
+): Computation<Trial> {
+  const { exact, fit } = setting;
+  const near = (model: FrameModel, around: readonly number[], by: number): LinearProgram => {
+    const program = programFor(model, model.remeasure, [], counts);
+    const rows = new Set(model.rowClasses.map((c) => c.column));
+    const columns = program.columns.map((column, i) => {
+      if (!rows.has(i)) return column;
+      const n = Math.round(around[i] ?? 0);
+      return { ...column, lower: Math.max(0, n - by), upper: n + by };
+    });
+    return { ...program, columns };
+  };
+  // Rows are the same columns in both models.
+  const any = yield* solve({ ...near(fit.model, values, apart), gap: 1, nodes });
+  if (any.values.length === 0) return { kind: 'unknown' };
+  // In the rows that were found, sizes may be chosen better than by the first answer.
+  const fewer = yield* solve({ ...near(exact, any.values, 0), nodes });
+  return fits(setting, fewer.values.length > 0 ? fewer.values : fit.toExact(any.values));
+}
+
+/**
+ * Do all cables go into just these frames? The whole model is asked, which mostly refuses at once what the relaxed one did not, but takes its
+ * time to find a plan: rows near those of the relaxed model come first.
  */
 export function* decideFrames(
+  setting: FrameSetting,
+  multiset: FrameMultiset,
+  nodes: number,
+  wholeNodes: number,
+): Computation<Trial> {
+  const { fit } = setting;
+  const rows = yield* relaxedRows(setting, multiset.counts, nodes);
+  if (rows === null) return { kind: 'no' };
+  const near = yield* rowsAround(setting, multiset, rows, 1, nodes);
+  if (near.kind === 'fits') return near;
+  const all = yield* solve({
+    ...programFor(fit.model, fit.model.height, [], multiset.counts),
+    gap: 1,
+    nodes: wholeNodes,
+  });
+  if (all.status === 'infeasible') return { kind: 'no' };
+  return all.values.length > 0 ? fits(setting, fit.toExact(all.values)) : { kind: 'unknown' };
+}
+
+const fits = ({ exact, groups }: FrameSetting, values: readonly number[]): Trial => ({
+  kind: 'fits',
+  counts: countsOf(exact, values),
+  remeasure: sumOf(exact.remeasure, values),
+  fewest: fewestRemeasured(groups),
+});
+
+/** How near to the lowest rows are low enough: they only have to leave room for what is tried next. */
+const ROOMY_ENOUGH = 0.04;
+
+/** Is there a plan in just these frames with fewer than `below` places to measure again? `nodes` bounds each program. */
+export function* fewerIn(
   setting: FrameSetting,
   { counts }: FrameMultiset,
   below: number,
   nodes: number,
-  whole: boolean,
 ): Computation<Trial> {
   const { request, types, openingTypes, room, exact } = setting;
-  const inSum = programFor(room, room.remeasure, [], counts);
-  if (!whole) {
-    // Large: only whether rows of whole places fit in sum; a refusal is a proof, anything else would take too long to build on.
-    const any = yield* solve({ ...inSum, gap: 1, effort: 0, nodes: Math.min(nodes, 8) });
-    return any.status === 'infeasible' ? { kind: 'no' } : { kind: 'unknown' };
-  }
-  const fewest = yield* solve({ ...inSum, nodes });
+  const fewest = yield* solve({ ...programFor(room, room.remeasure, [], counts), nodes });
   if (fewest.status === 'infeasible') return { kind: 'no' };
   const floor = Math.ceil((fewest.bound ?? 0) - 1e-6);
   if (floor >= below) return { kind: 'no' };

@@ -1,6 +1,8 @@
 import {
   decideFrames,
+  fewerIn,
   relaxedRows,
+  rowsAround,
   rowsWhole,
   solve,
   wholeOnly,
@@ -9,7 +11,7 @@ import {
 } from './decide-frames';
 import type { FrameCounts } from './frame-counts';
 import { programFor } from './frame-model';
-import { multisetsByCost, type FrameMultiset } from './frame-multisets';
+import { multisetsByCost, sameCost, type FrameMultiset } from './frame-multisets';
 import type { FrameSetting } from './frame-setting';
 import { rowBuilder, type RowBuilder } from './greedy/search';
 import { weakerThan } from './weaker-frames';
@@ -35,25 +37,24 @@ const LIMITS = {
   first: 40,
   /** Multisets looked at in all. */
   most: 600,
-  /** Multisets put to the models one by one. */
-  decided: 30,
+  /** Multisets put to the relaxed model one by one. */
+  decided: 120,
   /** Of them, from below. */
   fromBelow: 6,
-  /** Of those that remain open, so many are looked at a third time, and more closely. */
-  third: 4,
-  /** Up to so many cables the whole model is asked. */
-  modelled: 60,
-  /** Multisets of the least cost among which second measurings are saved. */
+  /** Of those that remain open, so many are put to the whole one. */
+  whole: 12,
+  /** Multisets of the least cost among which second measurings are saved; the latter where the search runs to its end. */
   alike: 6,
-  /** Changes tried for each multiset: at first, on a second and a third look, and to save second measurings. */
+  alikeToTheEnd: 60,
+  /** Changes tried for each multiset: at first, on a second look, and to save second measurings. */
   quickTries: 60,
   secondTries: 600,
-  thirdTries: 2000,
   lastTries: 4000,
   /** Frames added to the relaxed model's, where there are too many to walk through. */
   added: 60,
-  /** Nodes of one program; up to `proven` cables the search runs to its end. */
+  /** Nodes of one program, and of the whole model; up to `proven` cables the search runs to its end. */
   nodes: 60,
+  wholeNodes: 400,
   boundNodes: 1500,
   proven: 16,
 } as const;
@@ -68,25 +69,26 @@ const NEARLY = 0.985;
  * and prove nothing; what is cheaper than the first that fits is then refuted, or found to fit after all, by the models.
  */
 export function* findFrames(setting: FrameSetting): Computation<FrameSearch> {
-  const { exact } = setting;
+  const { fit } = setting;
+  const { model } = fit;
   const placed = placedIn(setting);
   const nodes = placed <= LIMITS.proven ? Infinity : LIMITS.nodes;
   yield { kind: 'progress', stage: 'least cost', done: 0, of: 4 };
-  const floor = yield* solve(wholeOnly(programFor(exact, exact.cost, [])));
+  const floor = yield* solve(wholeOnly(programFor(model, model.cost, [])));
   if (floor.status === 'infeasible') return { best: null, bound: null };
   let bound = Math.max(0, floor.bound ?? 0);
   const greedy = rowBuilder(setting);
 
   yield { kind: 'progress', stage: 'frames that fit', done: 1, of: 4 };
-  let walk = walkUp(setting, greedy, bound, LIMITS.first, floor.values);
+  let walk = walkUp(setting, greedy, bound, LIMITS.first, fit.toExact(floor.values));
   if (walk.best === null ? !walk.complete : walk.open.length > LIMITS.decided / 2) {
     const rows = yield* solve({
-      ...wholeOnly(programFor(exact, exact.cost, []), rowsWhole(exact)),
+      ...wholeOnly(programFor(model, model.cost, []), rowsWhole(model)),
       nodes: LIMITS.boundNodes,
     });
     if (rows.status === 'infeasible') return { best: null, bound: null };
     bound = Math.max(bound, rows.bound ?? 0);
-    const values = rows.values.length > 0 ? rows.values : floor.values;
+    const values = fit.toExact(rows.values.length > 0 ? rows.values : floor.values);
     if (walk.best === null) {
       walk = walkUp(setting, greedy, bound, LIMITS.most, values);
       if (walk.best === null && !walk.complete) walk = { ...walk, best: addUp(setting, greedy, values) };
@@ -215,17 +217,14 @@ function* settle(
   }
   for (const [n, multiset] of stuck.sort((a, b) => a.cost - b.cost).entries()) {
     if (best !== null && multiset.cost >= best.cost - 1e-9) break;
-    if (n >= LIMITS.third) {
+    if (n >= LIMITS.whole) {
       unanswered = Math.min(unanswered ?? Infinity, multiset.cost);
       break;
     }
-    const patient = greedy(multiset, LIMITS.thirdTries);
-    const trial: Trial =
-      'counts' in patient
-        ? { kind: 'fits', ...patient }
-        : yield* decideFrames(setting, multiset, Infinity, nodes, placedIn(setting) <= LIMITS.modelled);
+    yield { kind: 'progress', stage: 'cheaper frames', done: 2, of: 4 };
+    const trial = yield* decideFrames(setting, multiset, nodes, Math.max(nodes, LIMITS.wholeNodes));
     if (trial.kind === 'fits') best = { ...trial, frames: multiset, cost: multiset.cost };
-    if (trial.kind === 'unknown') unanswered = Math.min(unanswered ?? Infinity, multiset.cost);
+    else if (trial.kind === 'unknown') unanswered = Math.min(unanswered ?? Infinity, multiset.cost);
   }
   if (best === null) {
     if (unanswered === null) return { best: null, bound: null };
@@ -237,17 +236,18 @@ function* settle(
   return { best: yield* fewerMeasurings(setting, greedy, best, nodes), bound: least };
 }
 
-/** The relaxed model may refuse; where it does not, its rows are where the hand rules begin. */
+/** The relaxed model may refuse; where it does not, its rows are where the hand rules begin, or work as they are. */
 function* tryQuickly(
-  { exact }: FrameSetting,
+  setting: FrameSetting,
   greedy: RowBuilder,
   multiset: FrameMultiset,
   nodes: number,
 ): Computation<Trial> {
-  const rows = yield* relaxedRows(exact, multiset.counts, nodes);
+  const rows = yield* relaxedRows(setting, multiset.counts, nodes);
   if (rows === null) return { kind: 'no' };
   const found = greedy(multiset, LIMITS.secondTries, rows);
-  return 'counts' in found ? { kind: 'fits', ...found } : { kind: 'unknown' };
+  if ('counts' in found) return { kind: 'fits', ...found };
+  return yield* rowsAround(setting, multiset, rows, 0, nodes);
 }
 
 const placedIn = ({ groups }: FrameSetting): number => groups.reduce((sum, g) => sum + g.tags.length, 0);
@@ -261,22 +261,26 @@ function* fewerMeasurings(
 ): Computation<FoundFrames> {
   let best = first;
   const placed = placedIn(setting);
-  const same: FrameMultiset[] = [];
-  for (const multiset of multisetsByCost(setting, first.cost)) {
-    if (multiset.cost > first.cost + 1e-9 || same.length >= LIMITS.alike) break;
-    same.push(multiset);
-  }
+  const toTheEnd = !Number.isFinite(nodes);
+  const { multisets: same, all } = sameCost(
+    setting,
+    first.cost,
+    toTheEnd ? LIMITS.alikeToTheEnd : LIMITS.alike,
+  );
   for (const multiset of same) {
     if (best.remeasure <= best.fewest) return best;
     const found = greedy(multiset, Math.ceil(LIMITS.lastTries / Math.max(1, placed / LIMITS.proven)));
     if ('counts' in found && found.remeasure < best.remeasure)
       best = { ...found, frames: multiset, cost: first.cost };
   }
-  if (best.remeasure <= best.fewest || Number.isFinite(nodes)) return best;
+  if (best.remeasure <= best.fewest || !toTheEnd) return best;
+  // Proven are the fewest only when every one of these frames was answered, none left out and none cut short.
+  let least = all ? Infinity : 0;
   for (const multiset of same) {
-    const trial = yield* decideFrames(setting, multiset, best.remeasure, nodes, true);
+    const trial = yield* fewerIn(setting, multiset, best.remeasure, nodes);
+    if (trial.kind !== 'no') least = Math.min(least, trial.kind === 'fits' ? trial.fewest : 0);
     if (trial.kind === 'fits' && trial.remeasure < best.remeasure)
       best = { ...trial, frames: multiset, cost: first.cost };
   }
-  return { ...best, fewest: best.remeasure };
+  return { ...best, fewest: Math.max(best.fewest, Math.min(best.remeasure, least)) };
 }

@@ -37,6 +37,26 @@ export function* multisetsByCost(setting: FrameSetting, least: number): Generato
   }
 }
 
+/**
+ * Multisets of one cost, of those with the same openings one; up to `most` of them. `all` says that there are no others: a proof over them
+ * needs that.
+ */
+export function sameCost(
+  setting: FrameSetting,
+  cost: number,
+  most: number,
+): { readonly multisets: readonly FrameMultiset[]; readonly all: boolean } {
+  const multisets: FrameMultiset[] = [];
+  const inOrder = multisetsByCost(setting, cost);
+  for (;;) {
+    const next = inOrder.next();
+    if (next.done === true) return { multisets, all: next.value };
+    if (next.value.cost > cost + 1e-9) return { multisets, all: true };
+    if (multisets.length >= most) return { multisets, all: false };
+    multisets.push(next.value);
+  }
+}
+
 function between(
   { request, usable }: FrameSetting,
   prices: readonly number[],

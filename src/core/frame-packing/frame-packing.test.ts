@@ -292,6 +292,31 @@ describe('checkFramePlan', () => {
     ['a bound above the cost', (p) => (p.bound = 61), /above the cost/],
     ['an optimum that is not proven', (p) => (p.bound = 50), /the bound is another/],
     ['crossings miscounted', (p) => (p.crossings = { front: 1, back: 1 }), /crossings.front: is 0/],
+    [
+      'second measurings miscounted',
+      (p) => (p.remeasure = { places: 1, atLeast: 0 }),
+      /remeasure.places: is 0/,
+    ],
+    [
+      'more second measurings at least than there are',
+      (p) => (p.remeasure = { places: 0, atLeast: 1 }),
+      /is above the places/,
+    ],
+    [
+      'spares said to be nearer than they are',
+      (p) => {
+        // Row 2 holds the spares and no cable; with a cable there, one comes out.
+        Object.assign(place(p, 1, 0), { ...place(p, 0, 0), x: 0, y: 25 });
+        ['cable', 'peel', 'gap'].forEach((k) => Reflect.deleteProperty(place(p, 0, 0), k));
+        p.order = { toSpares: 0, moduleCost: 0, proven: false };
+      },
+      /order.toSpares: is 1/,
+    ],
+    [
+      'modules that cost something else',
+      (p) => (p.order = { toSpares: 0, moduleCost: 5, proven: false }),
+      /order.moduleCost: is 0/,
+    ],
     ['parts miscounted', (p) => (p.parts = [{ id: 'F', quantity: 1 }]), /4 of M24/],
   ])('finds %s', (_, change, message) => {
     const plan = structuredClone(PLAN) as Draft;

@@ -20,38 +20,45 @@ export interface FramePart {
   readonly unit: 'pieces' | 'ml';
 }
 
-/** Lubricant for one module (both halves, bore and faces) and for one opening's frame, ml. Invented figures of the demo catalogue. */
-const LUBRICANT = { module: 1.2, opening: 6 } as const;
-
 /**
- * Everything that is drawn from the store for a plan: frames, modules (those without a cable keep their solid core), plates by width and
- * thickness, fillers, press units by width, and lubricant rounded up to 10 ml.
+ * Everything that is drawn from the store for a plan: frames, modules (those without a cable keep their solid core), plates, fillers, press units
+ * and lubricant rounded up to 10 mL. By the part numbers of the sheet; a part without one is named by its measures.
  */
 export function frameParts(request: FrameRequest, plan: FramePlan): FramePart[] {
   const counts = new Map<string, FramePart>();
   const add = (what: string, id: string, quantity: number) => {
-    const before = counts.get(id)?.quantity ?? 0;
-    counts.set(id, { what, id, quantity: before + quantity, unit: 'pieces' });
+    const key = `${what} ${id}`;
+    const before = counts.get(key)?.quantity ?? 0;
+    counts.set(key, { what, id, quantity: before + quantity, unit: 'pieces' });
   };
   const names = new Set(request.frames.map((f) => f.id));
   for (const { id, quantity } of partsOf(plan.frames)) add(names.has(id) ? 'frame' : 'module', id, quantity);
-  let lubricant = 0;
+  const { lubricant } = request;
+  let ml = 0;
   for (const frame of plan.frames) {
     const kind = request.frames.find((k) => k.id === frame.frame);
     frame.openings.forEach((opening, o) => {
       const spec = kind?.openings[o];
       if (!spec) return;
       const plates = platesIn(opening, spec.plateAgainstPress);
-      if (plates > 0 && spec.plate > 0) add('plate', `PL-${spec.width}-${spec.plate}`, plates);
-      for (const filler of opening.fillers) add('filler', `FP-${spec.width}-${filler}`, 1);
-      add('press unit', `PU-${spec.width}${opening.press === 'inside' ? '-R' : ''}`, 1);
-      lubricant +=
-        LUBRICANT.opening + LUBRICANT.module * opening.rows.reduce((sum, r) => sum + r.places.length, 0);
+      if (plates > 0 && spec.plate > 0)
+        add('plate', spec.plateId ?? `${spec.width} × ${spec.plate} mm`, plates);
+      for (const filler of opening.fillers)
+        add(
+          'filler',
+          spec.fillers.find((f) => f.thickness === filler)?.id ?? `${spec.width} × ${filler} mm`,
+          1,
+        );
+      const press = opening.press === 'inside' ? (spec.press.insideId ?? spec.press.id) : spec.press.id;
+      add('press unit', press ?? `${spec.width} mm wide, ${opening.press}`, 1);
+      ml +=
+        (lubricant?.openingMl ?? 0) +
+        (lubricant?.moduleMl ?? 0) * opening.rows.reduce((sum, r) => sum + r.places.length, 0);
     });
   }
   const parts = [...counts.values()];
-  if (lubricant > 0)
-    parts.push({ what: 'lubricant', id: 'LB-1', quantity: Math.ceil(lubricant / 10) * 10, unit: 'ml' });
+  if (lubricant && ml > 0)
+    parts.push({ what: 'lubricant', id: lubricant.id, quantity: Math.ceil(ml / 10) * 10, unit: 'ml' });
   return parts;
 }
 

@@ -50,6 +50,15 @@ export interface FramePlan {
   readonly parts: readonly { readonly id: string; readonly quantity: number }[];
   /** Places to measure again, and how many no plan of that cost can do without. Null without a plan. */
   readonly remeasure?: { readonly places: number; readonly atLeast: number } | null;
+  /**
+   * Over the sizes that carry cables: cables that come out to reach the nearest spare (all of them where there is none); and the price of all
+   * modules. `proven`: no plan of that cost is better in second measurings, then these two, then crossings. Null without a plan.
+   */
+  readonly order?: {
+    readonly toSpares: number;
+    readonly moduleCost: number;
+    readonly proven: boolean;
+  } | null;
 }
 
 const gapSchema = object({ min: number().required(), max: number().required() })
@@ -117,6 +126,15 @@ export const framePlanSchema = object({
     .of(object({ id: string().required(), quantity: number().integer().required() }).noUnknown().required())
     .required(),
   remeasure: object({ places: number().integer().required(), atLeast: number().integer().required() })
+    .noUnknown()
+    .nullable()
+    .optional()
+    .default(undefined),
+  order: object({
+    toSpares: number().integer().required(),
+    moduleCost: number().required(),
+    proven: boolean().required(),
+  })
     .noUnknown()
     .nullable()
     .optional()

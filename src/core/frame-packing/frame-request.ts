@@ -3,6 +3,9 @@ import { fail, ok, toUm, validate, type Problem, type Result } from '@/core/kern
 
 const length = (max = 5000) => number().min(0).max(max);
 
+/** Number of a part on the sheet. */
+const partId = () => string().min(1).max(40).optional();
+
 const rangeSchema = object({
   min: length().required(),
   max: length()
@@ -50,10 +53,23 @@ export const frameOpeningSchema = object({
   height: number().positive().max(3000).required(),
   plate: length(50).required(),
   plateAgainstPress: boolean().required(),
+  plateId: partId(),
   press: object({
     min: length().required(),
     max: length().required(),
     at: array().of(string().oneOf(PRESS_PLACES).required()).min(1).required(),
+    /** Part numbers of the press unit, where it stands at an end and where it stands inside. */
+    id: partId(),
+    insideId: partId(),
+    /** How it is closed: bolts in turn, each by so much, to the stop or to this torque, whichever comes first. */
+    bolts: object({
+      count: number().integer().min(1).max(12).required(),
+      incrementMm: number().positive().max(20).required(),
+      maxTorqueNm: number().positive().max(500).optional(),
+    })
+      .noUnknown()
+      .optional()
+      .default(undefined),
   })
     .noUnknown()
     .test('order', 'the maximum is below the minimum', (p) => p.max >= p.min)
@@ -63,6 +79,7 @@ export const frameOpeningSchema = object({
       object({
         thickness: number().positive().max(200).required(),
         max: number().integer().min(0).max(20).required(),
+        id: partId(),
       })
         .noUnknown()
         .required(),
@@ -82,6 +99,16 @@ export const frameSchema = object({
 })
   .noUnknown()
   .required();
+
+/** Lubricant by part number, mL for a module (both halves, bore and faces) and for the walls of an opening. */
+export const lubricantSchema = object({
+  id: string().min(1).max(40).required(),
+  moduleMl: number().min(0).max(100).required(),
+  openingMl: number().min(0).max(500).required(),
+})
+  .noUnknown()
+  .optional()
+  .default(undefined);
 
 export const frameRequestSchema = object({
   cables: array().of(frameCableSchema).max(5000).required(),
@@ -115,6 +142,12 @@ export const frameRequestSchema = object({
   })
     .noUnknown()
     .required(),
+  lubricant: lubricantSchema,
+  /** Sheet that modules and frames are taken from. */
+  sheet: object({ code: string().max(40).required(), revision: string().max(20).required() })
+    .noUnknown()
+    .optional()
+    .default(undefined),
   seed: number().integer().optional(),
   limitSeconds: number().positive().max(3600).optional(),
 })

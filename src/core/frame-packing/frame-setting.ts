@@ -1,6 +1,7 @@
 import { toUm } from '@/core/kernel';
 import { groupCables, type CableGroup, type Grouped } from './cable-groups';
 import { togetherSets } from './circuit-sets';
+import { fitModel, type FitModel } from './fit-model';
 import { frameModel, type FrameModel } from './frame-model';
 import type { FrameRequest } from './frame-request';
 import { carries } from './peel';
@@ -19,6 +20,7 @@ export interface FrameSetting {
   /** Rows from patterns, and rows that only fit in sum. */
   readonly exact: FrameModel;
   readonly room: FrameModel;
+  readonly fit: FitModel;
 }
 
 /** Reads a request into groups, patterns and models. */
@@ -34,7 +36,8 @@ export function frameSetting(request: FrameRequest): FrameSetting {
   const { groups, unplaced } = groupCables(request, sizes, corners);
   const exact = frameModel(request, groups, types, openingTypes, 'exact');
   const room = frameModel(request, groups, types, openingTypes, 'room');
-  return { request, groups, unplaced, types, openingTypes, usable, exact, room };
+  const fit = fitModel(request, groups, types, openingTypes, exact);
+  return { request, groups, unplaced, types, openingTypes, usable, exact, room, fit };
 }
 
 /** Sizes of plain places and ids of corner modules that the offered openings have. */

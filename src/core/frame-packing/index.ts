@@ -1,7 +1,6 @@
 export * from './cable-groups';
 export * from './check';
 export * from './crossings';
-export * from './demo-frames';
 export * from './frame-plan';
 export * from './frame-request';
 export * from './peel';

@@ -4,6 +4,7 @@ import { partsOf } from './frame-parts';
 import type { FramePlan, Place, PlannedFrame } from './frame-plan';
 import type { FrameCable, FrameRequest } from './frame-request';
 import { carries, peelFor } from './peel';
+import { orderOf } from './plan-order';
 
 /** Where a place is found in a plan: all by index, rows in building order. */
 export interface PlaceRef {
@@ -70,6 +71,7 @@ export function restatePlan(
     crossings: countCrossings(request, stated),
     parts: partsOf(stated),
     remeasure: { places: again, atLeast: Math.min(again, plan.remeasure?.atLeast ?? 0) },
+    order: { ...orderOf(request, stated), proven: false },
   };
 }
 

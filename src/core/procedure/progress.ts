@@ -161,11 +161,11 @@ function askedOf(context: ConfirmContext, step: Step, request: ConfirmRequest): 
   const { seal, acts } = context;
   const measured = request.measuredMm ?? null;
   if (step.accept && measured !== null && (measured < step.accept.minMm || measured > step.accept.maxMm)) {
-    const { label, minMm, maxMm } = step.accept;
+    const { label, minMm, maxMm, over, under } = step.accept;
     const off = measured > maxMm ? measured - maxMm : minMm - measured;
     return refuse(
       'measuredMm',
-      `${label} ${trimNumber(measured, 1)} mm; ${trimNumber(minMm, 1)}–${trimNumber(maxMm, 1)} mm asked for: ${trimNumber(off, 1)} mm ${measured > maxMm ? 'too long, trim it' : 'too short, cut back and start again'}`,
+      `${label} ${trimNumber(measured, 2)} mm; ${trimNumber(minMm, 2)}–${trimNumber(maxMm, 2)} mm asked for: ${trimNumber(off, 2)} mm ${measured > maxMm ? (over ?? 'too long, trim it') : (under ?? 'too short, cut back and start again')}`,
       measured,
     );
   }

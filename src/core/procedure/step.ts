@@ -29,6 +29,9 @@ export interface Acceptance {
   readonly label: string;
   readonly minMm: number;
   readonly maxMm: number;
+  /** What to do when it is more, or less; left out for a length that is cut. */
+  readonly over?: string;
+  readonly under?: string;
 }
 
 /** One screen of the bench. What the hand does, with the numbers that belong to it. */

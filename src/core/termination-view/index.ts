@@ -218,6 +218,22 @@ export interface CataloguePreview {
     readonly diff: FamilyDiff | null;
     readonly plans: readonly PlanEffect[];
   }[];
+  readonly frameSheets: readonly {
+    readonly code: string;
+    readonly title: string;
+    readonly revision: string;
+    /** Revision in force now; null for a new system. */
+    readonly before: string | null;
+    /** `clash`: this revision is there with other figures, and the file will be refused. */
+    readonly state: 'new' | 'there' | 'clash';
+    readonly leads: boolean;
+    readonly frames: number;
+    readonly modules: number;
+    /** Frames and modules by id, against the revision in force. */
+    readonly added: readonly string[];
+    readonly gone: readonly string[];
+    readonly changed: readonly string[];
+  }[];
 }
 
 /** A measured cable end as it is drawn on the range charts of a family. */

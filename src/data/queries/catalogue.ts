@@ -1,4 +1,4 @@
-import { eq, inArray, sql } from 'drizzle-orm';
+import { eq, inArray, ne, sql } from 'drizzle-orm';
 import {
   isLaterSheet,
   missingForProcedure,
@@ -6,6 +6,7 @@ import {
   type Adaptor,
   type Compound,
   type Family,
+  type FrameSheet,
 } from '@/core/catalogue';
 import type { Tx } from '../connection';
 import { catalogueImport, familyRevision, partRevision } from '../schema';
@@ -22,6 +23,8 @@ export interface StoredCatalogue {
   readonly accessories: readonly Accessory[];
   /** Of each compound the sheet that was issued last. */
   readonly compounds: readonly Compound[];
+  /** Every revision of every sheet of transit frames, as they came in: crossings stand on the one they name. */
+  readonly frameSheets: readonly FrameSheet[];
 }
 
 // A revision never changes once it is stored, so what was parsed once may be kept.
@@ -69,7 +72,11 @@ export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
           .from(familyRevision)
           .where(inArray(familyRevision.id, ids))
           .orderBy(familyRevision.code);
-  const parts = await tx.select().from(partRevision).orderBy(partRevision.id);
+  const parts = await tx
+    .select()
+    .from(partRevision)
+    .where(ne(partRevision.kind, 'frameSheet'))
+    .orderBy(partRevision.id);
   const adaptors = new Map<string, Adaptor>();
   const accessories = new Map<string, Accessory>();
   const compounds = new Map<string, Compound>();
@@ -88,7 +95,18 @@ export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
     adaptors: [...adaptors.values()],
     accessories: [...accessories.values()],
     compounds: [...compounds.values()],
+    frameSheets: await loadFrameSheets(tx),
   };
+}
+
+/** Every revision of every sheet of transit frames, oldest first. */
+export async function loadFrameSheets(tx: Tx): Promise<FrameSheet[]> {
+  const rows = await tx
+    .select({ body: partRevision.body })
+    .from(partRevision)
+    .where(eq(partRevision.kind, 'frameSheet'))
+    .orderBy(partRevision.id);
+  return rows.map((row) => JSON.parse(row.body) as FrameSheet);
 }
 
 /** Every revision of one family, oldest first. */

@@ -1,5 +1,4 @@
 import type { CrossingMember, CrossingSetup } from '@/core/crossing';
-import { DEMO_FRAMES } from '@/core/frame-packing';
 import { seededRandom } from '@/core/kernel';
 
 export interface SeedCrossing {
@@ -8,7 +7,17 @@ export interface SeedCrossing {
 }
 
 const CIRCUITS = ['control', 'power', 'signal'] as const;
-const ALL_FRAMES = DEMO_FRAMES.map((f) => f.id);
+const SHEET = { code: 'TF', revision: 'A' };
+const ALL_FRAMES = [
+  'TF-1-150',
+  'TF-1-222',
+  'TF-1-294',
+  'TF-2-222',
+  'TF-2-294',
+  'TF-3-294',
+  'TR-1-222',
+  'TR-2-294',
+];
 const APART = [{ a: 'power', b: 'signal', by: 'row' as const }];
 
 /** Cables that only pass through, with a diameter of their own: mostly thin, a few thick. */
@@ -67,6 +76,7 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
       ]),
       apart: APART,
       spareShare: 0.2,
+      sheet: SHEET,
       frames: ALL_FRAMES,
     },
   },
@@ -88,6 +98,7 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
       ],
       apart: APART,
       spareShare: 0.2,
+      sheet: SHEET,
       frames: ALL_FRAMES,
     },
   },
@@ -99,6 +110,7 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
       members: passing('Y', 120, 120, 301),
       apart: APART,
       spareShare: 0.2,
+      sheet: SHEET,
       frames: ALL_FRAMES,
     },
   },

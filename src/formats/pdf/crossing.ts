@@ -47,7 +47,7 @@ function head(doc: Doc, sheet: Sheet, print: CrossingPrint, title: string): numb
   text(
     doc,
     sheet,
-    `Plan ${print.planHash.slice(0, 12)}, printed ${print.printed.toISOString().slice(0, 10)}`,
+    `Plan ${print.planHash.slice(0, 12)}${print.request.sheet ? `, sheet ${print.request.sheet.code} revision ${print.request.sheet.revision}` : ''}, printed ${print.printed.toISOString().slice(0, 10)}`,
     sheet.left,
     sheet.footerTop + 6 * MM,
     7.5,

@@ -1,12 +1,14 @@
-import { ok, refuse, type Result } from '@/core/kernel';
+import { hashOf, ok, refuse, type Result } from '@/core/kernel';
 import {
   CATALOGUE_FORMAT,
   diffFamilies,
+  frameSheetsInForce,
   isLaterSheet,
   missingForProcedure,
   SIZE_COLUMNS,
   sizeTable,
   type Family,
+  type FrameSheet,
 } from '@/core/catalogue';
 import { writeCsv } from '@/formats/csv/write';
 import { judge, type CatalogueView } from '@/core/gland-selection';
@@ -50,9 +52,36 @@ export function previewCatalogue(text: string, now: Date): Promise<Result<Catalo
     return ok({
       name: read.value.name,
       families,
+      frameSheets: (read.value.frameSheets ?? []).map((s) => sheetChange(s, stored.frameSheets)),
       parts: read.value.adaptors.length + read.value.accessories.length + (read.value.compounds ?? []).length,
     });
   });
+}
+
+/** What a sheet of transit frames would change. Crossings keep the revision they stand on. */
+function sheetChange(sheet: FrameSheet, all: readonly FrameSheet[]): CataloguePreview['frameSheets'][number] {
+  const same = all.find((s) => s.code === sheet.code && s.sheet.revision === sheet.sheet.revision);
+  const before = frameSheetsInForce(all).find((s) => s.code === sheet.code) ?? null;
+  const named = (list: readonly { readonly id: string }[]) =>
+    new Map(list.map((x) => [x.id, JSON.stringify(x)]));
+  const [now, then] = [sheet, before].map((s) => named(s === null ? [] : [...s.frames, ...s.modules]));
+  const changed = [...(now ?? [])].flatMap(([id, body]) => {
+    const was = then?.get(id);
+    return was === undefined || was === body ? [] : [id];
+  });
+  return {
+    code: sheet.code,
+    title: sheet.sheet.title,
+    revision: sheet.sheet.revision,
+    before: before?.sheet.revision ?? null,
+    state: same === undefined ? 'new' : hashOf(same) === hashOf(sheet) ? 'there' : 'clash',
+    leads: before === null || isLaterSheet(sheet.sheet, before.sheet),
+    frames: sheet.frames.length,
+    modules: sheet.modules.length,
+    added: before === null ? [] : [...(now ?? [])].flatMap(([id]) => (then?.has(id) ? [] : [id])),
+    gone: [...(then ?? [])].flatMap(([id]) => (now?.has(id) ? [] : [id])),
+    changed,
+  };
 }
 
 async function effects(tx: Tx, family: Family, view: CatalogueView): Promise<PlanEffect[]> {
@@ -104,6 +133,7 @@ export function exportCatalogue(now: Date): Promise<Result<string>> {
       adaptors: stored.adaptors,
       accessories: stored.accessories,
       compounds: stored.compounds,
+      frameSheets: frameSheetsInForce(stored.frameSheets),
     };
     return ok(`${JSON.stringify(file, null, 2)}\n`);
   });

@@ -4,6 +4,7 @@ import type { CatalogueFile } from '@/core/catalogue';
 import { closeDatabase } from '@/data';
 import { good, NOW, PLANNER, refused } from '../testing/job';
 import { importCatalogue, viewCatalogue } from './catalogue';
+import { previewCatalogue } from './catalogue-preview';
 
 afterAll(closeDatabase);
 
@@ -167,5 +168,55 @@ describe('compounds', () => {
     const said = await refused(importCatalogue(withCompound('2026-06', 18, change), PLANNER, NOW));
     expect(said).toMatch(/compounds\[0\]/);
     expect(said).toMatch(message);
+  });
+});
+
+describe('sheets of transit frames', () => {
+  const sheets = (code: string, revision: string, issued: string, cost = 140): string => {
+    const copy = JSON.parse(TEXT) as CatalogueFile;
+    const [sheet] = copy.frameSheets ?? [];
+    const [frame] = sheet?.frames ?? [];
+    if (!sheet || !frame) throw new Error('sheet');
+    sheet.code = code;
+    sheet.sheet = { ...sheet.sheet, revision: `${RUN}.${revision}`, issued };
+    frame.cost = cost;
+    return JSON.stringify({ ...copy, families: [], adaptors: [], accessories: [], compounds: [] });
+  };
+  const there = async (code: string) =>
+    (await good(viewCatalogue())).frameSheets.filter((s) => s.code === code).map((s) => s.sheet.revision);
+
+  it('come in revision by revision; what a revision says never changes', async () => {
+    const first = sheets('ZF1', '1', '2026-01');
+    expect(await good(importCatalogue(first, PLANNER, NOW))).toMatchObject({
+      frameSheets: [`ZF1 revision ${RUN}.1`],
+    });
+    expect(await good(importCatalogue(first, PLANNER, NOW))).toMatchObject({ already: true });
+    expect(await refused(importCatalogue(sheets('ZF1', '1', '2026-01', 150), PLANNER, NOW))).toContain(
+      'a changed sheet needs its own revision',
+    );
+    await good(importCatalogue(sheets('ZF1', '2', '2026-05', 150), PLANNER, NOW));
+    expect(await there('ZF1')).toEqual([`${RUN}.1`, `${RUN}.2`]);
+  });
+
+  it('are shown against the revision in force before they are taken in', async () => {
+    await good(importCatalogue(sheets('ZF2', '1', '2026-01'), PLANNER, NOW));
+    const preview = async (text: string) => (await good(previewCatalogue(text, NOW))).frameSheets[0];
+    expect(await preview(sheets('ZF2', '2', '2026-05', 99))).toMatchObject({
+      before: `${RUN}.1`,
+      state: 'new',
+      leads: true,
+      changed: ['TF-1-150'],
+      added: [],
+      gone: [],
+    });
+    expect(await preview(sheets('ZF2', '1', '2026-01'))).toMatchObject({ state: 'there', changed: [] });
+    expect(await preview(sheets('ZF2', '1', '2026-01', 99))).toMatchObject({ state: 'clash' });
+    expect(await preview(sheets('ZF2', '0', '2020-01'))).toMatchObject({ state: 'new', leads: false });
+    expect(await preview(sheets('ZF3', '1', '2026-01'))).toMatchObject({
+      before: null,
+      frames: 8,
+      modules: 9,
+    });
+    expect(await there('ZF3')).toEqual([]);
   });
 });

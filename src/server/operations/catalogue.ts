@@ -5,6 +5,7 @@ import {
   readCatalogue,
   type CatalogueFile,
   type Family,
+  type FrameSheet,
 } from '@/core/catalogue';
 import { readCsv } from '@/formats/csv/read';
 import {
@@ -16,7 +17,9 @@ import {
   isDuplicate,
   listFamilyRevisions,
   loadCatalogue,
+  loadFrameSheets,
   type StoredCatalogue,
+  type Tx,
 } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { guarded } from '../guard';
@@ -34,6 +37,8 @@ export interface ImportReport {
     readonly missing: readonly string[];
   }[];
   readonly parts: number;
+  /** Sheets of transit frames, as “TF revision A”. */
+  readonly frameSheets: readonly string[];
 }
 
 const MAX_CATALOGUE_BYTES = 8 * 1024 * 1024;
@@ -98,6 +103,7 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
         missing: missingForProcedure(family),
       };
     });
+    const sheets = await newFrameSheets(tx, file, problems);
     if (problems.length > 0) return fail(problems);
     const already = (await findImport(tx, hash)) !== null;
     if (!already) {
@@ -142,6 +148,14 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
           hash: hashOf(compound),
           body: JSON.stringify(compound),
         });
+      for (const sheet of sheets)
+        await insertPartRevision(tx, {
+          importId,
+          kind: 'frameSheet',
+          partNumber: sheet.code,
+          hash: hashOf(sheet),
+          body: JSON.stringify(sheet),
+        });
     }
     return ok({
       name: file.name,
@@ -154,7 +168,23 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
         missing: missing.map((m) => `${m.path}: ${m.message}`),
       })),
       parts: file.adaptors.length + file.accessories.length + (file.compounds ?? []).length,
+      frameSheets: (file.frameSheets ?? []).map((s) => `${s.code} revision ${s.sheet.revision}`),
     });
+  });
+}
+
+/** Frame sheets of a file that are not there yet. One that is there with other figures is a problem: crossings stand on it. */
+async function newFrameSheets(tx: Tx, file: CatalogueFile, problems: Problem[]): Promise<FrameSheet[]> {
+  const known = new Map((await loadFrameSheets(tx)).map((s) => [`${s.code} ${s.sheet.revision}`, hashOf(s)]));
+  return (file.frameSheets ?? []).filter((sheet, i) => {
+    const there = known.get(`${sheet.code} ${sheet.sheet.revision}`);
+    if (there !== undefined && there !== hashOf(sheet))
+      problems.push({
+        path: `frameSheets[${i}].sheet.revision`,
+        message: `${sheet.code} revision ${sheet.sheet.revision} is in the catalogue with other figures; a changed sheet needs its own revision`,
+        value: sheet.sheet.revision,
+      });
+    return there === undefined;
   });
 }
 

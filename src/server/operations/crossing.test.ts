@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import mysql from 'mysql2/promise';
-import { planFrames, moveCable, placesOf, type FramePlan } from '@/core/frame-packing';
+import {
+  planFrames,
+  moveCable,
+  placesOf,
+  planReentry,
+  type FrameCable,
+  type FramePlan,
+} from '@/core/frame-packing';
 import { drive } from '@/core/kernel';
 import { replay } from '@/core/procedure';
 import { loadSolver } from '@/solver/highs';
@@ -8,11 +16,17 @@ import { closeDatabase, database, insertJob } from '@/data';
 import { DEFAULT_PROFILE } from '@/core/schedule';
 import { auditChain } from '@/core/inspection';
 import { findJob, loadCrossingEvents, listCrossings } from '@/data';
-import { addCrossing, confirmCrossingStep, setCrossing, takeCrossingPlan, viewCrossing } from './crossing';
+import type { CatalogueFile } from '@/core/catalogue';
+import { good, PLANNER, refused } from '../testing/job';
+import { importCatalogue } from './catalogue';
+import { addCrossing, setCrossing, takeCrossingPlan, viewCrossing } from './crossing';
+import { confirmCrossingStep } from './crossing-build';
 import { crossingFile, previewPlaces } from './crossing-file';
+import { takeReentry } from './crossing-reentry';
 
 const SLUG = `crossing-${randomUUID().slice(0, 8)}`;
 const REF = { job: SLUG, crossing: 'W-1' };
+const CATALOGUE = readFileSync('examples/catalogue/demo.json', 'utf8');
 const NOW = new Date('2026-11-20T09:00:00.000Z');
 const WHO = { name: 'planner' };
 const SETUP = {
@@ -32,6 +46,7 @@ const SETUP = {
 let solver: Awaited<ReturnType<typeof loadSolver>>;
 beforeAll(async () => {
   solver = await loadSolver({});
+  await good(importCatalogue(CATALOGUE, PLANNER, NOW));
   await insertJob(database(), {
     slug: SLUG,
     name: 'Crossings',
@@ -183,6 +198,66 @@ describe('building it', () => {
   });
 });
 
+describe('what is measured at a step', () => {
+  it('is refused outside what is asked for, with the figure, and stands in the record', async () => {
+    const now = await view();
+    const { next: step } = replay(now.steps, now.acts);
+    if (!step?.accept) throw new Error('a row asks for its gap');
+    const send = (measuredMm: number) =>
+      confirmCrossingStep(
+        REF,
+        {
+          id: randomUUID(),
+          stepId: step.id,
+          fingerprint: step.fingerprint,
+          at: NOW.toISOString(),
+          measuredMm,
+        },
+        { name: 'fitter' },
+        NOW,
+      );
+    expect(await refused(send(step.accept.minMm - 0.05))).toContain('0.05 mm too little, peel one more');
+    expect(await refused(send(step.accept.maxMm + 0.2))).toContain('too much, a layer too many is off');
+    expect(await refused(send(NaN))).toContain('is not a length');
+    await good(send(step.accept.maxMm));
+    const job = await findJob(database(), SLUG);
+    const [row] = await listCrossings(database(), job?.id ?? 0);
+    const events = await loadCrossingEvents(database(), [row?.id ?? 0]);
+    expect(events[events.length - 1]?.body).toMatchObject({ measuredMm: step.accept.maxMm });
+    expect(auditChain(events)).toEqual([]);
+  });
+});
+
+describe('taking cables into a frame that stands', () => {
+  const NEW = { tag: 'N-1', diameter: { min: 10.3, max: 10.5 } };
+  const answer = async (cables: readonly FrameCable[]) => {
+    const [inForce] = (await view()).plans;
+    if (!inForce) throw new Error('no plan');
+    const made = planReentry(inForce.request, inForce.plan, cables);
+    if (!made.ok) throw new Error('no re-entry');
+    return made.value.plan;
+  };
+
+  it('writes cables and frame together, or neither', async () => {
+    const before = await view();
+    const plan = await answer([NEW]);
+    const draft = { version: before.version, cables: [NEW], plan };
+    // A frame that breaks a rule leaves the cables out as well.
+    const wrong = { ...plan, frames: plan.frames.slice(1) };
+    expect(await takeReentry(REF, { ...draft, plan: wrong }, WHO, NOW)).toMatchObject({ ok: false });
+    expect((await view()).setup.members).toHaveLength(before.setup.members.length);
+    expect(await refused(takeReentry(REF, { ...draft, version: before.version - 1 }, WHO, NOW))).toContain(
+      'somebody else has changed',
+    );
+    expect(await refused(takeReentry(REF, { ...draft, cables: [] }, WHO, NOW))).toContain('no cable');
+    expect((await view()).plans).toHaveLength(before.plans.length);
+    await good(takeReentry(REF, draft, WHO, NOW));
+    const after = await view();
+    expect(after.setup.members.map((m) => m.tag)).toContain('N-1');
+    expect(after.plans[0]).toMatchObject({ kind: 'asBuilt', note: 'with N-1', stale: false });
+  });
+});
+
 describe('files', () => {
   it('come from the plan in force, and a table of places reads back as the same plan', async () => {
     const csv = await crossingFile(REF, 'places.csv', NOW);
@@ -207,5 +282,123 @@ describe('files', () => {
       problems: [{ path: 'line 2, module' }],
     });
     expect(await previewPlaces(REF, 'a,b\n1,2\n')).toMatchObject({ ok: false });
+  });
+});
+
+describe('a table of places from another program', () => {
+  const source = async () =>
+    String((await good(crossingFile(REF, 'places.csv', NOW))).body).replace(/^\uFEFF/, '');
+  const frames = async () => (await view()).plans[0]?.plan.frames;
+  const reads = async (text: string) => {
+    const read = await good(previewPlaces(REF, text));
+    expect(read.plan.frames).toEqual(await frames());
+    expect(read.violations).toEqual([]);
+  };
+
+  it('may have semicolons and decimal commas, tabs, another order of lines’ ends, or no byte-order mark', async () => {
+    const rows = (await source())
+      .trim()
+      .split('\r\n')
+      .map((l) => l.split(','));
+    const written = (separator: string, end: string, comma: boolean) =>
+      rows.map((r) => r.map((c) => (comma ? c.replace('.', ',') : c)).join(separator)).join(end);
+    await reads(written(';', '\r\n', true));
+    await reads(written('\t', '\n', false));
+    await reads(`\uFEFF${written(';', '\n', false)}\n\n`);
+  });
+
+  it('may have its columns in another order, in capitals, with more beside them and cells in quotes', async () => {
+    const rows = (await source())
+      .trim()
+      .split('\r\n')
+      .map((l) => l.split(','));
+    const turned = rows.map((r, i) => [
+      i === 0 ? 'REMARK' : 'seen, and "found"',
+      ...r.map((c) => (i === 0 ? c.toUpperCase() : c)).reverse(),
+    ]);
+    await reads(turned.map((r) => r.map((c) => `"${c.replaceAll('"', '""')}"`).join(',')).join('\n'));
+  });
+
+  it('is refused by line and column where a cell says something else', async () => {
+    const lines = (await source()).trim().split('\r\n');
+    const at = (column: string) => (lines[0] ?? '').split(',').indexOf(column);
+    const changed = (line: number, column: string, to: string) =>
+      lines
+        .map((l, i) =>
+          i === line
+            ? l
+                .split(',')
+                .map((c, j) => (j === at(column) ? to : c))
+                .join(',')
+            : l,
+        )
+        .join('\n');
+    const path = async (text: string) => {
+      const read = await previewPlaces(REF, text);
+      return read.ok ? read.value.violations.map((v) => v.path).join() : read.problems[0]?.path;
+    };
+    expect(await path(changed(1, 'x', 'left'))).toBe('line 2, x');
+    expect(await path(changed(2, 'row', '1.5'))).toBe('line 3, row');
+    expect(await path(changed(2, 'press', 'middle'))).toBe('line 3, press');
+    expect(await path(changed(1, 'height', '-36'))).toBe('line 2, height');
+    // The first line says otherwise than all that follow: nobody guesses which is right.
+    expect(await path(changed(1, 'kind', 'ZZ-9'))).toBe('line 3, kind');
+    expect(await path(changed(1, 'press', 'bottom'))).toBe('line 3, press');
+    expect(await path(changed(1, 'fillers', '6'))).toBe('line 3, fillers');
+    expect(await path(lines[0] ?? '')).toBe('file');
+  });
+});
+
+describe('the sheet of a crossing', () => {
+  const ref = { job: SLUG, crossing: 'W-9' };
+  const seen = () => good(viewCrossing(ref));
+  const code = `ZS${SLUG.slice(-4).toUpperCase()}`;
+  const sheet = (revision: string, issued: string, plate: number): string => {
+    const copy = JSON.parse(CATALOGUE) as CatalogueFile;
+    const frameSheets = (copy.frameSheets ?? []).map((s) => ({
+      ...s,
+      code,
+      sheet: { ...s.sheet, revision, issued },
+      frames: s.frames.map((f) => ({
+        ...f,
+        id: `${code}${f.id}`,
+        openings: f.openings.map((o) => ({ ...o, plate })),
+      })),
+    }));
+    return JSON.stringify({
+      ...copy,
+      families: [],
+      adaptors: [],
+      accessories: [],
+      compounds: [],
+      frameSheets,
+    });
+  };
+
+  it('stays with its plan when a later revision comes in, until somebody takes it; then it is planned again', async () => {
+    await good(importCatalogue(sheet('1', '2026-01', 1), PLANNER, NOW));
+    const frames = SETUP.frames.map((f) => `${code}${f}`);
+    await good(addCrossing(SLUG, 'W-9', { ...SETUP, sheet: { code, revision: '1' }, frames }));
+    const first = await seen();
+    const plan = drive(planFrames(first.asked.request), solver);
+    await good(
+      takeCrossingPlan(ref, { kind: 'planned', requestHash: first.requestHash, plan, note: '' }, WHO, NOW),
+    );
+    await good(importCatalogue(sheet('2', '2026-06', 2), PLANNER, NOW));
+    const after = await seen();
+    expect([after.state, after.sheet.sheet.revision]).toEqual(['planned', '1']);
+    expect(after.sheets.find((s) => s.code === code)?.sheet.revision).toBe('2');
+    await good(setCrossing(ref, after.version, { ...after.setup, sheet: { code, revision: '2' } }, WHO));
+    const taken = await seen();
+    expect([taken.state, taken.asked.request.sheet]).toEqual(['stale', { code, revision: '2' }]);
+    // What was planned by the first revision is still there as it was.
+    expect(taken.plans[0]?.request.sheet).toEqual({ code, revision: '1' });
+  });
+
+  it('cannot be one that nobody imported', async () => {
+    const before = await seen();
+    expect(
+      await setCrossing(ref, before.version, { ...before.setup, sheet: { code, revision: '7' } }, WHO),
+    ).toMatchObject({ ok: false, problems: [{ path: 'sheet' }] });
   });
 });

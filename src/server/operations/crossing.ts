@@ -5,8 +5,8 @@ import {
   crossingSetupSchema,
   fillOf,
   requestHash,
+  sheetOf,
   type CrossingRequest,
-  type CrossingConfirm,
   type CrossingLine,
   type CrossingRef,
   type CrossingState,
@@ -15,22 +15,21 @@ import {
   type KnownDiameter,
 } from '@/core/crossing';
 import { buildingSteps } from '@/core/frame-building';
-import { checkFramePlan, framePlanSchema, type FramePlan } from '@/core/frame-packing';
-import { eventHash, GENESIS } from '@/core/inspection';
+import { checkFramePlan, framePlanSchema, type FramePlan, type FrameRequest } from '@/core/frame-packing';
+import { frameSheetsInForce, type FrameSheet } from '@/core/catalogue';
 import { hashOf } from '@/core/kernel';
-import { mayConfirm, replay, type BenchAct, type Step } from '@/core/procedure';
+import { replay, type BenchAct, type Step } from '@/core/procedure';
 import { ENDS } from '@/core/schedule';
 import {
-  appendCrossingEvent,
   database,
   findCrossing,
-  findCrossingEvent,
   insertCrossing,
   insertCrossingPlan,
   listCrossings,
   liveCables,
   loadCrossingEvents,
   loadCrossingPlans,
+  loadFrameSheets,
   loadReadings,
   lockCrossing,
   updateCrossing,
@@ -45,7 +44,7 @@ import { operation } from '../transaction';
 import { requireJob } from './load';
 
 /** Outer sheath of every cable of a job, over both ends. */
-async function knownDiameters(tx: Tx, job: JobRow): Promise<Map<string, KnownDiameter | null>> {
+export async function knownDiameters(tx: Tx, job: JobRow): Promise<Map<string, KnownDiameter | null>> {
   const cables = await liveCables(tx, job.id);
   const readings = await loadReadings(
     tx,
@@ -71,7 +70,7 @@ async function knownDiameters(tx: Tx, job: JobRow): Promise<Map<string, KnownDia
   );
 }
 
-const onlyKnown = (all: ReadonlyMap<string, KnownDiameter | null>): Map<string, KnownDiameter> =>
+export const onlyKnown = (all: ReadonlyMap<string, KnownDiameter | null>): Map<string, KnownDiameter> =>
   new Map([...all].flatMap(([tag, d]) => (d === null ? [] : [[tag, d] as const])));
 
 type StoredActs = Awaited<ReturnType<typeof loadCrossingEvents>>;
@@ -90,6 +89,7 @@ const actsOf = (events: StoredActs): (BenchAct & { title: string })[] =>
   }));
 
 interface Assessed {
+  readonly sheet: FrameSheet;
   readonly asked: CrossingRequest;
   readonly hash: string;
   readonly steps: readonly Step[];
@@ -103,12 +103,19 @@ function assess(
   known: ReadonlyMap<string, KnownDiameter>,
   plans: readonly StoredCrossingPlan[],
   events: StoredActs,
+  sheets: readonly FrameSheet[],
 ): Result<Assessed> {
-  const asked = crossingRequest(row.setup, known);
+  const sheet = sheetOf(row.setup, sheets);
+  if (!sheet.ok) return sheet;
+  const asked = crossingRequest(row.setup, known, sheet.value);
   if (!asked.ok) return asked;
   const hash = requestHash(asked.value.request);
   const [plan] = plans;
-  const place = { name: row.setup.place, rating: row.setup.rating };
+  const { place: name, rating, school } = row.setup;
+  // Cautions are those of the sheet that the plan was made by.
+  const by = plan?.request.sheet;
+  const planned = sheets.find((f) => f.code === by?.code && f.sheet.revision === by.revision) ?? sheet.value;
+  const place = { name, rating, cautions: planned.cautions, ...(school ? { school } : {}) };
   const steps = plan ? buildingSteps(plan.request, plan.plan, place) : [];
   const acts = actsOf(events);
   const { done, next } = replay(steps, acts);
@@ -124,7 +131,7 @@ function assess(
             : done.size > 0
               ? 'building'
               : 'planned';
-  return ok({ asked: asked.value, hash, steps, acts, state, done: done.size });
+  return ok({ sheet: sheet.value, asked: asked.value, hash, steps, acts, state, done: done.size });
 }
 
 export function viewCrossings(slug: string): Promise<Result<readonly CrossingLine[]>> {
@@ -136,6 +143,7 @@ export function viewCrossings(slug: string): Promise<Result<readonly CrossingLin
     const ids = rows.map((r) => r.id);
     const [plans, events] = [await loadCrossingPlans(tx, ids), await loadCrossingEvents(tx, ids)];
     const known = onlyKnown(await knownDiameters(tx, job.value));
+    const sheets = rows.length > 0 ? await loadFrameSheets(tx) : [];
     const lines: CrossingLine[] = [];
     for (const row of rows) {
       const mine = plans.filter((p) => p.crossingId === row.id);
@@ -144,6 +152,7 @@ export function viewCrossings(slug: string): Promise<Result<readonly CrossingLin
         known,
         mine,
         events.filter((e) => e.crossingId === row.id),
+        sheets,
       );
       if (!found.ok) return found;
       const [plan] = mine;
@@ -163,29 +172,33 @@ export function viewCrossings(slug: string): Promise<Result<readonly CrossingLin
   });
 }
 
-async function requireCrossing(tx: Tx, ref: CrossingRef): Promise<Result<{ job: JobRow; row: CrossingRow }>> {
+export async function requireCrossing(
+  tx: Tx,
+  ref: CrossingRef,
+): Promise<Result<{ job: JobRow; row: CrossingRow }>> {
   const job = await requireJob(tx, ref.job);
   if (!job.ok) return job;
   const row = await findCrossing(tx, job.value.id, ref.crossing);
   return row ? ok({ job: job.value, row }) : refuse('crossing', 'there is no such crossing', ref.crossing);
 }
 
-async function assessed(tx: Tx, ref: CrossingRef) {
+export async function assessed(tx: Tx, ref: CrossingRef) {
   const found = await requireCrossing(tx, ref);
   if (!found.ok) return found;
   const { job, row } = found.value;
   const all = await knownDiameters(tx, job);
   const plans = await loadCrossingPlans(tx, [row.id]);
   const events = await loadCrossingEvents(tx, [row.id]);
-  const made = assess(row, onlyKnown(all), plans, events);
-  return made.ok ? ok({ job, row, all, plans, events, ...made.value }) : made;
+  const sheets = await loadFrameSheets(tx);
+  const made = assess(row, onlyKnown(all), plans, events, sheets);
+  return made.ok ? ok({ job, row, all, plans, events, sheets, ...made.value }) : made;
 }
 
 export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
   return guarded<CrossingView>(async () => {
     const found = await assessed(database(), ref);
     if (!found.ok) return found;
-    const { row, all, plans, hash, asked, steps, acts, state } = found.value;
+    const { row, all, plans, hash, asked, sheet, sheets, steps, acts, state } = found.value;
     return ok({
       job: ref.job,
       name: row.name,
@@ -193,6 +206,8 @@ export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
       setup: row.setup,
       state,
       asked,
+      sheet,
+      sheets: frameSheetsInForce(sheets),
       requestHash: hash,
       schedule: [...all].map(([tag, diameter]) => ({ tag, diameter })),
       plans: plans.map((p) => ({
@@ -214,17 +229,34 @@ export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
 
 const NAME = /^[^/]{1,40}$/;
 
-export function addCrossing(slug: string, name: string, setup: unknown): Promise<Result<{ name: string }>> {
+/** Adds a crossing. Without a setup it starts on the first sheet in force, with every frame of it allowed and a fifth of each size kept free. */
+export function addCrossing(slug: string, name: string, setup?: unknown): Promise<Result<{ name: string }>> {
   return operation(async (tx) => {
     const job = await requireJob(tx, slug);
     if (!job.ok) return job;
     const trimmed = name.trim();
     if (!NAME.test(trimmed)) return refuse('name', 'needs 1 to 40 characters without a slash', name);
-    const read = validate(crossingSetupSchema, setup);
+    const sheets = await loadFrameSheets(tx);
+    const read = validate(crossingSetupSchema, setup ?? bareSetup(sheets));
     if (!read.ok) return read;
+    const sheet = sheetOf(read.value, sheets);
+    if (!sheet.ok) return sheet;
     await insertCrossing(tx, job.value.id, trimmed, read.value);
     return ok({ name: trimmed });
   });
+}
+
+function bareSetup(sheets: readonly FrameSheet[]) {
+  const [sheet] = frameSheetsInForce(sheets);
+  return {
+    place: '',
+    rating: '',
+    members: [],
+    apart: [],
+    spareShare: 0.2,
+    ...(sheet ? { sheet: { code: sheet.code, revision: sheet.sheet.revision } } : {}),
+    frames: sheet?.frames.map((f) => f.id) ?? ['none'],
+  };
 }
 
 /** Writes what goes through a crossing. Refused when somebody else has written since it was read. */
@@ -239,7 +271,10 @@ export function setCrossing(
     if (!found.ok) return found;
     const read = validate(crossingSetupSchema, setup);
     if (!read.ok) return read;
-    const asked = crossingRequest(read.value, onlyKnown(await knownDiameters(tx, found.value.job)));
+    const sheet = sheetOf(read.value, await loadFrameSheets(tx));
+    if (!sheet.ok) return sheet;
+    const known = onlyKnown(await knownDiameters(tx, found.value.job));
+    const asked = crossingRequest(read.value, known, sheet.value);
     if (!asked.ok) return asked;
     const written = await updateCrossing(tx, found.value.row.id, version, read.value);
     return written
@@ -260,91 +295,41 @@ export function takeCrossingPlan(
     if (!found.ok) return found;
     const { row, asked, hash } = found.value;
     await lockCrossing(tx, row.id);
-    if (draft.kind !== 'planned' && draft.kind !== 'asBuilt')
-      return refuse('kind', 'must be planned or asBuilt', draft.kind);
-    if (draft.requestHash !== hash)
-      return refuse('requestHash', 'cables or measurements have changed since this was planned: plan again');
-    const read = validate(framePlanSchema, draft.plan);
-    if (!read.ok) return read;
-    // The schema has just said that it is one; the type only adds `readonly`.
-    const plan = read.value as unknown as FramePlan;
-    if (plan.cost === null) return refuse('plan', 'there is no plan to take');
-    const request = draft.kind === 'asBuilt' ? { ...asked.request, spare: { share: 0 } } : asked.request;
-    const audit = checkFramePlan(request, plan);
-    if (!audit.ok) return fail(audit.problems.slice(0, 20).map((p) => ({ ...p, path: `plan.${p.path}` })));
-    const planHash = hashOf(plan);
-    await insertCrossingPlan(tx, {
-      crossingId: row.id,
-      kind: draft.kind,
-      planHash,
-      requestHash: hash,
-      note: draft.note.slice(0, 200),
-      request: asked.request,
-      plan,
-      actor: actorName(actor),
-      madeAt: now,
-    });
-    return ok({ planHash });
+    return storePlan(tx, { id: row.id, request: asked.request, hash }, draft, actor, now);
   });
 }
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
-
-/** Confirms the next building step, chained to the record of this crossing, or says why it may not be confirmed. */
-export function confirmCrossingStep(
-  ref: CrossingRef,
-  input: CrossingConfirm,
+/** Stores a plan for a request that was just read, when every rule holds. The crossing's row must be held. */
+export async function storePlan(
+  tx: Tx,
+  crossing: { readonly id: number; readonly request: FrameRequest; readonly hash: string },
+  draft: PlanDraft,
   actor: Actor,
   now: Date,
-): Promise<Result<{ repeated: boolean }>> {
-  return operation<{ repeated: boolean }>(async (tx) => {
-    if (!UUID.test(input.id)) return refuse('id', 'is not an event id', input.id);
-    if (Number.isNaN(Date.parse(input.at))) return refuse('at', 'is not a time', input.at);
-    const named = await requireCrossing(tx, ref);
-    if (!named.ok) return named;
-    await lockCrossing(tx, named.value.row.id);
-    const already = await findCrossingEvent(tx, input.id);
-    if (already)
-      return already.crossingId === named.value.row.id && already.stepId === input.stepId
-        ? ok({ repeated: true })
-        : refuse('id', 'this event id belongs to something else', input.id);
-    const found = await assessed(tx, ref);
-    if (!found.ok) return found;
-    const { job, row, steps, acts, events, plans, state, asked } = found.value;
-    const [plan] = plans;
-    if (!plan || steps.length === 0) return refuse('plan', 'this crossing is not planned yet');
-    const may = mayConfirm(
-      {
-        steps,
-        acts,
-        stale: state === 'stale',
-        provisional: asked.provisional,
-        seal: null,
-        secondPerson: job.secondPerson,
-      },
-      {
-        stepId: input.stepId,
-        fingerprint: input.fingerprint,
-        decision: null,
-        actor: actor.name,
-        at: input.at,
-      },
-    );
-    if (!may.ok) return may;
-    const last = events[events.length - 1];
-    const content = {
-      id: input.id,
-      termination: `crossing ${row.name}`,
-      seq: (last?.seq ?? 0) + 1,
-      stepId: may.value.id,
-      kind: may.value.kind === 'sign' ? 'sign' : 'confirm',
-      actor: actorName(actor),
-      at: input.at,
-      body: { title: may.value.title, fingerprint: input.fingerprint },
-      planHash: plan.planHash,
-      prevHash: last?.hash ?? GENESIS,
-    };
-    await appendCrossingEvent(tx, row.id, { ...content, hash: eventHash(content) }, now);
-    return ok({ repeated: false });
+): Promise<Result<{ planHash: string }>> {
+  if (draft.kind !== 'planned' && draft.kind !== 'asBuilt')
+    return refuse('kind', 'must be planned or asBuilt', draft.kind);
+  if (draft.requestHash !== crossing.hash)
+    return refuse('requestHash', 'cables or measurements have changed since this was planned: plan again');
+  const read = validate(framePlanSchema, draft.plan);
+  if (!read.ok) return read;
+  // The schema has just said that it is one; the type only adds `readonly`.
+  const plan = read.value as unknown as FramePlan;
+  if (plan.cost === null) return refuse('plan', 'there is no plan to take');
+  const request = draft.kind === 'asBuilt' ? { ...crossing.request, spare: { share: 0 } } : crossing.request;
+  const audit = checkFramePlan(request, plan);
+  if (!audit.ok) return fail(audit.problems.slice(0, 20).map((p) => ({ ...p, path: `plan.${p.path}` })));
+  const planHash = hashOf(plan);
+  await insertCrossingPlan(tx, {
+    crossingId: crossing.id,
+    kind: draft.kind,
+    planHash,
+    requestHash: crossing.hash,
+    note: draft.note.slice(0, 200),
+    request: crossing.request,
+    plan,
+    actor: actorName(actor),
+    madeAt: now,
   });
+  return ok({ planHash });
 }

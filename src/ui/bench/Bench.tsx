@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { ArcStation } from '@/core/procedure';
 import type { CompoundEnd, TerminationView } from '@/core/termination-view';
 import { Caution } from '../common/Caution';
@@ -8,13 +8,14 @@ import { ClockList } from '../compound/ClockList';
 import { stationPath } from '../rack/summaries';
 import { ActorField } from '../shell/TopBar';
 import { useShortcuts } from '../shell/shortcuts';
-import type { TerminationActions } from '../termination/actions';
+import type { ConfirmSend, TerminationActions } from '../termination/actions';
 import { ReviewPanel } from '../termination/ReviewPanel';
 import { BenchCollar } from './BenchCollar';
 import { BenchMeasure } from './BenchMeasure';
 import { HoldButton } from './HoldButton';
 import { StepScreen } from './StepScreen';
-import { useConfirm } from './use-confirm';
+import { confirmationOf, useConfirm } from './use-confirm';
+import { useGate } from './use-gate';
 import { useWakeLock } from './use-wake-lock';
 import styles from './Bench.module.css';
 
@@ -23,23 +24,6 @@ interface Props {
   /** Pot lives and cures that run at other ends of the job. */
   readonly others: readonly CompoundEnd[];
   readonly actions: TerminationActions;
-}
-
-/** Asked once for each area and visit, before any device is used there. */
-function useGate(key: string): readonly [boolean, () => void] {
-  const open = useSyncExternalStore(
-    (listener) => {
-      window.addEventListener('amber-collar:gate', listener);
-      return () => window.removeEventListener('amber-collar:gate', listener);
-    },
-    () => sessionStorage.getItem(key) === 'open',
-    () => false,
-  );
-  const pass = () => {
-    sessionStorage.setItem(key, 'open');
-    window.dispatchEvent(new Event('amber-collar:gate'));
-  };
-  return [open, pass];
 }
 
 /** One step a screen, full screen, for gloves and glare. */
@@ -56,7 +40,10 @@ export function Bench({ view, others, actions }: Props) {
   const measuring = measuringFor !== null && measuringFor === view.plan?.hash;
   const setMeasuring = (on: boolean) => setMeasuringFor(on ? (view.plan?.hash ?? null) : null);
   const wake = useWakeLock();
-  const { confirmStep, unsent, sending, problems, waste } = useConfirm(reference, actions.confirmStep);
+  const { send, unsent, sending, problems, reply } = useConfirm(
+    useCallback((event: ConfirmSend) => actions.confirmStep(reference, event), [actions, reference]),
+  );
+  const waste = reply?.waste ?? null;
   const index = view.steps.findIndex((s) => s.id === view.nextStep);
   const shown = view.steps.find((s) => s.id === looking) ?? view.steps[index] ?? null;
   const at = shown ? view.steps.indexOf(shown) : view.steps.length - 1;
@@ -168,7 +155,7 @@ export function Bench({ view, others, actions }: Props) {
             problems={problems}
             onConfirm={(decision, more) => {
               setLooking(null);
-              confirmStep(shown, decision, more);
+              send({ ...confirmationOf(shown), decision, ...more });
             }}
             actions={actions}
             waste={waste}

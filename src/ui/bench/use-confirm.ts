@@ -1,62 +1,59 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Problem } from '@/core/kernel';
-import type { LookDecision, Step } from '@/core/procedure';
+import type { Problem, Result } from '@/core/kernel';
+import type { Step } from '@/core/procedure';
 import { announceChange } from '../rack/summaries';
-import type { ConfirmMore, ConfirmSend, TerminationActions, TerminationRef } from '../termination/actions';
 
 const RETRY_MS = 3000;
 
+/** What every confirmation says of its step. The id is its own for good: sent twice, it is stored once. */
+export const confirmationOf = (step: Step) => ({
+  id: crypto.randomUUID(),
+  stepId: step.id,
+  fingerprint: step.fingerprint,
+  at: new Date().toISOString(),
+});
+
 /**
  * Sends a confirmation and sends it again, under the same id, until the server has it: it is stored once. Until then the bench stays at the
- * step and says so.
+ * step and says so. `confirm` must stay the same function.
  */
-export function useConfirm(reference: TerminationRef, confirm: TerminationActions['confirmStep']) {
+export function useConfirm<E, R>(confirm: (event: E) => Promise<Result<R>>) {
   const router = useRouter();
-  const [unsent, setUnsent] = useState<ConfirmSend | null>(null);
+  const [waiting, setWaiting] = useState<{ readonly event: E } | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [waste, setWaste] = useState<string | null>(null);
+  const [reply, setReply] = useState<R | null>(null);
   const [sending, setSending] = useState(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
 
   const send = useCallback(
-    async (event: ConfirmSend) => {
+    async (event: E) => {
       setSending(true);
       try {
-        const result = await confirm(reference, event);
+        const result = await confirm(event);
         const away = !result.ok && result.problems.some((p) => p.path === '');
         if (away) throw new Error('away');
-        setUnsent(null);
+        setWaiting(null);
         setProblems(result.ok ? [] : result.problems);
-        setWaste(result.ok ? result.value.waste : null);
+        setReply(result.ok ? result.value : null);
         announceChange();
         router.refresh();
       } catch {
-        setUnsent(event);
+        setWaiting({ event });
       }
       setSending(false);
     },
-    [confirm, reference, router],
+    [confirm, router],
   );
 
   useEffect(() => {
-    if (!unsent || sending) return undefined;
-    timer.current = setTimeout(() => void send(unsent), RETRY_MS);
+    if (!waiting || sending) return undefined;
+    timer.current = setTimeout(() => void send(waiting.event), RETRY_MS);
     return () => {
       if (timer.current) clearTimeout(timer.current);
     };
-  }, [unsent, sending, send]);
+  }, [waiting, sending, send]);
 
-  const confirmStep = (step: Step, decision: LookDecision | null, more: ConfirmMore = {}) =>
-    void send({
-      id: crypto.randomUUID(),
-      stepId: step.id,
-      fingerprint: step.fingerprint,
-      decision,
-      at: new Date().toISOString(),
-      ...more,
-    });
-
-  return { confirmStep, unsent: unsent !== null, sending, problems, waste };
+  return { send: (event: E) => void send(event), unsent: waiting !== null, sending, problems, reply };
 }

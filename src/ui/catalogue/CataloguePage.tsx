@@ -1,9 +1,10 @@
 'use client';
 import Link from 'next/link';
-import { PURPOSE_WORDS, type Family, type Purpose } from '@/core/catalogue';
+import { PURPOSE_WORDS, type Family, type FrameSheet, type Purpose } from '@/core/catalogue';
 import type { Result } from '@/core/kernel';
 import type { CatalogueCable, CataloguePreview } from '@/core/termination-view';
 import { FamilyPanel } from './FamilyPanel';
+import { FrameSheetPanel } from './FrameSheetPanel';
 import { ImportPanel, type ImportReportView } from './ImportPanel';
 import styles from './CataloguePage.module.css';
 
@@ -20,12 +21,23 @@ interface Props {
   readonly job: string | null;
   readonly cables: readonly CatalogueCable[];
   readonly parts: readonly { readonly partNumber: string; readonly what: string }[];
+  readonly frameSheets: readonly FrameSheet[];
   readonly preview: (text: string) => Promise<Result<CataloguePreview>>;
   readonly take: (text: string) => Promise<Result<ImportReportView>>;
 }
 
 /** The families in force with their ranges, and the door through which a new sheet comes in. */
-export function CataloguePage({ families, shown, jobs, job, cables, parts, preview, take }: Props) {
+export function CataloguePage({
+  families,
+  shown,
+  jobs,
+  job,
+  cables,
+  parts,
+  frameSheets,
+  preview,
+  take,
+}: Props) {
   const address = (family: string | null, slug: string | null) =>
     `/catalogue?${new URLSearchParams({ ...(family === null ? {} : { family }), ...(slug === null ? {} : { job: slug }) }).toString()}`;
   return (
@@ -75,6 +87,9 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, previ
           <FamilyPanel family={shown.family} missing={shown.missing} cables={cables} />
         </div>
       )}
+      {frameSheets.map((sheet) => (
+        <FrameSheetPanel key={sheet.code} sheet={sheet} />
+      ))}
       {parts.length > 0 ? (
         <details className={styles.partsBox}>
           <summary>{parts.length} adaptors, accessories and compounds</summary>

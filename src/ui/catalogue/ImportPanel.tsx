@@ -21,6 +21,7 @@ export interface ImportReportView {
     readonly missing: readonly string[];
   }[];
   readonly parts: number;
+  readonly frameSheets: readonly string[];
 }
 
 interface Props {
@@ -109,12 +110,13 @@ export function ImportPanel({ preview, take }: Props) {
           <b>{report.name}</b>:{' '}
           {report.already
             ? 'already in the catalogue, nothing changed.'
-            : report.families
-                .map(
+            : [
+                ...report.families.map(
                   (f) =>
                     `${f.code} revision ${f.revision} ${f.state === 'new' ? `new, ${f.sizes} sizes${f.missing.length > 0 ? ', plan only' : ''}` : 'unchanged'}`,
-                )
-                .join('; ')}
+                ),
+                ...report.frameSheets.map((s) => `transit frames ${s}`),
+              ].join('; ')}
         </p>
       ) : null}
       {read ? (
@@ -124,6 +126,9 @@ export function ImportPanel({ preview, take }: Props) {
           </h2>
           {read.seen.families.map((f) => (
             <FamilyPreview key={`${f.code} ${f.revision}`} family={f} />
+          ))}
+          {read.seen.frameSheets.map((s) => (
+            <FrameSheetPreview key={`${s.code} ${s.revision}`} sheet={s} />
           ))}
           <Problems problems={refused} />
           <div className={styles.acts}>
@@ -141,9 +146,38 @@ export function ImportPanel({ preview, take }: Props) {
 }
 
 function headline(seen: CataloguePreview): string {
-  const families = `${seen.families.length} ${seen.families.length === 1 ? 'family' : 'families'}`;
+  const count = (n: number, one: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
+  const what = [
+    ...count(seen.families.length, 'family', 'families'),
+    ...count(seen.frameSheets.length, 'sheet of transit frames', 'sheets of transit frames'),
+    ...count(seen.parts, 'part', 'parts'),
+  ].join(', ');
   const plans = new Set(seen.families.flatMap((f) => f.plans.map((p) => `${p.job} ${p.tag}`))).size;
-  return `${families}${seen.parts > 0 ? `, ${seen.parts} parts` : ''}; ${plans === 0 ? 'no plan would come out otherwise' : `${plans} ${plans === 1 ? 'plan' : 'plans'} would come out otherwise when made again`}.`;
+  return `${what}; ${plans === 0 ? 'no plan would come out otherwise' : `${plans} ${plans === 1 ? 'plan' : 'plans'} would come out otherwise when made again`}.`;
+}
+
+function FrameSheetPreview({ sheet }: { readonly sheet: CataloguePreview['frameSheets'][number] }) {
+  const { before, state, added, gone, changed } = sheet;
+  return (
+    <div className={styles.family}>
+      <h3>
+        Transit frames {sheet.code} revision {sheet.revision}{' '}
+        <span className={styles.quiet}>
+          {state === 'there'
+            ? 'is there already, with the same figures'
+            : state === 'clash'
+              ? 'is there already with other figures: a changed sheet needs its own revision'
+              : before === null
+                ? `new system, ${sheet.modules} modules and ${sheet.frames} frames`
+                : `against revision ${before} in force; crossings keep theirs until somebody takes this one`}
+          {sheet.leads ? '' : '; issued earlier, so that the one in force stays in force'}
+        </span>
+      </h3>
+      {state === 'new' && added.length > 0 ? <p>Added: {added.join(', ')}</p> : null}
+      {state === 'new' && gone.length > 0 ? <p>Gone: {gone.join(', ')}</p> : null}
+      {state === 'new' && changed.length > 0 ? <p>Other figures: {changed.join(', ')}</p> : null}
+    </div>
+  );
 }
 
 function FamilyPreview({ family }: { readonly family: CataloguePreview['families'][number] }) {

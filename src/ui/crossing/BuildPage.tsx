@@ -1,13 +1,18 @@
 'use client';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
-import type { CrossingView } from '@/core/crossing';
+import { useCallback, useMemo, useState } from 'react';
+import type { CrossingConfirm, CrossingView } from '@/core/crossing';
 import { replay } from '@/core/procedure';
+import { trimNumber } from '@/core/units';
 import { HoldButton } from '../bench/HoldButton';
+import { confirmationOf, useConfirm } from '../bench/use-confirm';
+import { useGate } from '../bench/use-gate';
+import { useWakeLock } from '../bench/use-wake-lock';
 import { Caution } from '../common/Caution';
+import { readNumber } from '../common/Fields';
 import { Problems } from '../common/Problems';
+import { useActor } from '../shell/actor';
 import { ActorField } from '../shell/TopBar';
-import { useRun } from '../termination/use-run';
 import type { CrossingActions } from './actions';
 import { FaceView } from './FaceView';
 import { crossingPath } from './words';
@@ -26,7 +31,17 @@ export function BuildPage({
   const { steps, acts } = view;
   const progress = useMemo(() => replay(steps, acts), [steps, acts]);
   const [back, setBack] = useState<number | null>(null);
-  const { run, busy, problems } = useRun();
+  // What was typed stays while its step does: a refusal does not wipe it.
+  const [typed, setTyped] = useState({ step: '', text: '' });
+  const [gateOpen, passGate] = useGate(`ac_gate_crossing_${view.job}_${view.name}`);
+  const { name } = useActor();
+  const wake = useWakeLock();
+  const { send, unsent, sending, problems } = useConfirm(
+    useCallback(
+      (event: CrossingConfirm) => actions.confirm({ job: view.job, crossing: view.name }, event),
+      [actions, view.job, view.name],
+    ),
+  );
   const [inForce] = view.plans;
   const nextAt = progress.next ? steps.findIndex((s) => s.id === progress.next?.id) : steps.length;
   const at = back ?? nextAt;
@@ -34,15 +49,14 @@ export function BuildPage({
   const home = crossingPath(view.job, view.name);
   const row = /^row\.(\d+)([A-L])\.(\d+)$/.exec(step?.id ?? '');
   const frame = /\.(\d+)[A-L](\.|$)/.exec(step?.id ?? '');
+  const measured = typed.step === step?.id ? typed.text : '';
   const confirm = () => {
     if (!step) return;
-    const id = crypto.randomUUID();
-    void run(() =>
-      actions.confirm(
-        { job: view.job, crossing: view.name },
-        { id, stepId: step.id, fingerprint: step.fingerprint, at: new Date().toISOString() },
-      ),
-    ).then((r) => r.ok && setBack(null));
+    send({
+      ...confirmationOf(step),
+      ...(step.accept && measured.trim() !== '' ? { measuredMm: readNumber(measured) } : {}),
+    });
+    setBack(null);
   };
   const places =
     row && inForce
@@ -58,6 +72,8 @@ export function BuildPage({
         <span className={styles.count}>
           {Math.min(at + 1, steps.length)} of {steps.length}
         </span>
+        {unsent ? <b className={styles.unsent}>not sent yet, trying again</b> : null}
+        {wake === 'off' ? <span className={styles.sleep}>screen may sleep</span> : null}
         <ActorField />
       </header>
       <div className={styles.track} aria-hidden>
@@ -69,6 +85,18 @@ export function BuildPage({
           <p>
             <Link href={home}>Plan the crossing first.</Link>
           </p>
+        </div>
+      ) : !gateOpen && step ? (
+        <div className={`${styles.step} ${styles.gate}`}>
+          <h1>Before the bench opens at {view.setup.place || view.name}</h1>
+          <p className={styles.detail}>
+            In a classified area this tablet, its camera, testers, torches and power tools are themselves
+            ignition sources.
+          </p>
+          <Caution>
+            Go on only where the area on both sides of the wall is not classified, or where a permit and a gas
+            test cover this very device.
+          </Caution>
         </div>
       ) : step ? (
         <div className={styles.columns}>
@@ -96,7 +124,25 @@ export function BuildPage({
                 ))}
               </ul>
             ) : null}
+            {at === nextAt && step.accept ? (
+              <label className={styles.accept}>
+                {step.accept.label}, as measured
+                <input
+                  name="measured"
+                  inputMode="decimal"
+                  autoComplete="off"
+                  value={measured}
+                  onChange={(e) => setTyped({ step: step.id, text: e.target.value })}
+                />
+                <span>
+                  mm, {trimNumber(step.accept.minMm, 2)}–{trimNumber(step.accept.maxMm, 2)} asked for
+                </span>
+              </label>
+            ) : null}
             <Problems problems={problems} />
+            {at === nextAt && name.trim() === '' ? (
+              <Caution tone="hold">Type your name at the top: the record says who.</Caution>
+            ) : null}
           </section>
           <section className={styles.face} aria-label="Face view">
             <FaceView
@@ -137,13 +183,15 @@ export function BuildPage({
           <button
             type="button"
             className={styles.quiet}
-            disabled={at === 0}
+            disabled={at === 0 || !gateOpen}
             onClick={() => setBack(Math.max(0, at - 1))}
           >
             Look back
           </button>
-          {step && at === nextAt ? (
-            <HoldButton onConfirm={confirm} disabled={busy}>
+          {step && !gateOpen ? (
+            <HoldButton onConfirm={passGate}>Hold: not classified, or permitted</HoldButton>
+          ) : step && at === nextAt ? (
+            <HoldButton key={step.id} onConfirm={confirm} disabled={sending || unsent || name.trim() === ''}>
               {step.kind === 'hold' || step.kind === 'sign' ? HOLD_WORDS[step.kind] : 'Hold: done'}
             </HoldButton>
           ) : step ? (

@@ -5,6 +5,9 @@ import { fillOf, type CrossingPlanView } from '@/core/crossing';
 import { refWords } from './words';
 import styles from './Crossing.module.css';
 
+const sheetWords = ({ sheet }: FrameRequest): string =>
+  sheet ? `${sheet.code} revision ${sheet.revision}` : '–';
+
 /** The plan on the screen beside an earlier one: what they cost, what they ask for, and which cables stand elsewhere. */
 export function ComparePanel({
   request,
@@ -44,6 +47,8 @@ export function ComparePanel({
     ['Measure again', other.plan.remeasure?.places ?? '–', plan.remeasure?.places ?? '–'],
     ['Places taken', `${a.fill.taken} of ${a.fill.places}`, `${b.fill.taken} of ${b.fill.places}`],
     ['Modules', a.parts, b.parts],
+    ['Cables out to reach spares', other.plan.order?.toSpares ?? '–', plan.order?.toSpares ?? '–'],
+    ['Sheet', sheetWords(other.request), sheetWords(request)],
     ['Crossings in front', other.plan.crossings.front, plan.crossings.front],
     ['Crossings at the back', other.plan.crossings.back, plan.crossings.back],
   ];

@@ -2,16 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
-import {
-  crossingRequest,
-  knownIn,
-  withMembers,
-  requestHash,
-  fillOf,
-  type CrossingSetup,
-  type CrossingView,
-  type Side,
-} from '@/core/crossing';
+import { fillOf, type CrossingSetup, type CrossingView, type Side } from '@/core/crossing';
 import {
   sameRef,
   type FrameCable,
@@ -38,7 +29,7 @@ import { progressStore, restart } from './progress-store';
 import { ReentryPanel } from './ReentryPanel';
 import { SetupPanel } from './SetupPanel';
 import { useDraft, type MoveVerdict } from './use-draft';
-import { crossingPath, provenWords, refWords, STATE_WORDS } from './words';
+import { crossingPath, provenWords, refWords, restWords, STATE_WORDS } from './words';
 import styles from './Crossing.module.css';
 
 interface Props {
@@ -155,27 +146,15 @@ export function CrossingPage({ view, actions }: Props) {
     [actions, run, view.job, view.name, view.version],
   );
 
-  const takeReentry = (after: FramePlan, cables: readonly FrameCable[]) => {
-    const setup = withMembers(view.setup, cables);
-    void run(async () => {
-      const asked = crossingRequest(setup, knownIn(view));
-      if (!asked.ok) return asked;
-      const saved = await actions.save(ref, view.version, setup);
-      if (!saved.ok) return saved;
-      const note = `with ${cables.map((c) => c.tag).join(', ')}`;
-      // A frame that is opened again may use its spares: that is what they were kept for.
-      return actions.take(ref, {
-        kind: 'asBuilt',
-        requestHash: requestHash(asked.value.request),
-        plan: after,
-        note,
-      });
-    }, 'In the crossing now: its rows are to be built again.').then((r) => {
+  const takeReentry = (after: FramePlan, cables: readonly FrameCable[]) =>
+    void run(
+      () => actions.reenter(ref, { version: view.version, cables, plan: after }),
+      'In the crossing now: its rows are to be built again.',
+    ).then((r) => {
       if (!r.ok) return;
       setShown(null);
       draft.reset(after);
     });
-  };
 
   const plan = shown?.plan ?? draft.plan;
   const planRequest = shown?.request ?? request;
@@ -247,11 +226,7 @@ export function CrossingPage({ view, actions }: Props) {
           <>
             <p className={styles.summary}>
               <b>{plan.frames.map((f) => f.frame).join(' + ')}</b>, cost {plan.cost ?? '–'},{' '}
-              {provenWords(plan)}. {fill ? `${fill.taken} of ${fill.places} places taken` : ''}
-              {plan.remeasure && plan.remeasure.places > 0
-                ? `; ${plan.remeasure.places} to measure again${plan.remeasure.atLeast === plan.remeasure.places ? ', as few as can be' : `, at least ${plan.remeasure.atLeast}`}`
-                : ''}
-              ; crossings {plan.crossings.front} in front, {plan.crossings.back} at the back.
+              {provenWords(plan)}. {restWords(plan, fill)}.
             </p>
             <div className={styles.tools}>
               <Segments

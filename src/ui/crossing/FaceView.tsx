@@ -49,9 +49,11 @@ export function FaceView(props: Props) {
     const behaviour = d3drag<SVGSVGElement, unknown>()
       .clickDistance(4)
       .container(node)
-      .filter(
-        (event: MouseEvent) => event.button === 0 && under(d3pointer(event, node))?.place.cable !== undefined,
-      )
+      .filter((event: MouseEvent | TouchEvent) => {
+        // A finger has no button, and its place is in its touch.
+        const at = 'touches' in event ? event.touches[0] : event.button === 0 ? event : undefined;
+        return at !== undefined && under(d3pointer(at, node))?.place.cable !== undefined;
+      })
       .on('start', (event: { x: number; y: number }) => {
         from = under([event.x, event.y]);
         moved = false;
@@ -79,13 +81,7 @@ export function FaceView(props: Props) {
   return (
     <div className={styles.face} style={{ aspectRatio: `${drawing.width} / ${drawing.height}` }}>
       <MemoDrawing drawing={drawing} lit={lit} />
-      <svg
-        ref={svg}
-        className={styles.overlay}
-        viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-        role="group"
-        aria-label="Places"
-      >
+      <svg ref={svg} viewBox={`0 0 ${drawing.width} ${drawing.height}`} role="group" aria-label="Places">
         {places.map((p) => {
           const isLocked = locked.some((l) => sameRef(l, p.ref));
           const over = target !== null && sameRef(target.ref, p.ref);

@@ -60,7 +60,7 @@ export function PlaceTable({
                               <th scope="row">{p.cable}</th>
                               <td>{p.module}</td>
                               <td>{peelWords(p)}</td>
-                              <td>{p.gap ? gapWords(p) : '–'}</td>
+                              <td className={styles.gap}>{p.gap ? gapWords(p) : '–'}</td>
                               <td>{p.noPeel ? 'measure first' : p.remeasure ? 'measure again' : ''}</td>
                             </tr>
                           ))}

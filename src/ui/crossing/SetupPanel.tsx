@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { memo, useState } from 'react';
-import { DEMO_FRAMES } from '@/core/frame-packing';
+import type { FrameSheet } from '@/core/catalogue';
 import type { CrossingMember, CrossingSetup, CrossingView } from '@/core/crossing';
 import type { Problem } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
@@ -19,6 +19,15 @@ interface Props {
 /** Drawn anew only when what it shows has changed: a plan that runs beside it reports often. */
 export const SetupPanel = memo(Setup);
 
+const PRESS = ['top', 'bottom'] as const;
+const keyOfRef = ({ code, revision }: NonNullable<CrossingSetup['sheet']>): string => `${code} ${revision}`;
+const keyOf = ({ code, sheet }: FrameSheet): string => `${code} ${sheet.revision}`;
+
+function kept(frames: readonly string[], { frames: offered }: FrameSheet): string[] {
+  const still = offered.flatMap((f) => (frames.includes(f.id) ? [f.id] : []));
+  return still.length > 0 ? still : offered.map((f) => f.id);
+}
+
 /** What goes through, which circuits are kept apart, how much stays free, which frames may be used. */
 function Setup({ view, busy, problems, onSave }: Props) {
   const [setup, setSetup] = useState(view.setup);
@@ -33,6 +42,15 @@ function Setup({ view, busy, problems, onSave }: Props) {
     (s) => !inside.has(s.tag) && s.tag.toLowerCase().includes(filter.trim().toLowerCase()),
   );
   const percent = readNumber(share);
+  const sheets = [view.sheet, ...view.sheets.filter((s) => keyOf(s) !== keyOf(view.sheet))];
+  const sheet = sheets.find((s) => keyOf(s) === (setup.sheet ? keyOfRef(setup.sheet) : '')) ?? view.sheet;
+  const later = view.sheets.find((s) => s.code === sheet.code && s.sheet.revision !== sheet.sheet.revision);
+  const take = (next: FrameSheet) =>
+    put({
+      sheet: { code: next.code, revision: next.sheet.revision },
+      // Frames that were allowed stay so; on another system all are.
+      frames: kept(setup.frames, next),
+    });
   const dirty =
     JSON.stringify(setup) !== JSON.stringify(view.setup) || percent / 100 !== view.setup.spareShare;
   return (
@@ -70,10 +88,64 @@ function Setup({ view, busy, problems, onSave }: Props) {
             aria-invalid={!(percent >= 0 && percent <= 100)}
           />
         </label>
+        <label>
+          Press unit, given a choice
+          <select
+            className={styles.field}
+            name="press"
+            value={setup.press ?? ''}
+            onChange={(e) => put({ press: PRESS.find((p) => p === e.target.value) })}
+          >
+            <option value="">any place</option>
+            <option value="top">at the top</option>
+            <option value="bottom">at the bottom</option>
+          </select>
+        </label>
+        <label>
+          Built how
+          <select
+            className={styles.field}
+            name="school"
+            value={setup.school ?? 'cablesFirst'}
+            onChange={(e) => put({ school: e.target.value === 'preFilled' ? 'preFilled' : 'cablesFirst' })}
+          >
+            <option value="cablesFirst">cables first</option>
+            <option value="preFilled">frame filled with spares</option>
+          </select>
+        </label>
       </div>
       <fieldset className={styles.group}>
         <legend>Frames allowed</legend>
-        {DEMO_FRAMES.map((f) => (
+        <div className={styles.sheet}>
+          <label>
+            Sheet
+            <select
+              className={styles.field}
+              name="sheet"
+              value={keyOf(sheet)}
+              onChange={(e) => {
+                const next = sheets.find((s) => keyOf(s) === e.target.value);
+                if (next) take(next);
+              }}
+            >
+              {sheets.map((s) => (
+                <option key={keyOf(s)} value={keyOf(s)}>
+                  {s.code} revision {s.sheet.revision}, {s.sheet.issued}
+                </option>
+              ))}
+            </select>
+          </label>
+          {later ? (
+            <p className={styles.later} role="status">
+              Revision {later.sheet.revision} is in force. This crossing stands on {sheet.sheet.revision}{' '}
+              until it is taken; then it must be planned again.{' '}
+              <Button size="small" onClick={() => take(later)}>
+                Take revision {later.sheet.revision}
+              </Button>
+            </p>
+          ) : null}
+        </div>
+        {sheet.frames.map((f) => (
           <label key={f.id} className={styles.check}>
             <input
               type="checkbox"

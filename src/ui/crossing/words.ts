@@ -1,4 +1,4 @@
-import type { CrossingState } from '@/core/crossing';
+import type { CrossingFill, CrossingState } from '@/core/crossing';
 import { openingName } from '@/core/frame-building';
 import type { FramePlan, PlaceRef } from '@/core/frame-packing';
 
@@ -24,4 +24,26 @@ export function provenWords(plan: FramePlan): string {
   if (plan.status === 'optimal') return 'proven to cost least';
   const gap = plan.bound === null || plan.cost === 0 ? 0 : (plan.cost - plan.bound) / plan.cost;
   return `at most ${Math.ceil(gap * 1000) / 10} % above the proven bound of ${plan.bound ?? 0}`;
+}
+
+/** What a plan comes to after its frames, part by part: places, second measurings, spares, crossings. */
+export function restWords(plan: FramePlan, fill: CrossingFill | null): string {
+  const { remeasure, order, crossings } = plan;
+  return [
+    ...(fill ? [`${fill.taken} of ${fill.places} places taken`] : []),
+    ...(remeasure && remeasure.places > 0
+      ? [
+          `${remeasure.places} to measure again${remeasure.atLeast === remeasure.places ? ', as few as can be' : `, at least ${remeasure.atLeast}`}`,
+        ]
+      : []),
+    ...(order
+      ? [
+          order.toSpares === 0
+            ? 'spares of all sizes in reach without disturbing a cable'
+            : `${order.toSpares} cables out, over all sizes, to reach their nearest spares`,
+        ]
+      : []),
+    `crossings ${crossings.front} in front, ${crossings.back} at the back`,
+    ...(order?.proven ? ['no order of places is better'] : []),
+  ].join('; ');
 }

@@ -1,5 +1,5 @@
 import { toUm } from '@/core/kernel';
-import type { CableGroup } from '../cable-groups';
+import { fewestRemeasured, type CableGroup } from '../cable-groups';
 import type { FrameModel } from '../frame-model';
 import type { FrameRequest } from '../frame-request';
 
@@ -61,11 +61,7 @@ export function demandOf(
   );
   if (cells.some((c) => c.length === 0)) return null;
   const counts = groups.map((g) => g.tags.length);
-  const fewestRemeasured = groups.reduce(
-    (sum, g, i) => sum + (g.options.every((o) => o.remeasure) ? (counts[i] ?? 0) : 0),
-    0,
-  );
-  return { sizes, homes, bays, cells, counts, fewestRemeasured };
+  return { sizes, homes, bays, cells, counts, fewestRemeasured: fewestRemeasured(groups) };
 }
 
 /** How many cables of each group go into each of its cells, which set of circuits each opening holds, and up to which kind rows are merged. */

@@ -2,7 +2,13 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { viewCrossing } from '@/server/operations/crossing';
 import { CrossingPage } from '@/ui/crossing/CrossingPage';
-import { confirmCrossing, previewPlaces, saveCrossing, takeCrossing } from '../../../../actions';
+import {
+  confirmCrossing,
+  previewPlaces,
+  reenterCrossing,
+  saveCrossing,
+  takeCrossing,
+} from '../../../../actions';
 import { Refused } from '../../../../refusal';
 import { JobShell } from '../../shell';
 
@@ -27,6 +33,7 @@ export default async function Crossing({ params }: Props) {
             actions={{
               save: saveCrossing,
               take: takeCrossing,
+              reenter: reenterCrossing,
               confirm: confirmCrossing,
               preview: previewPlaces,
             }}

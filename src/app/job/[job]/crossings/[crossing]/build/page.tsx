@@ -2,7 +2,13 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { viewCrossing } from '@/server/operations/crossing';
 import { BuildPage } from '@/ui/crossing/BuildPage';
-import { confirmCrossing, previewPlaces, saveCrossing, takeCrossing } from '../../../../../actions';
+import {
+  confirmCrossing,
+  previewPlaces,
+  reenterCrossing,
+  saveCrossing,
+  takeCrossing,
+} from '../../../../../actions';
 import { Refused } from '../../../../../refusal';
 
 interface Props {
@@ -24,6 +30,7 @@ export default async function Build({ params }: Props) {
       actions={{
         save: saveCrossing,
         take: takeCrossing,
+        reenter: reenterCrossing,
         confirm: confirmCrossing,
         preview: previewPlaces,
       }}
