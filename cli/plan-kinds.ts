@@ -11,6 +11,7 @@ import {
   type TimeMode,
 } from '@/core/compound-cure';
 import {
+  checkBuiltFrames,
   checkFramePlan,
   frameRequestSchema,
   planFrames,
@@ -287,8 +288,7 @@ function planFrameReentry({ request, plan, add }: FrameReentryRequest): Result<J
   const read = readFrameRequest(request);
   if (!read.ok) return read;
   const built = plan as unknown as FramePlan;
-  // A built frame need not keep its spares: that is what they are for.
-  const audit = checkFramePlan({ ...read.value, spare: { share: 0 } }, built);
+  const audit = checkBuiltFrames(read.value, built);
   if (!audit.ok) return fail(audit.problems.map((p) => ({ ...p, path: `plan.${p.path}` })));
   const made = planReentry(read.value, built, add);
   if (!made.ok) return made;

@@ -178,14 +178,16 @@ describe('the face view', () => {
     await open(`${LIST}/X-2`);
   });
 
-  it('plans again around a locked row', async () => {
+  it('plans again around a locked place, which is still locked after', async () => {
     const kept = await where('K-122');
     await click(() => placeOf('K-122'));
-    await click(() => byText('button', 'Lock its row'));
+    await click(() => byText('button', 'Lock it'));
+    await says(/K-122: locked/);
     await click(() => byText('button', 'Plan around 1 locked'));
     await waitFor(/Take this plan/, PLANNED);
     const [frame, opening] = (await where('K-122'))?.split('.') ?? [];
     expect(kept?.startsWith(`${frame}.${opening}.`)).toBe(true);
+    expect(await (await placeOf('K-122')).getAttribute('aria-label')).toMatch(/K-122, locked/);
     await click(() => byText('button', 'Compare'));
     await says('Cost of frames');
   });

@@ -8,7 +8,8 @@ import { openBrowser, type Browser } from './browser';
 
 export const address = process.env.E2E_ADDRESS ?? '';
 export const downloads = mkdtempSync(join(tmpdir(), 'amber-collar-downloads-'));
-export const WAIT = 10_000;
+/** A slow machine is no failure: what is there at once costs no waiting. */
+export const WAIT = 30_000;
 
 let current: Browser | null = null;
 
@@ -34,8 +35,14 @@ export function withBrowser(start: string): void {
   });
 }
 
+/** Opens a page and waits until its script has taken it over: what is clicked or typed before that is lost. */
 export const open = async (path: string) => {
   await d().get(`${address}${path}`);
+  const taken = () =>
+    d().executeScript<boolean>(
+      'return Object.keys(document.querySelector("main") ?? {}).some((key) => key.startsWith("__react"))',
+    );
+  await d().wait(taken, WAIT, `${path} taken over by its script`);
 };
 export const find = (css: string) => d().wait(until.elementLocated(By.css(css)), WAIT, css);
 export const byText = (tag: string, text: string) =>

@@ -26,7 +26,7 @@ const api = {
     const solve = await loadSolver(limit === undefined ? {} : { totalSeconds: limit });
     return audited(request, drive(planFrames(request), solve, onProgress));
   },
-  /** Plans again around rows that are locked. What the locked rows make impossible to keep is left for the check on the screen to name. */
+  /** Plans again around places that are locked. What these make impossible to keep is left for the check on the screen to name. */
   async replan(
     request: FrameRequest,
     plan: FramePlan,

@@ -2,6 +2,7 @@ import { fail, ok, toUm, type Problem, type Result } from '@/core/kernel';
 import { countCrossings } from './crossings';
 import type { FramePlan, Place, PlannedOpening, PlannedRow } from './frame-plan';
 import { extraSpares, type FrameModule, type FrameOpening, type FrameRequest } from './frame-request';
+import { offeredModule } from './offered-places';
 import { carries, peelFor } from './peel';
 
 type Say = (path: string, message: string, value?: unknown) => void;
@@ -11,6 +12,18 @@ type Say = (path: string, message: string, value?: unknown) => void;
  * states. It shares nothing with the planner but the peel table and the count of crossings. Each violation names its place.
  */
 export function checkFramePlan(request: FrameRequest, plan: FramePlan): Result<null> {
+  return audit(request, plan, false);
+}
+
+/**
+ * Audits a frame as it was built: by the same rules, but that its spares may have been used, which is what they are for, and that cables may
+ * still be missing.
+ */
+export function checkBuiltFrames(request: FrameRequest, plan: FramePlan): Result<null> {
+  return audit({ ...request, spare: { share: 0 } }, plan, true);
+}
+
+function audit(request: FrameRequest, plan: FramePlan, built: boolean): Result<null> {
   const problems: Problem[] = [];
   const say: Say = (path, message, value) =>
     problems.push(value === undefined ? { path, message } : { path, message, value });
@@ -21,6 +34,7 @@ export function checkFramePlan(request: FrameRequest, plan: FramePlan): Result<n
   }
   checkFrames(request, plan, say);
   checkCables(request, plan, say);
+  checkUnplaced(request, plan, built, say);
   checkApart(request, plan, say);
   checkSpares(request, plan, say);
   checkSums(request, plan, say);
@@ -222,14 +236,23 @@ function checkCables(request: FrameRequest, plan: FramePlan, say: Say): void {
     )
       say(`${path}.gap`, `is ${peel.gap.min}–${peel.gap.max} mm`, place.gap);
   }
+}
+
+function checkUnplaced(request: FrameRequest, plan: FramePlan, built: boolean, say: Say): void {
+  const cables = new Map(request.cables.map((c) => [c.tag, c]));
+  const at = new Set(standing(request, plan).flatMap((s) => s.place.cable ?? []));
   const unplaced = new Set(plan.unplaced.map((u) => u.tag));
   for (const cable of request.cables) {
     if (unplaced.has(cable.tag) === at.has(cable.tag))
       say('unplaced', at.has(cable.tag) ? 'is placed as well' : 'is neither placed nor named', cable.tag);
   }
   for (const u of plan.unplaced) {
-    if (!cables.has(u.tag)) say('unplaced', 'is not in the request', u.tag);
+    const cable = cables.get(u.tag);
+    if (!cable) say('unplaced', 'is not in the request', u.tag);
     if (u.reason.trim() === '') say('unplaced', 'has no reason', u.tag);
+    const taking = cable && !built && !at.has(u.tag) ? offeredModule(request, cable) : null;
+    if (taking)
+      say('unplaced', `is left out, though ${taking.id} takes it in a frame that is offered`, u.tag);
   }
 }
 

@@ -266,6 +266,14 @@ describe('checkFramePlan', () => {
       (p) => (p.unplaced = [{ tag: 'A', reason: ' ' }]),
       /has no reason/,
     ],
+    [
+      'a cable left out for which there is a place',
+      (p) => {
+        ['cable', 'peel', 'gap'].forEach((k) => Reflect.deleteProperty(place(p, 0, 1), k));
+        p.unplaced = [{ tag: 'B', reason: 'no room' }];
+      },
+      /is left out, though M24 takes it/,
+    ],
     ['a layer too many', (p) => Object.assign(place(p, 0, 0), { peel: [3, 2] }), /must be 2 and 2/],
     ['halves that differ by two', (p) => Object.assign(place(p, 0, 1), { peel: [2, 0] }), /must be 1 and 1/],
     [

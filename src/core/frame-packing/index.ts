@@ -10,5 +10,6 @@ export * from './frame-parts';
 export * from './re-entry';
 export * from './restate';
 export type { Computation } from './decide-frames';
+export * from './locks';
 export * from './replan';
 export * from './settle-places';

@@ -87,6 +87,9 @@ export function openingPatterns(
   const plain = [...kinds.values()];
   if (corner !== null) kinds.set(corner.key, corner);
   const closures = places.map((press) => closureOf(opening, plain, corner, press));
+  // A row beside which nothing closes the opening stands in none.
+  for (const { key, height } of plain)
+    if (!closures.some((c) => c.complete(c.start - height - plate) !== null)) kinds.delete(key);
   const merging = mergers(plain, demand);
   const found = closures.flatMap((closure) => patternsFor(closure, plain, corner, plate, merging));
   return { kinds, patterns: undominated(found, [...kinds.keys()]), closures, width, plate, room };

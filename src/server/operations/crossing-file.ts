@@ -7,7 +7,7 @@ import {
   type CrossingRef,
   type PlacesPreview,
 } from '@/core/crossing';
-import { checkFramePlan } from '@/core/frame-packing';
+import { checkBuiltFrames } from '@/core/frame-packing';
 import { readCsv } from '@/formats/csv/read';
 import { writeCsv } from '@/formats/csv/write';
 import { drawingDxf } from '@/formats/dxf/write';
@@ -76,6 +76,6 @@ export async function previewPlaces(ref: CrossingRef, text: string): Promise<Res
   const { request } = view.value.asked;
   const read = readPlaces(request, table.value.columns, table.value.rows);
   if (!read.ok) return fail(read.problems.slice(0, 20));
-  const audit = checkFramePlan({ ...request, spare: { share: 0 } }, read.value);
+  const audit = checkBuiltFrames(request, read.value);
   return ok({ plan: read.value, violations: audit.ok ? [] : audit.problems.slice(0, 50) });
 }

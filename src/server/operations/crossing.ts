@@ -15,7 +15,13 @@ import {
   type KnownDiameter,
 } from '@/core/crossing';
 import { buildingSteps } from '@/core/frame-building';
-import { checkFramePlan, framePlanSchema, type FramePlan, type FrameRequest } from '@/core/frame-packing';
+import {
+  checkBuiltFrames,
+  checkFramePlan,
+  framePlanSchema,
+  type FramePlan,
+  type FrameRequest,
+} from '@/core/frame-packing';
 import { frameSheetsInForce, type FrameSheet } from '@/core/catalogue';
 import { hashOf } from '@/core/kernel';
 import { replay, type BenchAct, type Step } from '@/core/procedure';
@@ -316,8 +322,8 @@ export async function storePlan(
   // The schema has just said that it is one; the type only adds `readonly`.
   const plan = read.value as unknown as FramePlan;
   if (plan.cost === null) return refuse('plan', 'there is no plan to take');
-  const request = draft.kind === 'asBuilt' ? { ...crossing.request, spare: { share: 0 } } : crossing.request;
-  const audit = checkFramePlan(request, plan);
+  const check = draft.kind === 'asBuilt' ? checkBuiltFrames : checkFramePlan;
+  const audit = check(crossing.request, plan);
   if (!audit.ok) return fail(audit.problems.slice(0, 20).map((p) => ({ ...p, path: `plan.${p.path}` })));
   const planHash = hashOf(plan);
   await insertCrossingPlan(tx, {

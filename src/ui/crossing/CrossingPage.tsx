@@ -22,7 +22,7 @@ import { ComparePanel } from './ComparePanel';
 import { FaceView } from './FaceView';
 import { FilesPanel } from './FilesPanel';
 import { Legend } from './Legend';
-import { cableAt, litWords, verdictWords } from './place-words';
+import { cableAt, litWords, lockWords, noPlanWords, verdictWords } from './place-words';
 import { PlaceTable } from './PlaceTable';
 import { ProgressBar } from './ProgressBar';
 import { progressStore, restart } from './progress-store';
@@ -73,11 +73,7 @@ export function CrossingPage({ view, actions }: Props) {
       (plan) => {
         if (plan.cost === null) {
           setWorking(false);
-          const why =
-            plan.status === 'infeasible'
-              ? `The ${request.cables.length} cables do not go into the frames that are allowed${around ? ' beside the locked rows' : ''}.`
-              : `No plan was found; none can cost less than ${plan.bound ?? 0}.`;
-          setFailure(refuse('', why).problems);
+          setFailure(refuse('', noPlanWords(plan, request.cables.length, around !== null)).problems);
           return;
         }
         // Hundreds of places are drawn: in pieces, so that the page stays alive meanwhile.
@@ -265,6 +261,7 @@ export function CrossingPage({ view, actions }: Props) {
               picked={picked}
               target={over ? { ref: over.ref, good: over.verdict.problems.length === 0 } : null}
               locked={draft.locked}
+              along={draft.staying}
               onLight={setLit}
               onPick={shown ? () => undefined : pick}
               onOver={(from, to) => {
@@ -284,13 +281,13 @@ export function CrossingPage({ view, actions }: Props) {
             >
               {words?.text ??
                 (picked
-                  ? `${refWords(picked)}, ${pickedPlace ?? 'spare'}: ${pickedPlace ? 'choose where it goes, or lock it.' : 'a spare.'}`
+                  ? `${refWords(picked)}, ${pickedPlace ?? 'spare'}: ${pickedPlace ? lockWords(draft, picked) : 'a spare.'}`
                   : lit
                     ? litWords(plan, lit)
                     : 'Drag a cable to another place, or choose it and then the place.')}
               {picked && pickedPlace !== undefined && !shown ? (
-                <Button size="small" onClick={() => draft.lock(picked)}>
-                  {draft.locked.some((l) => sameRef(l, picked)) ? 'Unlock' : 'Lock its row'}
+                <Button size="small" onClick={() => draft.lock(pickedPlace)}>
+                  {draft.locked.some((l) => sameRef(l, picked)) ? 'Unlock' : 'Lock it'}
                 </Button>
               ) : null}
             </p>

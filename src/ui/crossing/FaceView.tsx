@@ -17,6 +17,8 @@ interface Props {
   readonly picked: PlaceRef | null;
   readonly target: { readonly ref: PlaceRef; readonly good: boolean } | null;
   readonly locked: readonly PlaceRef[];
+  /** Places that stay with the locked ones. */
+  readonly along?: readonly PlaceRef[];
   /** Marked places are locked ones, or those of the row that is being built. */
   readonly marks?: 'locked' | 'row';
   readonly onLight: (tag: string | null) => void;
@@ -30,7 +32,19 @@ const MemoDrawing = memo(DrawingSvg);
 
 /** The frames to scale from one side. A cable is dragged to another place, or picked and put with clicks or Enter. */
 export function FaceView(props: Props) {
-  const { request, plan, side, only, lit, picked, target, locked, marks = 'locked', onPick } = props;
+  const {
+    request,
+    plan,
+    side,
+    only,
+    lit,
+    picked,
+    target,
+    locked,
+    along = [],
+    marks = 'locked',
+    onPick,
+  } = props;
   const drawing = useMemo(() => faceDrawing(request, plan, side, only), [request, plan, side, only]);
   const places = useMemo(() => facePlaces(request, plan, side, only), [request, plan, side, only]);
   const svg = useRef<SVGSVGElement>(null);
@@ -84,8 +98,9 @@ export function FaceView(props: Props) {
       <svg ref={svg} viewBox={`0 0 ${drawing.width} ${drawing.height}`} role="group" aria-label="Places">
         {places.map((p) => {
           const isLocked = locked.some((l) => sameRef(l, p.ref));
+          const staysAlong = !isLocked && along.some((l) => sameRef(l, p.ref));
           const over = target !== null && sameRef(target.ref, p.ref);
-          const words = `${refWords(p.ref)}, ${p.place.module}, ${p.place.cable ?? 'spare'}${isLocked ? (marks === 'row' ? ', this row' : ', locked') : ''}${p.place.remeasure ? ', measure again' : ''}`;
+          const words = `${refWords(p.ref)}, ${p.place.module}, ${p.place.cable ?? 'spare'}${isLocked ? (marks === 'row' ? ', this row' : ', locked') : staysAlong ? ', stays with it' : ''}${p.place.remeasure ? ', measure again' : ''}`;
           return (
             <g
               key={`${p.ref.frame}.${p.ref.opening}.${p.ref.row}.${p.ref.place}`}
@@ -114,10 +129,10 @@ export function FaceView(props: Props) {
                   className={styles.again}
                 />
               ) : null}
-              {isLocked && marks === 'locked' ? (
+              {(isLocked && marks === 'locked') || staysAlong ? (
                 <path
                   d={`M${p.x} ${p.y} l${p.size * 0.34} 0 l${-p.size * 0.34} ${p.size * 0.34} z`}
-                  className={styles.locked}
+                  className={isLocked ? styles.locked : styles.along}
                 />
               ) : null}
             </g>

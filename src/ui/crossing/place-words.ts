@@ -1,5 +1,5 @@
 import { gapWords, peelWords } from '@/core/frame-building';
-import { placeAt, placesOf, type FramePlan, type PlaceRef } from '@/core/frame-packing';
+import { placeAt, placesOf, sameRef, type FramePlan, type PlaceRef } from '@/core/frame-packing';
 import type { MoveVerdict } from './use-draft';
 import { refWords } from './words';
 
@@ -29,6 +29,29 @@ export function verdictWords(
     good: true,
     text: `${place?.cable ?? ''} fits at ${refWords(to)}: ${peel}; crossings in front ${is}${is === was ? '' : is < was ? `, ${was - is} fewer` : `, ${is - was} more`}.`,
   };
+}
+
+/** Why there is no plan. Around locked places it names the cables for which no place is left at all. */
+export function noPlanWords(plan: FramePlan, cables: number, around: boolean): string {
+  if (plan.status !== 'infeasible') return `No plan was found; none can cost less than ${plan.bound ?? 0}.`;
+  if (!around) return `The ${cables} cables do not go into the frames that are allowed.`;
+  const shutOut = plan.unplaced.slice(0, 6).map((u) => u.tag);
+  return shutOut.length > 0
+    ? `Beside what is locked no place is left for ${shutOut.join(', ')}: unlock one of the places that suit them, or allow more frames.`
+    : `The ${cables} cables do not go into the frames that are allowed beside what is locked.`;
+}
+
+/** What can be done with a chosen cable; when its place is locked, how many others stay with the locked ones. */
+export function lockWords(
+  { locked, staying }: { readonly locked: readonly PlaceRef[]; readonly staying: readonly PlaceRef[] },
+  picked: PlaceRef,
+): string {
+  const along = staying.length - locked.length;
+  if (locked.some((l) => sameRef(l, picked)))
+    return along > 0 ? `locked; ${along} more places stay with what is locked.` : 'locked.';
+  return staying.some((l) => sameRef(l, picked))
+    ? 'stays with what is locked; choose where it goes, or lock it too.'
+    : 'choose where it goes, or lock it.';
 }
 
 /** Where a cable stands and how, in one line. */

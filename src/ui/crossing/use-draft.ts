@@ -3,6 +3,8 @@ import { useCallback, useMemo, useReducer } from 'react';
 import {
   checkFramePlan,
   moveCable,
+  placesOf,
+  placesThatStay,
   sameRef,
   type FramePlan,
   type FrameRequest,
@@ -15,14 +17,15 @@ interface Draft {
   readonly past: readonly FramePlan[];
   /** How many of them are in force: one, or none yet. */
   readonly settled: number;
-  readonly locked: readonly PlaceRef[];
+  /** Tags of cables whose places are locked: rows and frames may come to stand elsewhere in the list. */
+  readonly locked: readonly string[];
 }
 
 type Act =
   | { readonly kind: 'put'; readonly plan: FramePlan }
   | { readonly kind: 'undo' }
   | { readonly kind: 'reset'; readonly plan: FramePlan | null }
-  | { readonly kind: 'lock'; readonly ref: PlaceRef };
+  | { readonly kind: 'lock'; readonly tag: string };
 
 function reduce(state: Draft, act: Act): Draft {
   switch (act.kind) {
@@ -33,10 +36,10 @@ function reduce(state: Draft, act: Act): Draft {
     case 'reset':
       return { past: act.plan ? [act.plan] : [], settled: act.plan ? 1 : 0, locked: [] };
     case 'lock': {
-      const without = state.locked.filter((l) => !sameRef(l, act.ref));
+      const without = state.locked.filter((tag) => tag !== act.tag);
       return {
         ...state,
-        locked: without.length < state.locked.length ? without : [...state.locked, act.ref],
+        locked: without.length < state.locked.length ? without : [...state.locked, act.tag],
       };
     }
   }
@@ -64,6 +67,17 @@ export function useDraft(request: FrameRequest, inForce: FramePlan | null) {
     locked: [],
   });
   const plan = state.past[state.past.length - 1] ?? null;
+  const locked = useMemo(
+    () =>
+      placesOf(plan?.frames ?? []).flatMap(({ ref, place }) =>
+        place.cable !== undefined && state.locked.includes(place.cable) ? [ref] : [],
+      ),
+    [plan, state.locked],
+  );
+  const staying = useMemo(
+    () => (plan && locked.length > 0 ? placesThatStay(request, plan, locked) : []),
+    [request, plan, locked],
+  );
   const audit = useMemo(() => (plan ? checkFramePlan(request, plan) : null), [request, plan]);
   const judge = useCallback(
     (from: PlaceRef, to: PlaceRef): MoveVerdict | null => {
@@ -75,13 +89,15 @@ export function useDraft(request: FrameRequest, inForce: FramePlan | null) {
   );
   return {
     plan,
-    locked: state.locked,
+    /** Places that are locked, and all that stay with them. */
+    locked,
+    staying,
     changed: state.past.length > state.settled,
     violations: audit && !audit.ok ? audit.problems : [],
     judge,
     put: useCallback((next: FramePlan) => dispatch({ kind: 'put', plan: next }), []),
     undo: useCallback(() => dispatch({ kind: 'undo' }), []),
     reset: useCallback((next: FramePlan | null) => dispatch({ kind: 'reset', plan: next }), []),
-    lock: useCallback((ref: PlaceRef) => dispatch({ kind: 'lock', ref }), []),
+    lock: useCallback((tag: string) => dispatch({ kind: 'lock', tag }), []),
   };
 }

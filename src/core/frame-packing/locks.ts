@@ -1,0 +1,125 @@
+import { toUm } from '@/core/kernel';
+import type { FramePlan, Place, PlannedRow } from './frame-plan';
+import type { FrameKind, FrameOpening, FrameRequest } from './frame-request';
+import type { PlaceRef } from './restate';
+import { plainSizes } from './row-patterns';
+
+/** A row of which something stays. Blocks are counted from the left, between the corner modules where there are any. */
+export interface KeptRow {
+  readonly at: number;
+  readonly row: PlannedRow;
+  /** Left edge of the first block, micrometres. */
+  readonly from: number;
+  /** Places of each block. */
+  readonly blocks: readonly (readonly Place[])[];
+  readonly corners: readonly Place[];
+  /** Blocks that are planned anew. */
+  readonly free: readonly number[];
+}
+
+export interface KeptOpening {
+  readonly opening: number;
+  readonly spec: FrameOpening;
+  readonly rows: readonly KeptRow[];
+  /** All its rows keep their heights: there is no room for others beside them. */
+  readonly whole: boolean;
+}
+
+export interface KeptFrame {
+  readonly frame: number;
+  readonly kind: FrameKind;
+  readonly openings: readonly KeptOpening[];
+}
+
+/**
+ * What stays around locked places. A place stays with its block: the small modules that stand in for a large one go in and come out together.
+ * Its row keeps its height, its other blocks are free. More stays where the rest could not be planned on its own: all of the row when one of
+ * its locked cables is kept apart by row, or where no plain module is as high as the row; every row's height and the corner modules in a
+ * rounded opening; whole rows when circuits are kept apart by opening, and the whole opening when a cable in them is one of theirs.
+ */
+export function keptFrames(request: FrameRequest, plan: FramePlan, locked: readonly PlaceRef[]): KeptFrame[] {
+  return plan.frames.flatMap((planned, frame): KeptFrame[] => {
+    const kind = request.frames.find((k) => k.id === planned.frame);
+    const mine = locked.filter((l) => l.frame === frame);
+    if (!kind || mine.length === 0) return [];
+    const openings = kind.openings.map((spec, opening) =>
+      keptOpening(
+        request,
+        spec,
+        opening,
+        planned.openings[opening]?.rows ?? [],
+        mine.filter((l) => l.opening === opening),
+      ),
+    );
+    return [{ frame, kind, openings }];
+  });
+}
+
+function keptOpening(
+  request: FrameRequest,
+  spec: FrameOpening,
+  opening: number,
+  rows: readonly PlannedRow[],
+  locked: readonly PlaceRef[],
+): KeptOpening {
+  if (locked.length === 0) return { opening, spec, rows: [], whole: false };
+  const byOpening = request.apart.some((a) => a.by === 'opening');
+  const mine = new Set(locked.map((l) => l.row));
+  const held = [...mine].flatMap((r) => rows[r]?.places ?? []);
+  const whole =
+    spec.cornerModule !== undefined ||
+    mine.size === rows.length ||
+    (byOpening && keptApart(request, held, 'opening'));
+  const kept = rows.flatMap((row, at): KeptRow[] => {
+    if (!whole && !mine.has(at)) return [];
+    const cut = cutRow(request, row, at);
+    const places = new Set(locked.filter((l) => l.row === at).map((l) => row.places[l.place]));
+    const free = cut.blocks.flatMap((block, b) => (block.some((p) => places.has(p)) ? [] : [b]));
+    const rest = { ...cut, free };
+    const alone =
+      byOpening ||
+      keptApart(request, staying(rest), 'row') ||
+      !plainSizes(request.modules).includes(toUm(row.height));
+    return [alone ? { ...cut, free: [] } : rest];
+  });
+  return { opening, spec, rows: kept, whole };
+}
+
+/** Is a cable in these places kept apart from others? */
+function keptApart(request: FrameRequest, places: readonly Place[], by: 'row' | 'opening'): boolean {
+  const tags = new Set(places.flatMap((p) => p.cable ?? []));
+  const circuits = new Set(request.cables.flatMap((c) => (tags.has(c.tag) ? (c.circuit ?? []) : [])));
+  return request.apart.some((a) => a.by === by && a.circuits.some((c) => circuits.has(c)));
+}
+
+function cutRow(request: FrameRequest, row: PlannedRow, at: number): Omit<KeptRow, 'free'> {
+  const cornerIds = new Set(request.modules.filter((m) => m.corner).map((m) => m.id));
+  const height = toUm(row.height);
+  const corners = row.places.filter((p) => cornerIds.has(p.module));
+  const from = corners.length > 0 ? height : 0;
+  const blocks: Place[][] = [];
+  for (const place of row.places)
+    if (!cornerIds.has(place.module))
+      (blocks[Math.floor((toUm(place.x) - from) / height)] ??= []).push(place);
+  return { at, row, from, blocks: Array.from(blocks, (b) => b ?? []), corners };
+}
+
+/** Places of a row that stay as they are, with their cables. */
+export const staying = ({ corners, blocks, free }: KeptRow): Place[] => [
+  ...corners,
+  ...blocks.flatMap((block, b) => (free.includes(b) ? [] : block)),
+];
+
+/** All places that stay when these are locked, the locked ones among them. */
+export const placesThatStay = (
+  request: FrameRequest,
+  plan: FramePlan,
+  locked: readonly PlaceRef[],
+): PlaceRef[] =>
+  keptFrames(request, plan, locked).flatMap(({ frame, openings }) =>
+    openings.flatMap(({ opening, rows }) =>
+      rows.flatMap((kept) =>
+        staying(kept).map((p) => ({ frame, opening, row: kept.at, place: kept.row.places.indexOf(p) })),
+      ),
+    ),
+  );

@@ -1,0 +1,135 @@
+import { drive, seededRandom, type Solve } from '@/core/kernel';
+import {
+  checkFramePlan,
+  placeAt,
+  placesOf,
+  placesThatStay,
+  planFrames,
+  replanAround,
+  type FramePlan,
+  type FrameRequest,
+  type Place,
+} from '@/core/frame-packing';
+import { lockedPlan, lockedRequest } from '@/core/frame-packing/testing/locked-case';
+import { DEMO_FRAMES, DEMO_MODULES } from '@/core/testing/demo-frames';
+import { loadSolver } from './highs';
+
+let solver: Solve;
+beforeAll(async () => {
+  solver = await loadSolver();
+});
+
+const FIRST_SEED = 900;
+
+/** Every third crossing keeps circuits apart by row, every third by opening. */
+function crossing(seed: number): FrameRequest {
+  const random = seededRandom(seed);
+  const circuits = ['power', 'control', 'signal'];
+  const by = (['row', 'opening'] as const)[seed % 3];
+  return {
+    cables: Array.from({ length: 6 + Math.floor(random() * 12) }, (_, i) => {
+      const middle = 6 + 40 * random() ** 2;
+      return {
+        tag: `W-${i}`,
+        diameter: { min: Number((middle - 0.2).toFixed(2)), max: Number((middle + 0.2).toFixed(2)) },
+        circuit: circuits[Math.floor(random() * 3)] ?? 'power',
+        front: i,
+        back: Math.floor(random() * 20),
+      };
+    }),
+    modules: [...DEMO_MODULES],
+    frames: [...DEMO_FRAMES],
+    apart: by === undefined ? [] : [{ circuits: ['power', 'signal'], by }],
+    spare: { share: 0.2 },
+  };
+}
+
+const problems = (request: FrameRequest, plan: FramePlan): string[] => {
+  const audit = checkFramePlan(request, plan);
+  return audit.ok ? [] : audit.problems.map((p) => `${p.path} ${p.message}`);
+};
+/** A row as what must not change of it: places that stay, with where they are across the row and above its lower edge. */
+const told = (row: readonly Place[], among: readonly Place[]): string => {
+  const base = Math.min(...among.map((p) => p.y));
+  return row
+    .map((p) => `${p.module} ${p.cable} ${p.peel?.join('+')} ${p.x.toFixed(2)} ${(p.y - base).toFixed(2)}`)
+    .sort()
+    .join('; ');
+};
+
+it('keeps what stays to the letter, plans the rest anew, and the whole plan passes the check', () => {
+  const seen = { locked: 0, freed: 0 };
+  for (let seed = FIRST_SEED; seed < FIRST_SEED + 24; seed += 1) {
+    const request = crossing(seed);
+    const plan = drive(planFrames(request), solver);
+    const random = seededRandom(seed);
+    const all = placesOf(plan.frames).filter(({ place }) => place.cable !== undefined);
+    const locked = all.filter(() => random() < 0.12).map(({ ref }) => ref);
+    if (locked.length === 0) continue;
+    const again = drive(replanAround(request, plan, locked), solver);
+    expect([seed, problems(request, again)]).toEqual([seed, []]);
+    expect([seed, again.unplaced]).toEqual([seed, plan.unplaced]);
+    const stays = placesThatStay(request, plan, locked);
+    for (const ref of locked) {
+      const mine = stays.filter(
+        (s) => s.frame === ref.frame && s.opening === ref.opening && s.row === ref.row,
+      );
+      const row = plan.frames[ref.frame]?.openings[ref.opening]?.rows[ref.row]?.places ?? [];
+      const held = mine.map((s) => row[s.place] as Place);
+      const tag = placeAt(plan, ref)?.cable;
+      const after = again.frames
+        .flatMap((f) => f.openings.flatMap((o) => o.rows.map((r) => r.places)))
+        .find((places) => places.some((p) => p.cable === tag));
+      if (!after) throw new Error(`${seed}: ${tag} is gone`);
+      const there = after.filter((p) => held.some((h) => h.x === p.x && h.cable === p.cable));
+      // A spare that stays has no name: only those at the same height are meant.
+      const same = there.filter((p) => told([p], after) !== '' && told(held, row).includes(told([p], after)));
+      expect([seed, told(same, after)]).toEqual([seed, told(held, row)]);
+      seen.locked += 1;
+      if (mine.length < row.length && told(after, after) !== told(row, row)) seen.freed += 1;
+    }
+  }
+  expect(seen.locked).toBeGreaterThan(30);
+  expect(seen.freed).toBeGreaterThan(5);
+});
+
+describe('beside a locked place', () => {
+  const big = { frame: 0, opening: 0, row: 0, place: 0 };
+  const thick = (tag: string) => ({ tag, diameter: { min: 30.3, max: 30.5 } });
+
+  it('gives the other blocks of the row to whoever needs them', () => {
+    const before = lockedRequest();
+    const request = { ...before, cables: [...before.cables.filter((c) => c.tag !== 'B'), thick('BIG-2')] };
+    const plan = lockedPlan(before);
+    // The only row of 48 mm has room for two thick ones, and the row of 24 mm for the four thin ones that are left.
+    const again = drive(replanAround(request, plan, [big]), solver);
+    expect(problems(request, again)).toEqual([]);
+    expect(again.cost).toBe(10);
+    expect(placeAt(again, big)).toEqual(placeAt(plan, big));
+    expect(placesOf(again.frames).find(({ place }) => place.cable === 'BIG-2')?.ref.row).toBe(0);
+  });
+
+  it('says that it cannot be done when what stays is in the way', () => {
+    const before = lockedRequest();
+    const request = { ...before, cables: [...before.cables, thick('BIG-2')] };
+    const small = { frame: 0, opening: 0, row: 0, place: 1 };
+    const again = drive(replanAround(request, lockedPlan(before), [big, small]), solver);
+    expect(again).toMatchObject({ status: 'infeasible', cost: null });
+  });
+
+  it('counts the spares that the locked cables are owed', () => {
+    const before = { ...lockedRequest(), spare: { share: 0.5 } };
+    const request = { ...before, cables: before.cables.filter((c) => c.tag !== 'E') };
+    const again = drive(replanAround(request, lockedPlan(before), [big]), solver);
+    // One thick cable asks for one spare of 48 mm, beside it; four thin ones then fill the other row, and the two spares owed to them have no room.
+    expect(again).toMatchObject({ status: 'infeasible', cost: null });
+    const fewer = { ...request, cables: request.cables.filter((c) => !['A', 'B'].includes(c.tag)) };
+    // Two thin ones and the spare owed to them have room.
+    const room = drive(replanAround(fewer, lockedPlan(before), [big]), solver);
+    expect(problems(fewer, room)).toEqual([]);
+    expect(room.frames[0]?.openings[0]?.rows[0]?.places.map((p) => p.cable ?? p.module)).toEqual([
+      'BIG',
+      'M48',
+    ]);
+  });
+});
