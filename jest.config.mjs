@@ -34,7 +34,7 @@ const config = {
       ...shared,
       displayName: 'unit',
       testMatch: [
-        '<rootDir>/src/{core,solver,formats,devices,ui}/**/*.test.ts?(x)',
+        '<rootDir>/src/{core,solver,formats,devices,workers,ui}/**/*.test.ts?(x)',
         '<rootDir>/cli/**/*.test.ts',
       ],
     },

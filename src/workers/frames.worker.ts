@@ -9,8 +9,7 @@ import {
   type PlaceRef,
 } from '@/core/frame-packing';
 import { loadSolver } from '@/solver/highs';
-
-type OnProgress = (stage: string, done: number, of: number) => void;
+import type { OnProgress } from './run-in-worker';
 
 function audited(request: FrameRequest, plan: FramePlan): FramePlan {
   const audit = checkFramePlan(request, plan);

@@ -11,7 +11,8 @@ import {
   type PlaceRef,
 } from '@/core/frame-packing';
 import { refuse, type Problem } from '@/core/kernel';
-import { startFrames, type RunningPlan } from '@/workers/frames';
+import { startFrames } from '@/workers/frames';
+import type { Running } from '@/workers/run-in-worker';
 import { Caution } from '../common/Caution';
 import { Problems } from '../common/Problems';
 import { Segments } from '../common/Segments';
@@ -58,7 +59,7 @@ export function CrossingPage({ view, actions }: Props) {
   const [working, setWorking] = useState(false);
   const [progress] = useState(progressStore);
   const [failure, setFailure] = useState<readonly Problem[]>([]);
-  const running = useRef<RunningPlan | null>(null);
+  const running = useRef<Running<FramePlan> | null>(null);
   const { run, busy, problems } = useRun();
   useEffect(() => () => running.current?.cancel(), []);
 
@@ -69,7 +70,7 @@ export function CrossingPage({ view, actions }: Props) {
     setWorking(true);
     const begun = startFrames(request, around, (stage, done, of) => progress.set({ stage, done, of }));
     running.current = begun;
-    begun.plan.then(
+    begun.result.then(
       (plan) => {
         if (plan.cost === null) {
           setWorking(false);

@@ -6,7 +6,8 @@ import { refuse, type Problem, type Result } from '@/core/kernel';
 import { tally, type JobChoicePlan, type JobPick } from '@/core/job-choice';
 import type { JobChoiceView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
-import { startChooseJob, type RunningChoice } from '@/workers/choose-job';
+import { startChooseJob } from '@/workers/choose-job';
+import type { Running } from '@/workers/run-in-worker';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
@@ -28,7 +29,7 @@ type State =
 export function WholeJobPage({ job, view, accept, undo }: Props) {
   const [state, setState] = useState<State>({ kind: 'idle' });
   const [failure, setFailure] = useState<readonly Problem[]>([]);
-  const running = useRef<RunningChoice | null>(null);
+  const running = useRef<Running<JobChoicePlan> | null>(null);
   const { run, busy, problems } = useRun();
   useEffect(() => () => running.current?.cancel(), []);
   const now = useMemo(() => tally(view.request, view.before), [view]);
@@ -42,7 +43,7 @@ export function WholeJobPage({ job, view, accept, undo }: Props) {
       setState({ kind: 'running', stage, done, of }),
     );
     running.current = choice;
-    choice.plan.then(
+    choice.result.then(
       (plan) => setState({ kind: 'found', plan, seconds: (performance.now() - began) / 1000 }),
       (error: unknown) => {
         setState({ kind: 'idle' });
