@@ -109,12 +109,34 @@ describe('beside a locked place', () => {
     expect(placesOf(again.frames).find(({ place }) => place.cable === 'BIG-2')?.ref.row).toBe(0);
   });
 
+  it('gives the other places of its block to whoever needs them', () => {
+    const before = lockedRequest();
+    const thin = (tag: string) => ({ tag, diameter: { min: 12.3, max: 12.5 } });
+    const request = { ...before, cables: [...before.cables, thin('N-1'), thin('N-2'), thin('N-3')] };
+    // Eight thin ones for the four places of the block and the four of the low row: A keeps its own.
+    const a = { frame: 0, opening: 0, row: 0, place: 1 };
+    const again = drive(replanAround(request, lockedPlan(before), [big, a]), solver);
+    expect(problems(request, again)).toEqual([]);
+    expect([again.cost, placeAt(again, a)]).toEqual([10, placeAt(lockedPlan(before), a)]);
+    expect(placesOf(again.frames).every(({ place }) => place.cable !== undefined)).toBe(true);
+  });
+
   it('says that it cannot be done when what stays is in the way', () => {
     const before = lockedRequest();
     const request = { ...before, cables: [...before.cables, thick('BIG-2')] };
     const small = { frame: 0, opening: 0, row: 0, place: 1 };
     const again = drive(replanAround(request, lockedPlan(before), [big, small]), solver);
-    expect(again).toMatchObject({ status: 'infeasible', cost: null });
+    expect(again).toMatchObject({ status: 'infeasible', cost: null, unplaced: [{ tag: 'BIG-2' }] });
+  });
+
+  it('rounds the spares of locked cables and of the others up together', () => {
+    const before = { ...lockedRequest(), spare: { share: 1 / 3 } };
+    const request = { ...before, cables: before.cables.filter((c) => !['A', 'B'].includes(c.tag)) };
+    const d = { frame: 0, opening: 0, row: 1, place: 0 };
+    // Three thin ones are owed one spare; one locked and two others, each rounded up on their own, would be owed two.
+    const again = drive(replanAround(request, lockedPlan(before), [big, d]), solver);
+    expect(problems(request, again)).toEqual([]);
+    expect(placesOf(again.frames).filter(({ place }) => place.cable === undefined)).toHaveLength(2);
   });
 
   it('counts the spares that the locked cables are owed', () => {

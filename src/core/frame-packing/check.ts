@@ -1,7 +1,13 @@
 import { fail, ok, toUm, type Problem, type Result } from '@/core/kernel';
 import { countCrossings } from './crossings';
 import type { FramePlan, Place, PlannedOpening, PlannedRow } from './frame-plan';
-import { extraSpares, type FrameModule, type FrameOpening, type FrameRequest } from './frame-request';
+import {
+  extraSpares,
+  sparesOwed,
+  type FrameModule,
+  type FrameOpening,
+  type FrameRequest,
+} from './frame-request';
 import { offeredModule } from './offered-places';
 import { carries, peelFor } from './peel';
 
@@ -162,8 +168,9 @@ function checkRow(
     const inside = plain.filter((p) => toUm(p.x) >= left && toUm(p.x) < left + height);
     const sizes = new Set(inside.map((p) => toUm(p.kind?.size ?? 0)));
     const [size = 0] = sizes;
-    if (sizes.size !== 1 || size === 0 || height % size !== 0) {
-      say(path, `the block at ${left / 1000} mm is not of one size that divides its height`);
+    if (sizes.size !== 1 || size === 0 || height % size !== 0 || (spec.undivided && size !== height)) {
+      const wanted = spec.undivided ? 'a single module' : 'of one size that divides its height';
+      say(path, `the block at ${left / 1000} mm is not ${wanted}`);
       continue;
     }
     const side = height / size;
@@ -281,8 +288,7 @@ function checkSpares(request: FrameRequest, plan: FramePlan, say: Say): void {
     into.set(toUm(module.size), (into.get(toUm(module.size)) ?? 0) + 1);
   }
   for (const size of new Set([...carrying.keys(), ...(request.spare.extra ?? []).map((e) => toUm(e.size))])) {
-    const wanted =
-      Math.ceil(request.spare.share * (carrying.get(size) ?? 0) - 1e-9) + extraSpares(request, size);
+    const wanted = sparesOwed(request.spare.share, carrying.get(size) ?? 0, extraSpares(request, size));
     if ((free.get(size) ?? 0) < wanted)
       say('spare', `${free.get(size) ?? 0} spares of ${size / 1000} mm, ${wanted} asked for`);
   }

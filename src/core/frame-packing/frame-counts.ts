@@ -2,7 +2,7 @@ import type { LinearProgram, ProgramColumn, ProgramRow } from '@/core/kernel';
 import type { PlaceOption } from './cable-groups';
 import type { FrameModel } from './frame-model';
 import type { FrameRequest } from './frame-request';
-import { plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
+import { divides, plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
 
 /** A solved request as counts: how many of everything, before anything has a place. */
 export interface FrameCounts {
@@ -116,7 +116,7 @@ export function withCover(
     );
     const extra = n - there;
     rowClasses[at] = { ...first, count: first.count + extra };
-    const size = sizes.find((s) => first.kind.height % s === 0);
+    const size = sizes.find((s) => divides(first.kind, s));
     if (extra > 0 && size !== undefined)
       blocks.push({ rowClass: at, size, count: extra * first.kind.blocks });
   }

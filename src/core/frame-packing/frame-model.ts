@@ -1,8 +1,8 @@
 import type { LinearProgram, ProgramColumn, ProgramRow } from '@/core/kernel';
 import type { CableGroup, PlaceOption } from './cable-groups';
 import { togetherSets } from './circuit-sets';
-import { extraSpares, type FrameRequest } from './frame-request';
-import { plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
+import { extraSpares, mostFrames, sparesOwed, type FrameRequest } from './frame-request';
+import { divides, plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
 
 /** Rows of one kind, in openings of one set of circuits, holding one set of circuits. */
 export interface RowClass {
@@ -72,7 +72,7 @@ export function frameModel(
     whole(
       (openingTypes[i] ?? []).some((t) => (types[t]?.patterns.length ?? 0) === 0)
         ? 0
-        : Math.min(f.available ?? Infinity, 2 * placed),
+        : Math.min(f.available ?? Infinity, mostFrames(request, placed)),
     ),
   );
   const circuits = [...new Set(groups.flatMap((g) => (g.circuit === null ? [] : [g.circuit])))].sort();
@@ -125,7 +125,7 @@ export function frameModel(
   const blocks: FrameModel['blocks'][number][] = [];
   rowClasses.forEach((rowClass, i) => {
     const mine = sizes
-      .filter((size) => rowClass.kind.height % size === 0)
+      .filter((size) => divides(rowClass.kind, size))
       .map((size) => ({ column: whole(Infinity), rowClass: i, size }));
     blocks.push(...mine);
     // Blocks fill the row edge to edge.
@@ -273,7 +273,7 @@ function spares(
   for (const size of sizes) {
     const going = cables.filter((c) => c.option.size === size);
     const extra = extraSpares(request, size);
-    if ((going.length === 0 || request.spare.share === 0) && extra === 0) continue;
+    if ((going.length === 0 || request.spare.share === 0) && extra <= 0) continue;
     equal(
       [
         ...blocks.flatMap((b) => {
@@ -290,8 +290,8 @@ function spares(
 }
 
 /**
- * Says of each size whether it is used at all: where it is, at least one whole block of it stands there, and where spares are kept, at least
- * one. Whole numbers say so already; said outright, it is seen before any of them is tried.
+ * Says of each size whether it is used at all: where it is, at least one whole block of it stands there, and where a spare is owed for the
+ * first cable, at least one. Whole numbers say so already; said outright, it is seen before any of them is tried.
  */
 function wholeBlocks(
   request: FrameRequest,
@@ -307,7 +307,8 @@ function wholeBlocks(
   for (const size of sizes) {
     const going = cables.filter((c) => c.option.size === size);
     if (going.length === 0) continue;
-    const anywhere = request.spare.share > 0 ? whole(1) : null;
+    const keepsOne = sparesOwed(request.spare.share, 1, extraSpares(request, size)) > 0;
+    const anywhere = keepsOne ? whole(1) : null;
     const mine = blocks.filter((b) => b.size === size);
     if (anywhere !== null)
       equal(

@@ -1,3 +1,4 @@
+import { mostFrames } from './frame-request';
 import type { FrameSetting } from './frame-setting';
 
 /** How many of each kind of frame, in the order of the request. */
@@ -17,8 +18,9 @@ export function* multisetsByCost(setting: FrameSetting, least: number): Generato
   const { request, usable } = setting;
   const placed = setting.groups.reduce((sum, g) => sum + g.tags.length, 0);
   const prices = usable.map((i) => request.frames[i]?.cost ?? 0);
-  // A frame for every cable and one for its spare are always enough, if any are.
-  const caps = usable.map((i) => Math.min(request.frames[i]?.available ?? Infinity, 2 * placed));
+  const caps = usable.map((i) =>
+    Math.min(request.frames[i]?.available ?? Infinity, mostFrames(request, placed)),
+  );
   const dearest = prices.reduce((sum, p, i) => sum + p * (caps[i] ?? 0), 0);
   const seen = new Set<string>();
   let from = least;

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { lockedPlan, lockedRequest } from './testing/locked-case';
 import {
   carries,
   checkFramePlan,
@@ -172,6 +173,16 @@ describe('openingPatterns', () => {
     ]);
     expect(openingPatterns({ ...round, width: 24 }, REQUEST.modules, DEMAND).patterns).toEqual([]);
     expect(openingPatterns({ ...OPENING, press: round.press }, REQUEST.modules, DEMAND).patterns).toEqual([]);
+  });
+
+  it('leaves out rows beside which nothing closes the opening, and keeps low ones where none may be divided', () => {
+    const modules = [...REQUEST.modules, { ...MODULE, id: 'M12', size: 12 }];
+    const low = openingPatterns({ ...OPENING, height: 57 }, modules, DEMAND);
+    // 57 − 24 − 1 = 32 and 57 − 13 − 13 = 31 close it; 57 − 49 = 8 does not.
+    expect([...low.kinds.keys()]).toEqual(['24000x2', '12000x4']);
+    const demand = { sizes: new Set([24_000, 48_000]), rowSets: 1 };
+    const single = openingPatterns({ ...OPENING, undivided: true }, REQUEST.modules, demand);
+    expect(single.patterns.map((p) => [...p.rows.keys()])).toEqual([['24000x2!'], ['48000x1!']]);
   });
 });
 
@@ -353,6 +364,28 @@ describe('checkFramePlan', () => {
     const full = structuredClone(PLAN);
     Object.assign(place(full, 1, 0), { cable: 'C', peel: [2, 2], gap: { min: 0.3, max: 0.5 } });
     expect(said(full, more)).toMatch(/1 spares of 24 mm, 2 asked for/);
+  });
+
+  it('adds what is owed beside the share before it rounds up', () => {
+    // Two cables and two spares; a share of a half of two is one.
+    const owed = (size: number, count: number) =>
+      said(PLAN, { ...REQUEST, spare: { share: 0.5, extra: [{ size, count }] } });
+    expect(owed(24, 1)).toBe('');
+    expect(owed(24, 1.2)).toMatch(/2 spares of 24 mm, 3 asked for/);
+    expect(owed(24, -5)).toBe('');
+    expect(owed(48, 0.1)).toMatch(/0 spares of 48 mm, 1 asked for/);
+    expect(owed(48, -1)).toBe('');
+  });
+
+  it('finds a divided block where only single modules may stand', () => {
+    const request = lockedRequest();
+    const [frame] = request.frames;
+    const single = {
+      ...request,
+      frames: [{ ...frame, openings: frame?.openings.map((o) => ({ ...o, undivided: true })) }],
+    } as FrameRequest;
+    expect(said(lockedPlan(request), request)).toBe('');
+    expect(said(lockedPlan(request), single)).toMatch(/rows\[0\].*block at 48 mm is not a single module/);
   });
 
   it('takes an infeasible plan only without cost and bound', () => {

@@ -87,6 +87,8 @@ export const frameOpeningSchema = object({
     .required(),
   /** Module that stands in the rounded corners; left out for square ones. */
   cornerModule: string().max(40).optional(),
+  /** Every block is one module: none is divided into smaller ones. */
+  undivided: boolean().optional(),
 })
   .noUnknown()
   .required();
@@ -130,10 +132,13 @@ export const frameRequestSchema = object({
   /** Share of each size that carries cables which is kept free. */
   spare: object({
     share: number().min(0).max(1).required(),
-    /** Spares of a plain size beside the share, mm: what rows that stay as they are owe. */
+    /**
+     * Spares of a plain size (mm) that places which are not part of the plan owe, less those they have: added to the share before it is rounded
+     * up, so that both together are owed what one plan of them would be.
+     */
     extra: array()
       .of(
-        object({ size: number().positive().required(), count: number().integer().min(0).required() })
+        object({ size: number().positive().required(), count: number().min(-5000).max(5000).required() })
           .noUnknown()
           .required(),
       )
@@ -212,6 +217,14 @@ export function readFrameRequest(json: unknown): Result<FrameRequest> {
   });
   return problems.length > 0 ? fail(problems) : ok(read.value);
 }
+
+/** Spares that so many carrying places of one size ask for, with what is owed beside them. */
+export const sparesOwed = (share: number, carrying: number, extra: number): number =>
+  carrying === 0 && extra <= 0 ? 0 : Math.max(0, Math.ceil(share * carrying + extra - 1e-9));
+
+/** Frames that are always enough for so many cables, if any are: one for each, one for its spare, one for each spare that is owed beside. */
+export const mostFrames = ({ spare }: FrameRequest, placed: number): number =>
+  2 * placed + (spare.extra ?? []).reduce((sum, e) => sum + Math.max(0, Math.ceil(e.count)), 0);
 
 /** Spares of a size that are asked for beside the share. `size` in micrometres. */
 export const extraSpares = ({ spare }: FrameRequest, size: number): number =>

@@ -5,7 +5,7 @@ import { fitModel, type FitModel } from './fit-model';
 import { frameModel, type FrameModel } from './frame-model';
 import type { FrameRequest } from './frame-request';
 import { carries } from './peel';
-import { openingPatterns, type OpeningPatterns, type RowDemand } from './row-patterns';
+import { divides, openingPatterns, type OpeningPatterns, type RowDemand } from './row-patterns';
 
 /** What does not change while frames are tried. */
 export interface FrameSetting {
@@ -56,7 +56,7 @@ function placesOffered(
         if (kind.corner !== null) corners.add(kind.corner);
         if (kind.blocks === 0) continue;
         for (const m of request.modules)
-          if (!m.corner && kind.height % toUm(m.size) === 0) sizes.add(toUm(m.size));
+          if (!m.corner && divides(kind, toUm(m.size))) sizes.add(toUm(m.size));
       }
   return { sizes, corners };
 }
@@ -69,7 +69,7 @@ function rowDemand(request: FrameRequest): RowDemand {
   const rowSets = togetherSets(request, 'opening', circuits).map(
     (together) => togetherSets(request, 'row', together).length,
   );
-  const owed = (request.spare.extra ?? []).map((e) => e.size);
+  const owed = (request.spare.extra ?? []).filter((e) => e.count > 0).map((e) => e.size);
   return {
     sizes: new Set([...used.map((m) => m.size), ...owed].map(toUm)),
     rowSets: Math.max(1, ...rowSets),

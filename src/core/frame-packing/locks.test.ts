@@ -26,17 +26,24 @@ it('starts from a plan that nothing is wrong with', () => {
   expect(checkFramePlan(request, lockedPlan(request)).ok).toBe(true);
 });
 
-it('keeps a large module alone, and small ones with the block that they fill together', () => {
+it('keeps a locked place alone, in a large module and among small ones that fill a block together', () => {
   const request = lockedRequest();
   const plan = lockedPlan(request);
   expect(stays(request, plan, 'BIG')).toEqual(['0: BIG']);
-  expect(stays(request, plan, 'A')).toEqual(['0: A B - C']);
+  expect(stays(request, plan, 'A')).toEqual(['0: A']);
   expect(stays(request, plan, 'E')).toEqual(['1: E']);
   expect(stays(request, plan, 'BIG', 'D', 'E')).toEqual(['0: BIG', '1: D E']);
   expect(stays(request, plan)).toEqual([]);
+  const [frame] = keptFrames(request, plan, [{ frame: 0, opening: 0, row: 0, place: 1 }]);
+  expect(frame?.openings[0]).toMatchObject({
+    whole: false,
+    rows: [
+      { free: [0], loose: [{ size: 24_000, places: [{ cable: 'B' }, { x: 48, y: 24 }, { cable: 'C' }] }] },
+    ],
+  });
 });
 
-it('keeps the whole row of a cable that is kept apart by row, and of no other', () => {
+it('keeps the whole row of a cable that is kept apart by row, and the block of any other', () => {
   const request = circuits(
     { ...lockedRequest(), apart: [{ circuits: ['power', 'signal'], by: 'row' }] },
     { D: 'power', E: 'lighting' },
@@ -44,6 +51,7 @@ it('keeps the whole row of a cable that is kept apart by row, and of no other', 
   const plan = lockedPlan(request);
   expect(stays(request, plan, 'D')).toEqual(['1: D E - -']);
   expect(stays(request, plan, 'E')).toEqual(['1: E']);
+  expect(stays(request, plan, 'A')).toEqual(['0: A B - C']);
 });
 
 it('keeps whole rows where circuits are kept apart by opening, and all rows for one of theirs', () => {

@@ -15,6 +15,8 @@ export interface KeptRow {
   readonly corners: readonly Place[];
   /** Blocks that are planned anew. */
   readonly free: readonly number[];
+  /** Places of divided blocks that stay divided, while what stands in these is planned anew; by size, micrometres. */
+  readonly loose: readonly { readonly size: number; readonly places: readonly Place[] }[];
 }
 
 export interface KeptOpening {
@@ -32,10 +34,11 @@ export interface KeptFrame {
 }
 
 /**
- * What stays around locked places. A place stays with its block: the small modules that stand in for a large one go in and come out together.
- * Its row keeps its height, its other blocks are free. More stays where the rest could not be planned on its own: all of the row when one of
- * its locked cables is kept apart by row, or where no plain module is as high as the row; every row's height and the corner modules in a
- * rounded opening; whole rows when circuits are kept apart by opening, and the whole opening when a cable in them is one of theirs.
+ * What stays around locked places. Beside a locked place its row keeps its height and its block the way it is divided; who stands in the other
+ * places of the block, and what the other blocks are, is free. More stays where the rest could not be planned on its own: the block when
+ * any circuits are kept apart by row, and all of the row when one of its locked cables is among those, or where no plain module is as high
+ * as the row; every row's height and the corner modules in a rounded opening; whole rows when circuits are kept apart by opening, and the
+ * whole opening when a cable in them is one of theirs.
  */
 export function keptFrames(request: FrameRequest, plan: FramePlan, locked: readonly PlaceRef[]): KeptFrame[] {
   return plan.frames.flatMap((planned, frame): KeptFrame[] => {
@@ -75,14 +78,32 @@ function keptOpening(
     const cut = cutRow(request, row, at);
     const places = new Set(locked.filter((l) => l.row === at).map((l) => row.places[l.place]));
     const free = cut.blocks.flatMap((block, b) => (block.some((p) => places.has(p)) ? [] : [b]));
-    const rest = { ...cut, free };
+    // Two parts of a row that are planned apart could meet with circuits that must not.
+    const byRow = request.apart.some((a) => a.by === 'row');
+    const loose = byRow ? [] : looseIn(request, cut.blocks, free, places);
+    const rest = { ...cut, free, loose };
     const alone =
       byOpening ||
       keptApart(request, staying(rest), 'row') ||
       !plainSizes(request.modules).includes(toUm(row.height));
-    return [alone ? { ...cut, free: [] } : rest];
+    return [alone ? { ...cut, free: [], loose: [] } : rest];
   });
   return { opening, spec, rows: kept, whole };
+}
+
+/** Places of divided blocks that are not locked themselves, by size, the largest first. */
+function looseIn(
+  request: FrameRequest,
+  blocks: KeptRow['blocks'],
+  free: readonly number[],
+  locked: ReadonlySet<Place | undefined>,
+): KeptRow['loose'] {
+  const sizeOf = new Map(request.modules.map((m) => [m.id, toUm(m.size)]));
+  const places = blocks.flatMap((block, b) => (free.includes(b) ? [] : block.filter((p) => !locked.has(p))));
+  return plainSizes(request.modules).flatMap((size) => {
+    const mine = places.filter((p) => sizeOf.get(p.module) === size);
+    return mine.length > 0 ? [{ size, places: mine }] : [];
+  });
 }
 
 /** Is a cable in these places kept apart from others? */
@@ -92,7 +113,7 @@ function keptApart(request: FrameRequest, places: readonly Place[], by: 'row' | 
   return request.apart.some((a) => a.by === by && a.circuits.some((c) => circuits.has(c)));
 }
 
-function cutRow(request: FrameRequest, row: PlannedRow, at: number): Omit<KeptRow, 'free'> {
+function cutRow(request: FrameRequest, row: PlannedRow, at: number): Omit<KeptRow, 'free' | 'loose'> {
   const cornerIds = new Set(request.modules.filter((m) => m.corner).map((m) => m.id));
   const height = toUm(row.height);
   const corners = row.places.filter((p) => cornerIds.has(p.module));
@@ -105,10 +126,13 @@ function cutRow(request: FrameRequest, row: PlannedRow, at: number): Omit<KeptRo
 }
 
 /** Places of a row that stay as they are, with their cables. */
-export const staying = ({ corners, blocks, free }: KeptRow): Place[] => [
-  ...corners,
-  ...blocks.flatMap((block, b) => (free.includes(b) ? [] : block)),
-];
+export function staying({ corners, blocks, free, loose }: KeptRow): Place[] {
+  const open = new Set(loose.flatMap((l) => l.places));
+  return [
+    ...corners,
+    ...blocks.flatMap((block, b) => (free.includes(b) ? [] : block.filter((p) => !open.has(p)))),
+  ];
+}
 
 /** All places that stay when these are locked, the locked ones among them. */
 export const placesThatStay = (

@@ -2,10 +2,10 @@ import { toUm } from '@/core/kernel';
 import type { FrameCable, FrameModule, FrameOpening, FrameRequest, PressPlace } from './frame-request';
 import { carries } from './peel';
 
-/** A row that could stand in an opening: its height, and the corner module at its ends if it is a corner row. Micrometres. */
+/** A row that could stand in an opening: its height, sizes its blocks can be made of, the corner module at its ends. Micrometres. */
 interface PossibleRow {
   readonly height: number;
-  readonly blocks: number;
+  readonly sizes: readonly number[];
   readonly corner: FrameModule | null;
 }
 
@@ -19,7 +19,7 @@ export function offeredModule(request: FrameRequest, { diameter }: FrameCable): 
   );
   const openings = frames.flatMap((f) => [...f.openings]);
   const takes = (module: FrameModule) => (row: PossibleRow) =>
-    module.corner ? row.corner?.id === module.id : row.blocks > 0 && row.height % toUm(module.size) === 0;
+    module.corner ? row.corner?.id === module.id : row.sizes.includes(toUm(module.size));
   return (
     request.modules.find(
       (m) => carries(m, diameter) && openings.some((o) => canHold(request, o, takes(m))),
@@ -30,17 +30,20 @@ export function offeredModule(request: FrameRequest, { diameter }: FrameCable): 
 /** Can an opening be packed with rows of which one is as wanted? */
 function canHold(request: FrameRequest, spec: FrameOpening, wanted: (row: PossibleRow) => boolean): boolean {
   const width = toUm(spec.width);
-  const sizes = [...new Set(request.modules.filter((m) => !m.corner).map((m) => toUm(m.size)))];
-  const plain = sizes
-    .filter((s) => width % s === 0)
-    .map((s): PossibleRow => ({ height: s, blocks: width / s, corner: null }));
+  const all = [...new Set(request.modules.filter((m) => !m.corner).map((m) => toUm(m.size)))];
+  const inside = (height: number) =>
+    all.filter((size) => (spec.undivided ? size === height : height % size === 0));
+  const plain = all
+    .filter((size) => width % size === 0)
+    .map((height): PossibleRow => ({ height, sizes: inside(height), corner: null }));
   if (spec.cornerModule === undefined)
     return spec.press.at.some((at) => at !== 'inside' && closes(spec, at, plain, [], wanted));
   const corner = request.modules.find((m) => m.corner && m.id === spec.cornerModule);
   const height = toUm(corner?.size ?? 0);
   if (!corner || height === 0 || width % height !== 0 || width / height < 2) return false;
-  const row: PossibleRow = { height, blocks: width / height - 2, corner };
-  if (row.blocks > 0 && !sizes.some((s) => height % s === 0)) return false;
+  const between = width / height > 2;
+  const row: PossibleRow = { height, sizes: between ? inside(height) : [], corner };
+  if (between && row.sizes.length === 0) return false;
   return spec.press.at.some((at) => closes(spec, at, plain, at === 'inside' ? [row, row] : [row], wanted));
 }
 

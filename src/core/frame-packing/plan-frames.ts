@@ -28,7 +28,8 @@ export function* planFrames(request: FrameRequest): Computation<FramePlan> {
     remeasure: null,
     order: null,
   };
-  if (setting.groups.length === 0) return { status: 'optimal', cost: 0, bound: 0, ...nothing };
+  const owed = (request.spare.extra ?? []).some((e) => e.count > 0);
+  if (setting.groups.length === 0 && !owed) return { status: 'optimal', cost: 0, bound: 0, ...nothing };
   const { best, bound } = yield* findFrames(setting);
   if (best === null)
     return bound === null

@@ -280,7 +280,10 @@ function spareBlocks(request: FrameRequest, plan: FramePlan, wanted: readonly nu
     const there = size.get(place.module);
     if (place.cable !== undefined || !there || there.corner) continue;
     if (!wanted.some((w) => toUm(there.size) > toUm(w) && toUm(there.size) % toUm(w) === 0)) continue;
-    const row = plan.frames[ref.frame]?.openings[ref.opening]?.rows[ref.row];
+    const frame = plan.frames[ref.frame];
+    const kind = request.frames.find((k) => k.id === frame?.frame);
+    if (kind?.openings[ref.opening]?.undivided) continue;
+    const row = frame?.openings[ref.opening]?.rows[ref.row];
     const count = row?.places.filter((p) => p.cable === undefined && p.module === place.module).length ?? 0;
     return { row: ref.row + 1, size: there.size, count };
   }

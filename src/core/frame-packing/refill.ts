@@ -30,9 +30,13 @@ export function refill(request: FrameRequest, frames: readonly PlannedFrame[]): 
   const asked = askedFrom(request, frames, sizes);
   const corners = new Set(request.modules.filter((m) => m.corner).map((m) => m.id));
   const sizeOf = new Map(request.modules.map((m) => [m.id, sizes.indexOf(toUm(m.size))]));
-  const cut = frames.map((f) =>
-    f.openings.map((o) => o.rows.map((row, r) => cutRow(row, o.rows.slice(r), { corners, sizes, sizeOf }))),
-  );
+  const cut = frames.map((f) => {
+    const kind = request.frames.find((k) => k.id === f.frame);
+    return f.openings.map((o, i) => {
+      const undivided = kind?.openings[i]?.undivided ?? false;
+      return o.rows.map((row, r) => cutRow(row, undivided, o.rows.slice(r), { corners, sizes, sizeOf }));
+    });
+  });
   const rows = cut.flat(2);
   const carrying = sizes.map((_, s) =>
     rows.reduce(
@@ -85,6 +89,7 @@ function askedFrom(
 
 function cutRow(
   row: PlannedRow,
+  undivided: boolean,
   above: readonly PlannedRow[],
   {
     corners,
@@ -107,6 +112,7 @@ function cutRow(
     from,
     taken: {
       height,
+      undivided,
       free: blocks.length - used.length,
       left: sizes.map(
         (_, s) => used.flat().filter((p) => p.cable === undefined && sizeOf.get(p.module) === s).length,

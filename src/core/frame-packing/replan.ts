@@ -62,25 +62,32 @@ const nameOf = ({ frame }: KeptFrame): string => `#${frame}`;
 
 /**
  * What is left of a frame of which something stays, as a frame that costs nothing more: of each opening the height without the rows that stay,
- * then the free blocks of each of those rows as an opening that takes one row of just that height.
+ * then what is free in each of those rows as openings that take one row of just that height.
  */
 function restOf(kept: KeptFrame): FrameKind[] {
   const openings = kept.openings.flatMap(({ spec, rows, whole }) => {
     const taken = rows.reduce((sum, { row }) => sum + toUm(row.height) + toUm(spec.plate), 0);
     const beside = { ...spec, height: (toUm(spec.height) - taken) / 1000 };
-    return [...(whole ? [] : [beside]), ...rows.filter((r) => r.free.length > 0).map(freeBlocks)];
+    return [...(whole ? [] : [beside]), ...rows.flatMap((row) => openIn(spec, row))];
   });
   return openings.length === 0 ? [] : [{ id: nameOf(kept), cost: 0, available: 1, openings }];
 }
 
-/** The plate is as high as the row, so that two lower rows are no way to fill it. */
-const freeBlocks = ({ row, free }: KeptRow): FrameOpening => ({
-  width: (free.length * toUm(row.height)) / 1000,
-  height: row.height,
-  plate: row.height,
+/** What is free in a row: its free blocks, then its loose places by size. */
+const openIn = (spec: FrameOpening, { row, free, loose }: KeptRow): FrameOpening[] => [
+  ...(free.length > 0 ? [oneRow(toUm(row.height), free.length, spec.undivided ?? false)] : []),
+  ...loose.map(({ size, places }) => oneRow(size, places.length, true)),
+];
+
+/** An opening for one row. The plate is as high as the row, so that two lower rows are no way to fill it. */
+const oneRow = (height: number, blocks: number, undivided: boolean): FrameOpening => ({
+  width: (blocks * height) / 1000,
+  height: height / 1000,
+  plate: height / 1000,
   plateAgainstPress: false,
   press: { min: 0, max: 0, at: ['bottom'], bolts: undefined },
   fillers: [],
+  undivided,
 });
 
 function leftOver(request: FrameRequest, kept: readonly KeptFrame[]): FrameKind[] {
@@ -91,7 +98,7 @@ function leftOver(request: FrameRequest, kept: readonly KeptFrame[]): FrameKind[
   });
 }
 
-/** Spares that the places that stay owe by their own share, by size: the rest must hold them beside its own. */
+/** Spares that the places that stay ask for by their share, less those among them, by size. */
 function spareDebt(request: FrameRequest, places: readonly Place[]): { size: number; count: number }[] {
   const size = new Map(request.modules.filter((m) => !m.corner).map((m) => [m.id, m.size]));
   const carrying = new Map<number, number>();
@@ -102,10 +109,10 @@ function spareDebt(request: FrameRequest, places: readonly Place[]): { size: num
     const into = place.cable === undefined ? free : carrying;
     into.set(mm, (into.get(mm) ?? 0) + 1);
   }
-  return [...carrying].flatMap(([mm, n]) => {
-    const owed = Math.ceil(request.spare.share * n - 1e-9) - (free.get(mm) ?? 0);
-    return owed > 0 ? [{ size: mm, count: owed }] : [];
-  });
+  return [...new Set([...carrying.keys(), ...free.keys()])].map((mm) => ({
+    size: mm,
+    count: request.spare.share * (carrying.get(mm) ?? 0) - (free.get(mm) ?? 0),
+  }));
 }
 
 /** A frame with what stays at its old places in the order of building, and what is new around it. */
@@ -121,8 +128,8 @@ function joined(plan: FramePlan, kept: KeptFrame, anew: PlannedFrame | undefined
     if (!made) throw new Error('what was left of a frame has all its openings');
     const order = mine.whole ? [] : [...made.rows];
     for (const row of mine.rows) {
-      const filled = row.free.length > 0 ? anew.openings[next++]?.rows[0] : undefined;
-      order.splice(Math.min(row.at, order.length), 0, filled ? refilled(row, filled) : row.row);
+      const parts = openIn(mine.spec, row).map(() => anew.openings[next++]?.rows[0]?.places ?? []);
+      order.splice(Math.min(row.at, order.length), 0, refilled(row, parts));
     }
     return { ...made, rows: mine.whole ? order : onBases(mine.spec, made.press, order) };
   });
@@ -142,23 +149,34 @@ function emptied(before: PlannedOpening, { rows }: KeptOpening): PlannedOpening 
   };
 }
 
-/** A row that stays, its free blocks as those of `made` from left to right. */
-function refilled({ row, from, blocks, corners, free }: KeptRow, made: PlannedRow): PlannedRow {
-  const height = toUm(row.height);
-  const [base, lowest] = [row, made].map((r) => Math.min(...r.places.map((p) => toUm(p.y))));
-  const anew = blocks.flatMap((block, b) => {
-    const n = free.indexOf(b);
-    if (n < 0) return block;
-    return made.places
-      .filter((p) => Math.floor(toUm(p.x) / height) === n)
-      .map((p) => ({
-        ...p,
-        x: (toUm(p.x) + from + (b - n) * height) / 1000,
-        y: (toUm(p.y) + (base ?? 0) - (lowest ?? 0)) / 1000,
-      }));
+/** A row of which something stays, with what is new in its free blocks and its loose places; `parts` as told by `openIn`. */
+function refilled(kept: KeptRow, parts: readonly (readonly Place[])[]): PlannedRow {
+  const { row, blocks, corners, free, loose } = kept;
+  const [inFree, inLoose] = free.length > 0 ? [parts[0] ?? [], parts.slice(1)] : [[], parts];
+  const taken = new Map<Place, Place>();
+  loose.forEach(({ places }, i) => {
+    const anew = [...(inLoose[i] ?? [])].sort((a, b) => a.x - b.x);
+    places.forEach((p, n) => taken.set(p, { ...(anew[n] ?? p), x: p.x, y: p.y }));
   });
+  const inner = blocks.flatMap((block, b) =>
+    free.includes(b) ? inBlock(kept, b, inFree) : block.map((p) => taken.get(p) ?? p),
+  );
   const [left, ...right] = corners;
-  return { ...row, places: [...(left ? [left] : []), ...anew, ...right] };
+  return { ...row, places: [...(left ? [left] : []), ...inner, ...right] };
+}
+
+/** What was planned for a free block, moved to where it stands. Free blocks were planned side by side. */
+function inBlock({ row, from, free }: KeptRow, block: number, made: readonly Place[]): Place[] {
+  const height = toUm(row.height);
+  const n = free.indexOf(block);
+  const [base = 0, lowest = 0] = [row.places, made].map((list) => Math.min(...list.map((p) => toUm(p.y))));
+  return made
+    .filter((p) => Math.floor(toUm(p.x) / height) === n)
+    .map((p) => ({
+      ...p,
+      x: (toUm(p.x) + from + (block - n) * height) / 1000,
+      y: (toUm(p.y) + base - lowest) / 1000,
+    }));
 }
 
 /** Rows in building order, each where it comes to stand. */

@@ -9,7 +9,15 @@ export interface RowKind {
   readonly blocks: number;
   /** Id of the module in the two outer places; null for a plain row. */
   readonly corner: string | null;
+  /** Its blocks are single modules. */
+  readonly undivided: boolean;
 }
+
+/** May the blocks of a row be made of modules of this size? Micrometres. */
+export const divides = (
+  row: { readonly height: number; readonly undivided: boolean },
+  size: number,
+): boolean => (row.undivided ? row.height === size : row.height % size === 0);
 
 /** One way to fill an opening with rows: how many of each kind, where the press unit stands, which fillers. */
 export interface RowPattern {
@@ -45,8 +53,13 @@ export interface OpeningPatterns {
 /** More ways than this are not looked through: the opening is far larger than its smallest module. */
 const MOST_PATTERNS = 50_000;
 
-const kindKey = (height: number, blocks: number, corner: string | null): string =>
-  `${height}x${blocks}${corner === null ? '' : `@${corner}`}`;
+const kindOf = (height: number, blocks: number, corner: string | null, undivided: boolean): RowKind => ({
+  key: `${height}x${blocks}${corner === null ? '' : `@${corner}`}${undivided ? '!' : ''}`,
+  height,
+  blocks,
+  corner,
+  undivided,
+});
 
 /** Sizes of modules that may stand anywhere but in a rounded corner, largest first, micrometres. */
 export const plainSizes = (modules: readonly FrameModule[]): number[] =>
@@ -74,8 +87,8 @@ export function openingPatterns(
   const kinds = new Map<string, RowKind>();
   for (const size of plainSizes(modules)) {
     if (width % size !== 0) continue;
-    const key = kindKey(size, width / size, null);
-    kinds.set(key, { key, height: size, blocks: width / size, corner: null });
+    const kind = kindOf(size, width / size, null, opening.undivided ?? false);
+    kinds.set(kind.key, kind);
   }
   const corner = cornerKind(opening, modules);
   const plate = toUm(opening.plate);
@@ -90,7 +103,8 @@ export function openingPatterns(
   // A row beside which nothing closes the opening stands in none.
   for (const { key, height } of plain)
     if (!closures.some((c) => c.complete(c.start - height - plate) !== null)) kinds.delete(key);
-  const merging = mergers(plain, demand);
+  // Single modules cannot be had as a part of a larger one.
+  const merging = opening.undivided ? [] : mergers(plain, demand);
   const found = closures.flatMap((closure) => patternsFor(closure, plain, corner, plate, merging));
   return { kinds, patterns: undominated(found, [...kinds.keys()]), closures, width, plate, room };
 }
@@ -113,7 +127,7 @@ function mergers(plain: readonly RowKind[], { sizes, rowSets }: RowDemand): Merg
     plain.flatMap((high): Merger[] => {
       const count = high.height / low.height;
       if (!Number.isInteger(count) || count < 2) return [];
-      const ways = Math.max(1, [...sizes].filter((size) => low.height % size === 0).length);
+      const ways = Math.max(1, [...sizes].filter((size) => divides(low, size)).length);
       const blocks = count ** 2 * (high.blocks - 1) + ways * (count ** 2 - 1) + 1;
       const alike = Math.max(count, Math.ceil(blocks / low.blocks));
       return [{ kind, from: rowSets * (alike - 1) + 1, count }];
@@ -128,9 +142,9 @@ function cornerKind(opening: FrameOpening, modules: readonly FrameModule[]): Row
   const size = toUm(block.size);
   const places = toUm(opening.width) / size;
   // Between the corners stand blocks of the corner's height, so some module must divide it.
-  const fillable = places === 2 || plainSizes(modules).some((s) => size % s === 0);
-  if (!Number.isInteger(places) || places < 2 || !fillable) return null;
-  return { key: kindKey(size, places - 2, block.id), height: size, blocks: places - 2, corner: block.id };
+  const kind = kindOf(size, places - 2, block.id, opening.undivided ?? false);
+  const fillable = places === 2 || plainSizes(modules).some((s) => divides(kind, s));
+  return Number.isInteger(places) && places >= 2 && fillable ? kind : null;
 }
 
 /** Places where the press unit may stand, the top first. Square openings have no `inside`. */

@@ -1,9 +1,12 @@
+import { sparesOwed } from '../frame-request';
+import { divides } from '../row-patterns';
 import type { Asked } from './asked';
 import type { Budget } from './budget';
 
 /** A row with what the cables take of it. Lengths in µm, sizes by index. */
 export interface TakenRow {
   readonly height: number;
+  readonly undivided: boolean;
   /** Blocks that no cable needs. */
   readonly free: number;
   /** Places that a block divided for cables has left over, by size. */
@@ -45,11 +48,7 @@ export function fillBlocks(
   budget: Budget,
 ): Fill | null {
   const { sizes, spareCost } = asked;
-  const need = sizes.map(
-    (_, s) =>
-      ((carrying[s] ?? 0) > 0 ? Math.ceil(asked.share * (carrying[s] ?? 0) - EPSILON) : 0) +
-      (asked.extra[s] ?? 0),
-  );
+  const need = sizes.map((_, s) => sparesOwed(asked.share, carrying[s] ?? 0, asked.extra[s] ?? 0));
   const have = sizes.map((_, s) => rows.reduce((sum, r) => sum + (r.left[s] ?? 0), 0));
   const nearest = sizes.map((_, s) =>
     Math.min(asked.cables, ...rows.filter((r) => (r.left[s] ?? 0) > 0).map((r) => r.out)),
@@ -77,7 +76,7 @@ export function fillBlocks(
       return;
     }
     if (worseThan({ toSpares: sumOf(row.out), cost }, best)) return;
-    const fits = sizes.flatMap((size, s) => (row.height % size === 0 ? [s] : []));
+    const fits = sizes.flatMap((size, s) => (divides(row, size) ? [s] : []));
     const priceOf = (s: number): number => (row.height / (sizes[s] ?? 1)) ** 2 * (spareCost[s] ?? 0);
     const cheapest = fits.reduce((a, b) => (priceOf(b) < priceOf(a) - EPSILON ? b : a), fits[0] ?? 0);
     const mine = blocks[index] ?? [];

@@ -1,4 +1,4 @@
-import type { RowKind } from '../row-patterns';
+import { divides, type RowKind } from '../row-patterns';
 import type { Asked } from './asked';
 import type { Budget } from './budget';
 import { fillBlocks, worseThan, type FillWorth, type TakenRow } from './fill-blocks';
@@ -155,7 +155,7 @@ class SpreadSearch {
       if (by > 0 && (spot.kind.corner !== corner || (this.inCorners[row] ?? 0) >= 2)) return false;
       this.inCorners[row] = (this.inCorners[row] ?? 0) + by;
     } else {
-      if (by > 0 && spot.kind.height % (this.asked.sizes[size] ?? 1) !== 0) return false;
+      if (by > 0 && !divides(spot.kind, this.asked.sizes[size] ?? 1)) return false;
       held[size] = (held[size] ?? 0) + by;
       if (by > 0 && this.blocksTaken(row) > spot.kind.blocks) {
         held[size] = (held[size] ?? 0) - by;
@@ -218,6 +218,7 @@ class SpreadSearch {
     const cables = this.held.map((row, r) => row.reduce((sum, n) => sum + n, this.inCorners[r] ?? 0));
     return this.spots.map(({ kind, opening }, r) => ({
       height: kind.height,
+      undivided: kind.undivided,
       free: kind.blocks - this.blocksTaken(r),
       left: (this.held[r] ?? []).map((n, s) =>
         n > 0 ? Math.ceil(n / this.perBlock(r, s)) * this.perBlock(r, s) - n : 0,

@@ -1,4 +1,5 @@
-import type { RowKind } from '../row-patterns';
+import { sparesOwed } from '../frame-request';
+import { divides, type RowKind } from '../row-patterns';
 import type { Demand } from './demand';
 
 /** What rows are built from: kinds by falling height, each in the bays of its width. */
@@ -66,8 +67,7 @@ export function buildRows(
       places += made;
     }
     const extra = stock.extra[s] ?? 0;
-    if (cables === 0 && extra === 0) continue;
-    const spares = Math.ceil(stock.share * cables - 1e-9) + extra - (places - cables);
+    const spares = sparesOwed(stock.share, cables, extra) - (places - cables);
     if (spares > 0 && makeSpares(demand, stock, built, Math.max(0, first), s, spares) < spares) return null;
   }
   for (let h = 0; h < homes.length; h += 1) mergeRows(demand, stock, built, h, tallest);
@@ -90,9 +90,9 @@ function divideBlocks(
   let made = 0;
   // The lowest rows first: their blocks waste least.
   for (let k = stock.kinds.length - 1; k >= 0 && made < need; k -= 1) {
-    const { height } = stock.kinds[k]!;
-    if (free[k] === 0 || height % size !== 0) continue;
-    const each = (height / size) ** 2;
+    const kind = stock.kinds[k]!;
+    if (free[k] === 0 || !divides(kind, size)) continue;
+    const each = (kind.height / size) ** 2;
     const blocks = Math.min(free[k]!, Math.ceil((need - made) / each));
     free[k] = free[k]! - blocks;
     const at = k * demand.sizes.length + s;
@@ -145,8 +145,8 @@ function rowFor(demand: Demand, stock: RowStock, built: BuiltRows, bay: number, 
   const spare = built.free[demand.homes.length + bay]!;
   let plain = -1;
   for (let k = 0; k < kinds.length; k += 1) {
-    const { blocks, height, corner } = kinds[k]!;
-    if (blocks === 0 || height % size !== 0) continue;
+    const { blocks, corner } = kinds[k]!;
+    if (blocks === 0 || !divides(kinds[k]!, size)) continue;
     if (corner === null) plain = stands[bay * kinds.length + k]! === 1 ? k : plain;
     else if (spare[k]! >= blocks) return k;
   }
@@ -173,6 +173,7 @@ function mergeRows(demand: Demand, stock: RowStock, built: BuiltRows, r: number,
       const [a, b] = [kinds[low]!, kinds[high]!];
       if (a.corner !== null || b.corner !== null || stands[at + low] === 0 || stands[at + high] === 0)
         continue;
+      if (a.undivided || b.undivided) continue;
       const n = b.height / a.height;
       if (!Number.isInteger(n) || n < 2) continue;
       while (built.rows[r]![low]! >= n && mergeOnce(demand, built, r, low, high, n, b.blocks, a.blocks));

@@ -2,7 +2,7 @@ import { toUm } from '@/core/kernel';
 import { withCover, type FrameCounts } from '../frame-counts';
 import type { FrameRequest } from '../frame-request';
 import type { FrameSetting } from '../frame-setting';
-import type { RowKind } from '../row-patterns';
+import { divides, type RowKind } from '../row-patterns';
 import type { BuiltRows } from './build-rows';
 import type { Assignment } from './demand';
 import { fillFrom, type Bench } from './workbench';
@@ -61,6 +61,6 @@ export function countsFor(
 
 /** Size of the places in a block that nothing asked for: the block itself where it is a module, else the largest that divides it. */
 function emptySize(kind: RowKind, { modules }: FrameRequest): number {
-  const sizes = modules.flatMap((m) => (!m.corner && kind.height % toUm(m.size) === 0 ? [toUm(m.size)] : []));
+  const sizes = modules.flatMap((m) => (!m.corner && divides(kind, toUm(m.size)) ? [toUm(m.size)] : []));
   return Math.max(...sizes);
 }

@@ -17,7 +17,7 @@ export function everyOpening(spec: FrameOpening, request: FrameRequest): RowOffe
     for (let b = 0; b < blocks; b += 1)
       offers = offers.flatMap((o) =>
         sizes
-          .filter((s) => height % s === 0)
+          .filter((s) => (spec.undivided ? s === height : height % s === 0))
           .map((s) => ({ ...o, [`s${s}`]: (o[`s${s}`] ?? 0) + (height / s) ** 2 })),
       );
     const unique = new Map(offers.map((o) => [JSON.stringify(Object.entries(o).sort()), { places: o }]));
@@ -152,7 +152,9 @@ function fewest(
         const key = `s${toUm(m.size)}`;
         const all = rows.reduce((s, r) => s + (r.places[key] ?? 0), 0);
         const free = left.reduce((s, r) => s + (r[key] ?? 0), 0);
-        if (all - free > 0 && free < Math.ceil(request.spare.share * (all - free) - 1e-9)) return;
+        const beside = (request.spare.extra ?? []).find((e) => e.size === m.size)?.count ?? 0;
+        if ((all - free > 0 || beside > 0) && free < request.spare.share * (all - free) + beside - 1e-9)
+          return;
       }
       best = again;
       return;
