@@ -66,7 +66,7 @@ it('keeps what stays to the letter, plans the rest anew, and the whole plan pass
     const all = placesOf(plan.frames).filter(({ place }) => place.cable !== undefined);
     const locked = all.filter(() => random() < 0.12).map(({ ref }) => ref);
     if (locked.length === 0) continue;
-    const again = drive(replanAround(request, plan, locked), solver);
+    const again = drive(replanAround(request, plan, locked, 0), solver);
     expect([seed, problems(request, again)]).toEqual([seed, []]);
     expect([seed, again.unplaced]).toEqual([seed, plan.unplaced]);
     const stays = placesThatStay(request, plan, locked);
@@ -102,7 +102,7 @@ describe('beside a locked place', () => {
     const request = { ...before, cables: [...before.cables.filter((c) => c.tag !== 'B'), thick('BIG-2')] };
     const plan = lockedPlan(before);
     // The only row of 48 mm has room for two thick ones, and the row of 24 mm for the four thin ones that are left.
-    const again = drive(replanAround(request, plan, [big]), solver);
+    const again = drive(replanAround(request, plan, [big], 0), solver);
     expect(problems(request, again)).toEqual([]);
     expect(again.cost).toBe(10);
     expect(placeAt(again, big)).toEqual(placeAt(plan, big));
@@ -115,17 +115,26 @@ describe('beside a locked place', () => {
     const request = { ...before, cables: [...before.cables, thin('N-1'), thin('N-2'), thin('N-3')] };
     // Eight thin ones for the four places of the block and the four of the low row: A keeps its own.
     const a = { frame: 0, opening: 0, row: 0, place: 1 };
-    const again = drive(replanAround(request, lockedPlan(before), [big, a]), solver);
+    const again = drive(replanAround(request, lockedPlan(before), [big, a], 0), solver);
     expect(problems(request, again)).toEqual([]);
     expect([again.cost, placeAt(again, a)]).toEqual([10, placeAt(lockedPlan(before), a)]);
     expect(placesOf(again.frames).every(({ place }) => place.cable !== undefined)).toBe(true);
+  });
+
+  it('is proven to cost least when it costs what was proven before, and otherwise says how far it may be', () => {
+    const request = lockedRequest();
+    const around = (leastCost: number) =>
+      drive(replanAround(request, lockedPlan(request), [big], leastCost), solver);
+    expect(around(10)).toMatchObject({ status: 'optimal', cost: 10, bound: 10 });
+    expect(around(7)).toMatchObject({ status: 'gap', cost: 10, bound: 7 });
+    expect(around(0).remeasure).toEqual({ places: 0, atLeast: 0 });
   });
 
   it('says that it cannot be done when what stays is in the way', () => {
     const before = lockedRequest();
     const request = { ...before, cables: [...before.cables, thick('BIG-2')] };
     const small = { frame: 0, opening: 0, row: 0, place: 1 };
-    const again = drive(replanAround(request, lockedPlan(before), [big, small]), solver);
+    const again = drive(replanAround(request, lockedPlan(before), [big, small], 0), solver);
     expect(again).toMatchObject({ status: 'infeasible', cost: null, unplaced: [{ tag: 'BIG-2' }] });
   });
 
@@ -134,7 +143,7 @@ describe('beside a locked place', () => {
     const request = { ...before, cables: before.cables.filter((c) => !['A', 'B'].includes(c.tag)) };
     const d = { frame: 0, opening: 0, row: 1, place: 0 };
     // Three thin ones are owed one spare; one locked and two others, each rounded up on their own, would be owed two.
-    const again = drive(replanAround(request, lockedPlan(before), [big, d]), solver);
+    const again = drive(replanAround(request, lockedPlan(before), [big, d], 0), solver);
     expect(problems(request, again)).toEqual([]);
     expect(placesOf(again.frames).filter(({ place }) => place.cable === undefined)).toHaveLength(2);
   });
@@ -142,12 +151,12 @@ describe('beside a locked place', () => {
   it('counts the spares that the locked cables are owed', () => {
     const before = { ...lockedRequest(), spare: { share: 0.5 } };
     const request = { ...before, cables: before.cables.filter((c) => c.tag !== 'E') };
-    const again = drive(replanAround(request, lockedPlan(before), [big]), solver);
+    const again = drive(replanAround(request, lockedPlan(before), [big], 0), solver);
     // One thick cable asks for one spare of 48 mm, beside it; four thin ones then fill the other row, and the two spares owed to them have no room.
     expect(again).toMatchObject({ status: 'infeasible', cost: null });
     const fewer = { ...request, cables: request.cables.filter((c) => !['A', 'B'].includes(c.tag)) };
     // Two thin ones and the spare owed to them have room.
-    const room = drive(replanAround(fewer, lockedPlan(before), [big]), solver);
+    const room = drive(replanAround(fewer, lockedPlan(before), [big], 0), solver);
     expect(problems(fewer, room)).toEqual([]);
     expect(room.frames[0]?.openings[0]?.rows[0]?.places.map((p) => p.cable ?? p.module)).toEqual([
       'BIG',

@@ -30,10 +30,11 @@ const api = {
     request: FrameRequest,
     plan: FramePlan,
     locked: readonly PlaceRef[],
+    leastCost: number,
     onProgress: OnProgress,
   ): Promise<FramePlan> {
     const solve = await loadSolver({});
-    return drive(replanAround(request, plan, locked), solve, onProgress);
+    return drive(replanAround(request, plan, locked, leastCost), solve, onProgress);
   },
 };
 export type FramesWorker = typeof api;

@@ -1,21 +1,24 @@
 import { toUm } from '@/core/kernel';
 import { rowBases } from './arrange';
+import { fewestRemeasured } from './cable-groups';
 import type { Computation } from './decide-frames';
 import type { FramePlan, Place, PlannedFrame, PlannedOpening, PlannedRow } from './frame-plan';
 import type { FrameKind, FrameOpening, FrameRequest } from './frame-request';
+import { frameSetting } from './frame-setting';
 import { keptFrames, staying, type KeptFrame, type KeptOpening, type KeptRow } from './locks';
-import { offeredModule } from './offered-places';
 import { planFrames } from './plan-frames';
 import { restatePlan, type PlaceRef } from './restate';
 
 /**
  * Plans again around locked places: what `keptFrames` says stays where it is; every other cable is planned anew, into the rest of those frames
- * first, then into frames of its own. Cost and bound are those of all frames; no better bound than the old plan's is proven.
+ * first, then into frames of its own. Cost and bound are those of all frames. `leastCost`: what is proven of this request already; nothing
+ * more is proven here.
  */
 export function* replanAround(
   request: FrameRequest,
   plan: FramePlan,
   locked: readonly PlaceRef[],
+  leastCost: number,
 ): Computation<FramePlan> {
   const kept = keptFrames(request, plan, locked);
   const stay = kept.flatMap((frame) => frame.openings.flatMap((o) => o.rows.flatMap(staying)));
@@ -29,10 +32,9 @@ export function* replanAround(
   const rest = yield* planFrames(around);
   if (rest.status === 'infeasible') return { ...rest, bound: null };
   // What the rest of the frames has no place for may have one where something stays.
-  const shutOut = rest.unplaced.filter(({ tag }) => {
-    const cable = request.cables.find((c) => c.tag === tag);
-    return cable !== undefined && offeredModule(request, cable) !== null;
-  });
+  const { groups, unplaced } = frameSetting(request);
+  const nowhere = new Set(unplaced.map((u) => u.tag));
+  const shutOut = rest.unplaced.filter(({ tag }) => !nowhere.has(tag));
   if (shutOut.length > 0) return { ...rest, ...NOTHING, unplaced: shutOut };
   const anew = new Map(rest.frames.map((f) => [f.frame, f]));
   const names = new Set(kept.map(nameOf));
@@ -44,7 +46,13 @@ export function* replanAround(
     frames.push(joined(plan, mine, anew.get(nameOf(mine))));
   }
   frames.push(...others);
-  return restatePlan(request, { ...plan, status: 'gap', unplaced: rest.unplaced, remeasure: null }, frames);
+  const remeasure = { places: 0, atLeast: fewestRemeasured(groups) };
+  const made = restatePlan(
+    request,
+    { ...plan, status: 'gap', bound: leastCost, unplaced: rest.unplaced, remeasure },
+    frames,
+  );
+  return made.cost !== null && leastCost >= made.cost - 1e-9 ? { ...made, status: 'optimal' } : made;
 }
 
 const NOTHING = {

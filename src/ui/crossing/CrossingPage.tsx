@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { fillOf, type CrossingSetup, type CrossingView, type Side } from '@/core/crossing';
 import {
   sameRef,
@@ -10,9 +10,6 @@ import {
   type FrameRequest,
   type PlaceRef,
 } from '@/core/frame-packing';
-import { refuse, type Problem } from '@/core/kernel';
-import { startFrames } from '@/workers/frames';
-import type { Running } from '@/workers/run-in-worker';
 import { Caution } from '../common/Caution';
 import { Problems } from '../common/Problems';
 import { Segments } from '../common/Segments';
@@ -23,13 +20,13 @@ import { ComparePanel } from './ComparePanel';
 import { FaceView } from './FaceView';
 import { FilesPanel } from './FilesPanel';
 import { Legend } from './Legend';
-import { cableAt, litWords, lockWords, noPlanWords, verdictWords } from './place-words';
+import { cableAt, litWords, lockWords, verdictWords } from './place-words';
 import { PlaceTable } from './PlaceTable';
 import { ProgressBar } from './ProgressBar';
-import { progressStore, restart } from './progress-store';
 import { ReentryPanel } from './ReentryPanel';
 import { SetupPanel } from './SetupPanel';
 import { useDraft, type MoveVerdict } from './use-draft';
+import { usePlanning } from './use-planning';
 import { crossingPath, provenWords, refWords, restWords, STATE_WORDS } from './words';
 import styles from './Crossing.module.css';
 
@@ -56,50 +53,18 @@ export function CrossingPage({ view, actions }: Props) {
   const [picked, setPicked] = useState<PlaceRef | null>(null);
   const [over, setOver] = useState<{ readonly ref: PlaceRef; readonly verdict: MoveVerdict } | null>(null);
   const [words, setWords] = useState<{ readonly good: boolean; readonly text: string } | null>(null);
-  const [working, setWorking] = useState(false);
-  const [progress] = useState(progressStore);
-  const [failure, setFailure] = useState<readonly Problem[]>([]);
-  const running = useRef<Running<FramePlan> | null>(null);
   const { run, busy, problems } = useRun();
-  useEffect(() => () => running.current?.cancel(), []);
 
-  const start = (around: { readonly plan: FramePlan; readonly locked: readonly PlaceRef[] } | null) => {
-    setFailure([]);
+  const planning = usePlanning(view, (plan) => {
+    draft.put(plan);
+    setTab('places');
+    setPicked(null);
+    setWords(null);
+  });
+  const around = (plan: FramePlan) => () => planning.planAround(plan, draft.locked);
+  const begin = (plan: () => void) => {
     setShown(null);
-    restart(progress);
-    setWorking(true);
-    const begun = startFrames(request, around, (stage, done, of) => progress.set({ stage, done, of }));
-    running.current = begun;
-    begun.result.then(
-      (plan) => {
-        if (plan.cost === null) {
-          setWorking(false);
-          setFailure(refuse('', noPlanWords(plan, request.cables.length, around !== null)).problems);
-          return;
-        }
-        // Hundreds of places are drawn: in pieces, so that the page stays alive meanwhile.
-        startTransition(() => {
-          setWorking(false);
-          draft.put(plan);
-          setTab('places');
-          setPicked(null);
-          setWords(null);
-        });
-      },
-      (error: unknown) => {
-        setWorking(false);
-        setFailure(
-          refuse(
-            '',
-            `The plan could not be worked out: ${error instanceof Error ? error.message : String(error)}`,
-          ).problems,
-        );
-      },
-    );
-  };
-  const cancel = () => {
-    running.current?.cancel();
-    setWorking(false);
+    plan();
   };
   const judged = (from: PlaceRef, to: PlaceRef) => {
     const verdict = draft.judge(from, to);
@@ -166,10 +131,10 @@ export function CrossingPage({ view, actions }: Props) {
           <b data-state={view.state}>{STATE_WORDS[view.state]}</b>
         </div>
         <div className={styles.acts}>
-          {working ? (
+          {planning.working ? (
             <>
-              <ProgressBar store={progress} />
-              <Button variant="outlined" onClick={cancel}>
+              <ProgressBar store={planning.progress} />
+              <Button variant="outlined" onClick={planning.cancel}>
                 Cancel
               </Button>
             </>
@@ -179,7 +144,7 @@ export function CrossingPage({ view, actions }: Props) {
                 variant={plan ? 'outlined' : 'contained'}
                 color="secondary"
                 disabled={busy || request.cables.length === 0}
-                onClick={() => start(null)}
+                onClick={() => begin(planning.plan)}
               >
                 {plan ? 'Plan again' : 'Plan it'}
               </Button>
@@ -187,7 +152,7 @@ export function CrossingPage({ view, actions }: Props) {
                 <Button
                   variant="outlined"
                   disabled={busy}
-                  onClick={() => draft.plan && start({ plan: draft.plan, locked: draft.locked })}
+                  onClick={() => draft.plan && begin(around(draft.plan))}
                 >
                   Plan around {draft.locked.length} locked
                 </Button>
@@ -218,7 +183,7 @@ export function CrossingPage({ view, actions }: Props) {
           )}
         </div>
         <CrossingCautions view={view} />
-        <Problems problems={[...failure, ...problems]} />
+        <Problems problems={[...planning.failure, ...problems]} />
         {plan && plan.frames.length > 0 ? (
           <>
             <p className={styles.summary}>

@@ -22,8 +22,9 @@ export const refWords = ({ frame, opening, row }: PlaceRef): string =>
 export function provenWords(plan: FramePlan): string {
   if (plan.cost === null) return plan.status === 'infeasible' ? 'cannot be built' : 'nothing found';
   if (plan.status === 'optimal') return 'proven to cost least';
-  const gap = plan.bound === null || plan.cost === 0 ? 0 : (plan.cost - plan.bound) / plan.cost;
-  return `at most ${Math.ceil(gap * 1000) / 10} % above the proven bound of ${plan.bound ?? 0}`;
+  if (plan.bound === null || plan.bound <= 0) return 'not compared with cheaper frames';
+  const gap = plan.cost === 0 ? 0 : (plan.cost - plan.bound) / plan.cost;
+  return `at most ${Math.ceil(gap * 1000) / 10} % above the proven bound of ${plan.bound}`;
 }
 
 /** What a plan comes to after its frames, part by part: places, second measurings, spares, crossings. */
