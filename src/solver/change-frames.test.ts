@@ -14,6 +14,7 @@ import {
   type FrameRequest,
   type PlaceRef,
 } from '@/core/frame-packing';
+import { lockedPlan, lockedRequest } from '@/core/frame-packing/testing/locked-case';
 import { DEMO_FRAMES, DEMO_MODULES } from '@/core/testing/demo-frames';
 import { loadSolver } from './highs';
 
@@ -187,6 +188,24 @@ describe('planReentry', () => {
     const refs = made.value.answers.map((a) => ('place' in a ? JSON.stringify(a.place) : a.reason));
     expect(new Set(refs).size).toBe(2);
     expect(refs.every((r) => r.startsWith('{'))).toBe(true);
+  });
+
+  it('keeps a newcomer away from what lies in an opening already', () => {
+    const made = lockedRequest();
+    const [frame] = made.frames;
+    const openings = frame?.openings.map((o) => ({ ...o, beside: ['signal'] }));
+    const request = {
+      ...made,
+      apart: [{ circuits: ['power', 'signal'], by: 'row' }],
+      frames: [{ ...frame, openings }],
+    } as FrameRequest;
+    const answer = (circuit: string) => {
+      const asked = planReentry(request, lockedPlan(request), [newcomer(12, circuit)]);
+      if (!asked.ok) throw new Error(asked.problems[0]?.message);
+      return asked.value.answers[0];
+    };
+    expect(answer('lighting')).toHaveProperty('place');
+    expect(answer('power')).toMatchObject({ reason: expect.stringContaining('kept apart from') as string });
   });
 
   it('refuses a tag that is there already, and a plan without frames', () => {

@@ -65,3 +65,39 @@ it('equals brute force where some openings take single modules only, and where p
   }
   expect(Math.min(seen.optimal, seen.infeasible)).toBeGreaterThan(5);
 });
+
+it('equals brute force where circuits lie in some openings already', () => {
+  const seen = { optimal: 0, infeasible: 0, beyond: 0 };
+  let dearer = 0;
+  for (let seed = 6400; seed < 6520; seed += 1) {
+    const plain = smallCase(seed);
+    const by = seed % 3 === 0 ? ('opening' as const) : ('row' as const);
+    const circuits = ['power', 'signal', 'control'];
+    const request: FrameRequest = {
+      ...plain,
+      cables: plain.cables.map((c, i) => ({ ...c, circuit: circuits[(seed + i) % 3] ?? 'power' })),
+      apart: [
+        { circuits: ['power', 'signal'], by },
+        ...(seed % 4 === 0 ? [{ circuits: ['control', 'signal'], by: 'row' as const }] : []),
+      ],
+      frames: plain.frames.map((f, i) => ({
+        ...f,
+        openings: f.openings.map((o, n) =>
+          (seed + i + n) % 2 === 0 ? o : { ...o, beside: [circuits[(seed + n) % 2] ?? '', 'lighting'] },
+        ),
+      })),
+    };
+    const kind = compared(seed, request);
+    seen[kind] += 1;
+    if (kind === 'optimal') {
+      const without = request.frames.map((f) => ({
+        ...f,
+        openings: f.openings.map((o) => ({ ...o, beside: undefined })),
+      }));
+      if ((planned({ ...request, frames: without }).cost ?? 0) < (planned(request).cost ?? 0)) dearer += 1;
+    }
+  }
+  expect(Math.min(seen.optimal, seen.infeasible)).toBeGreaterThan(5);
+  // What lies there makes a difference.
+  expect(dearer).toBeGreaterThan(3);
+});

@@ -272,6 +272,17 @@ function checkApart(request: FrameRequest, plan: FramePlan, say: Say): void {
     for (const by of ['row', 'opening'] as const)
       held[by].set(s[by], (held[by].get(s[by]) ?? new Set()).add(name));
   }
+  plan.frames.forEach((frame, f) => {
+    const kind = request.frames.find((k) => k.id === frame.frame);
+    frame.openings.forEach((opening, o) =>
+      opening.rows.forEach((_, r) => {
+        for (const name of kind?.openings[o]?.beside ?? []) {
+          held.row.set(`${f}.${o}.${r}`, (held.row.get(`${f}.${o}.${r}`) ?? new Set()).add(name));
+          held.opening.set(`${f}.${o}`, (held.opening.get(`${f}.${o}`) ?? new Set()).add(name));
+        }
+      }),
+    );
+  });
   for (const { circuits, by } of request.apart) {
     const [a = '', b = ''] = circuits;
     for (const [where, names] of held[by])

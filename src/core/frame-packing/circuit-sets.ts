@@ -28,3 +28,10 @@ export function togetherSets(request: FrameRequest, by: ApartBy, among: readonly
   grow([], [...among], []);
   return found.sort((a, b) => (a.join() < b.join() ? -1 : 1));
 }
+
+/** Circuits that lie in offered openings already and that others are kept apart from. */
+export function circuitsBeside({ frames, apart }: FrameRequest): string[] {
+  const named = new Set(apart.flatMap((a) => a.circuits));
+  const beside = frames.flatMap((f) => f.openings.flatMap((o) => o.beside ?? []));
+  return [...new Set(beside)].filter((c) => named.has(c)).sort();
+}

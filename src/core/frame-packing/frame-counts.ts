@@ -1,8 +1,8 @@
 import type { LinearProgram, ProgramColumn, ProgramRow } from '@/core/kernel';
 import type { PlaceOption } from './cable-groups';
-import type { FrameModel } from './frame-model';
+import type { FrameModel, RowClass } from './frame-model';
 import type { FrameRequest } from './frame-request';
-import { divides, plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
+import { divides, plainSizes, type OpeningPatterns } from './row-patterns';
 
 /** A solved request as counts: how many of everything, before anything has a place. */
 export interface FrameCounts {
@@ -13,12 +13,7 @@ export interface FrameCounts {
     readonly opening: number;
     readonly count: number;
   }[];
-  readonly rowClasses: readonly {
-    readonly kind: RowKind;
-    readonly opening: number;
-    readonly row: number;
-    readonly count: number;
-  }[];
+  readonly rowClasses: readonly (RowClass & { readonly count: number })[];
   readonly blocks: readonly { readonly rowClass: number; readonly size: number; readonly count: number }[];
   readonly cables: readonly {
     readonly group: number;
@@ -63,8 +58,13 @@ export function coverProgram(
     wanted.set(key, (wanted.get(key) ?? 0) + c.count);
     sets.add(c.opening);
   }
+  const open = new Set(rows.rowClasses.flatMap((c) => (c.shut ? [] : [`${c.opening} ${c.kind.key}`])));
+  const holds = (type: OpeningPatterns, set: number) =>
+    [...type.kinds.keys()].every((key) => open.has(`${set} ${key}`));
   const columns: CoverColumn[] = types.flatMap((type, t) =>
-    type.patterns.flatMap((_, p) => [...sets].map((opening) => ({ type: t, pattern: p, opening }))),
+    type.patterns.flatMap((_, p) =>
+      [...sets].filter((o) => holds(type, o)).map((opening) => ({ type: t, pattern: p, opening })),
+    ),
   );
   const all: ProgramColumn[] = columns.map(() => ({ cost: 0, lower: 0, upper: Infinity, whole: true }));
   const program: ProgramRow[] = types.map((_, t) => {
@@ -107,7 +107,7 @@ export function withCover(
     for (const [key, n] of types[p.type]?.patterns[p.pattern]?.rows ?? [])
       held.set(`${p.opening} ${key}`, (held.get(`${p.opening} ${key}`) ?? 0) + n * p.count);
   for (const [key, n] of held) {
-    const at = rowClasses.findIndex((c) => `${c.opening} ${c.kind.key}` === key);
+    const at = rowClasses.findIndex((c) => `${c.opening} ${c.kind.key}` === key && !c.shut);
     const first = rowClasses[at];
     if (!first) throw new Error('a pattern of rows that no class has');
     const there = rowClasses.reduce(

@@ -1,6 +1,6 @@
 import type { LinearProgram, ProgramColumn, ProgramRow } from '@/core/kernel';
 import type { CableGroup, PlaceOption } from './cable-groups';
-import { togetherSets } from './circuit-sets';
+import { circuitsBeside, togetherSets } from './circuit-sets';
 import { extraSpares, mostFrames, sparesOwed, type FrameRequest } from './frame-request';
 import { divides, plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
 
@@ -9,6 +9,8 @@ export interface RowClass {
   readonly kind: RowKind;
   readonly opening: number;
   readonly row: number;
+  /** Whether no such row may be: circuits lie in it already that its set does not hold. */
+  readonly shut: boolean;
 }
 
 /** The whole request as one model. Everything of one kind is counted, nothing is numbered: that is what keeps it small. */
@@ -48,6 +50,9 @@ export interface FrameModel {
 
 const ANY: readonly (readonly string[])[] = [[]];
 
+const within = (some: readonly string[], all: readonly string[]): boolean =>
+  some.every((c) => all.includes(c));
+
 /**
  * Builds the model. `types` are the patterns of each distinct opening, `openingTypes` which of them each frame has. With `packing` exact,
  * rows come from patterns; with `room` they only have to fit in sum, which is far quicker, never refuses what could be built, and so
@@ -75,7 +80,9 @@ export function frameModel(
         : Math.min(f.available ?? Infinity, mostFrames(request, placed)),
     ),
   );
-  const circuits = [...new Set(groups.flatMap((g) => (g.circuit === null ? [] : [g.circuit])))].sort();
+  const circuits = [
+    ...new Set([...groups.flatMap((g) => g.circuit ?? []), ...circuitsBeside(request)]),
+  ].sort();
   const openingSets = circuits.length === 0 ? ANY : togetherSets(request, 'opening', circuits);
   const sets = openingSets.map((opening) => ({
     opening,
@@ -86,8 +93,13 @@ export function frameModel(
   if (packing === 'exact')
     types.forEach((type, t) => {
       type.patterns.forEach((_, p) =>
-        sets.forEach((_set, o) =>
-          patterns.push({ column: whole(Infinity), type: t, pattern: p, opening: o }),
+        sets.forEach((set, o) =>
+          patterns.push({
+            column: whole(within(type.beside, set.opening) ? Infinity : 0),
+            type: t,
+            pattern: p,
+            opening: o,
+          }),
         ),
       );
       // Every opening of every frame that is used is filled in one way.
@@ -104,7 +116,10 @@ export function frameModel(
   const rowClasses: (RowClass & { column: number })[] = [];
   for (const [key, kind] of kinds)
     sets.forEach((set, o) => {
-      const mine = set.rows.map((_, r) => ({ kind, opening: o, row: r, column: whole(Infinity) }));
+      const mine = set.rows.map((together, r) => {
+        const shut = !within(kind.beside, together);
+        return { kind, opening: o, row: r, shut, column: whole(shut ? 0 : Infinity) };
+      });
       rowClasses.push(...mine);
       if (packing === 'exact')
         equal(

@@ -354,6 +354,18 @@ describe('checkFramePlan', () => {
     expect(said({ ...parted, crossings: { front: 0, back: 0 } }, apart('opening'))).toMatch(/in one opening/);
   });
 
+  it('finds a cable beside a circuit that lies in the row or the opening already', () => {
+    const lying = (circuit: string, by: 'row' | 'opening') => {
+      const [frame] = REQUEST.frames;
+      const openings = frame?.openings.map((o) => ({ ...o, beside: [circuit] }));
+      const apart = [{ circuits: ['power', 'control'], by }];
+      return said(PLAN, { ...REQUEST, apart, frames: [{ ...frame, openings }] } as FrameRequest);
+    };
+    expect(lying('control', 'row')).toMatch(/power and control are in one row/);
+    expect(lying('control', 'opening')).toMatch(/power and control are in one opening/);
+    expect(lying('lighting', 'row')).toBe('');
+  });
+
   it('finds too few spares of a size', () => {
     expect(said(PLAN, { ...REQUEST, spare: { share: 1 } })).toBe('');
     const more = {

@@ -89,6 +89,8 @@ export const frameOpeningSchema = object({
   cornerModule: string().max(40).optional(),
   /** Every block is one module: none is divided into smaller ones. */
   undivided: boolean().optional(),
+  /** Circuits that lie in each of its rows already: what is kept apart from them does not come in. */
+  beside: array().of(string().min(1).max(40).required()).max(60).optional().default(undefined),
 })
   .noUnknown()
   .required();

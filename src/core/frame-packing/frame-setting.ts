@@ -1,6 +1,6 @@
 import { toUm } from '@/core/kernel';
 import { groupCables, type CableGroup, type Grouped } from './cable-groups';
-import { togetherSets } from './circuit-sets';
+import { circuitsBeside, togetherSets } from './circuit-sets';
 import { fitModel, type FitModel } from './fit-model';
 import { frameModel, type FrameModel } from './frame-model';
 import type { FrameRequest } from './frame-request';
@@ -65,7 +65,9 @@ function rowDemand(request: FrameRequest): RowDemand {
   const used = request.modules.filter(
     (m) => !m.corner && request.cables.some(({ diameter }) => carries(m, diameter)),
   );
-  const circuits = [...new Set(request.cables.flatMap((c) => c.circuit ?? []))].sort();
+  const circuits = [
+    ...new Set([...request.cables.flatMap((c) => c.circuit ?? []), ...circuitsBeside(request)]),
+  ].sort();
   const rowSets = togetherSets(request, 'opening', circuits).map(
     (together) => togetherSets(request, 'row', together).length,
   );
@@ -84,8 +86,12 @@ function openingTypesOf(request: FrameRequest): {
   const known = new Map<string, number>();
   const types: OpeningPatterns[] = [];
   const demand = rowDemand(request);
+  const named = new Set(request.apart.flatMap((a) => a.circuits));
   const openingTypes = request.frames.map((frame) =>
-    frame.openings.map((opening) => {
+    frame.openings.map((spec) => {
+      // A circuit that nothing is kept apart from is none.
+      const beside = [...new Set(spec.beside ?? [])].filter((c) => named.has(c)).sort();
+      const opening = { ...spec, beside };
       const key = JSON.stringify(opening);
       const at = known.get(key) ?? types.length;
       if (at === types.length) {

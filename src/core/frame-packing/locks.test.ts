@@ -1,7 +1,7 @@
 import { checkFramePlan } from './check';
 import type { FramePlan } from './frame-plan';
 import type { FrameRequest } from './frame-request';
-import { keptFrames, placesThatStay } from './locks';
+import { besideIn, keptFrames, placesThatStay } from './locks';
 import { placeAt, placesOf, restatePlan } from './restate';
 import { lockedPlan, lockedRequest } from './testing/locked-case';
 
@@ -43,15 +43,27 @@ it('keeps a locked place alone, in a large module and among small ones that fill
   });
 });
 
-it('keeps the whole row of a cable that is kept apart by row, and the block of any other', () => {
+it('keeps the block where it is open which of two circuits kept apart by row comes into the row', () => {
   const request = circuits(
     { ...lockedRequest(), apart: [{ circuits: ['power', 'signal'], by: 'row' }] },
     { D: 'power', E: 'lighting' },
   );
   const plan = lockedPlan(request);
-  expect(stays(request, plan, 'D')).toEqual(['1: D E - -']);
-  expect(stays(request, plan, 'E')).toEqual(['1: E']);
+  // The block of A and the one of BIG are two parts: power could come into one and signal into the other.
   expect(stays(request, plan, 'A')).toEqual(['0: A B - C']);
+  const free = (tag: string, of: FrameRequest) => {
+    const made = lockedPlan(of);
+    const locked = placesOf(made.frames).flatMap(({ ref, place }) => (place.cable === tag ? [ref] : []));
+    return keptFrames(of, made, locked).flatMap((f) =>
+      f.openings.flatMap((o) => o.rows.map((r) => besideIn(of, r))),
+    );
+  };
+  expect(free('D', request)).toEqual([['power']]);
+  // With power in the row no signal comes into either part.
+  const power = circuits(request, { A: 'power' });
+  expect(stays(power, lockedPlan(power), 'A')).toEqual(['0: A']);
+  expect(stays(request, plan, 'D')).toEqual(['1: D']);
+  expect(stays(request, plan, 'E')).toEqual(['1: E']);
 });
 
 it('keeps whole rows where circuits are kept apart by opening, and all rows for one of theirs', () => {

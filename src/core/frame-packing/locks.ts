@@ -35,10 +35,10 @@ export interface KeptFrame {
 
 /**
  * What stays around locked places. Beside a locked place its row keeps its height and its block the way it is divided; who stands in the other
- * places of the block, and what the other blocks are, is free. More stays where the rest could not be planned on its own: the block when
- * any circuits are kept apart by row, and all of the row when one of its locked cables is among those, or where no plain module is as high
- * as the row; every row's height and the corner modules in a rounded opening; whole rows when circuits are kept apart by opening, and the
- * whole opening when a cable in them is one of theirs.
+ * places of the block, and what the other blocks are, is free. More stays where the rest could not be planned on its own: all of the block
+ * when the locked cables leave it open which of two circuits that are kept apart by row comes into the row; all of the row where no plain
+ * module is as high; every row's height and the corner modules in a rounded opening; whole rows when circuits are kept apart by opening, and
+ * the whole opening when a cable in them is one of theirs.
  */
 export function keptFrames(request: FrameRequest, plan: FramePlan, locked: readonly PlaceRef[]): KeptFrame[] {
   return plan.frames.flatMap((planned, frame): KeptFrame[] => {
@@ -70,23 +70,19 @@ function keptOpening(
   const mine = new Set(locked.map((l) => l.row));
   const held = [...mine].flatMap((r) => rows[r]?.places ?? []);
   const whole =
-    spec.cornerModule !== undefined ||
-    mine.size === rows.length ||
-    (byOpening && keptApart(request, held, 'opening'));
+    spec.cornerModule !== undefined || mine.size === rows.length || (byOpening && keptApart(request, held));
   const kept = rows.flatMap((row, at): KeptRow[] => {
     if (!whole && !mine.has(at)) return [];
     const cut = cutRow(request, row, at);
     const places = new Set(locked.filter((l) => l.row === at).map((l) => row.places[l.place]));
+    if (byOpening || !plainSizes(request.modules).includes(toUm(row.height)))
+      return [{ ...cut, free: [], loose: [] }];
     const free = cut.blocks.flatMap((block, b) => (block.some((p) => places.has(p)) ? [] : [b]));
-    // Two parts of a row that are planned apart could meet with circuits that must not.
-    const byRow = request.apart.some((a) => a.by === 'row');
-    const loose = byRow ? [] : looseIn(request, cut.blocks, free, places);
-    const rest = { ...cut, free, loose };
-    const alone =
-      byOpening ||
-      keptApart(request, staying(rest), 'row') ||
-      !plainSizes(request.modules).includes(toUm(row.height));
-    return [alone ? { ...cut, free: [], loose: [] } : rest];
+    const loose = looseIn(request, cut.blocks, free, places);
+    const kept = { ...cut, free, loose };
+    // Parts of a row that are planned on their own must not meet with circuits that are kept apart.
+    const parts = loose.length + Number(free.length > 0);
+    return [parts > 1 && !decided(request, besideIn(request, kept)) ? { ...cut, free, loose: [] } : kept];
   });
   return { opening, spec, rows: kept, whole };
 }
@@ -106,11 +102,27 @@ function looseIn(
   });
 }
 
-/** Is a cable in these places kept apart from others? */
-function keptApart(request: FrameRequest, places: readonly Place[], by: 'row' | 'opening'): boolean {
+function circuitsIn(request: FrameRequest, places: readonly Place[]): Set<string> {
   const tags = new Set(places.flatMap((p) => p.cable ?? []));
-  const circuits = new Set(request.cables.flatMap((c) => (tags.has(c.tag) ? (c.circuit ?? []) : [])));
-  return request.apart.some((a) => a.by === by && a.circuits.some((c) => circuits.has(c)));
+  return new Set(request.cables.flatMap((c) => (tags.has(c.tag) ? (c.circuit ?? []) : [])));
+}
+
+/** Is a cable in these places kept apart from others by opening? */
+function keptApart(request: FrameRequest, places: readonly Place[]): boolean {
+  const circuits = circuitsIn(request, places);
+  return request.apart.some((a) => a.by === 'opening' && a.circuits.some((c) => circuits.has(c)));
+}
+
+/** Circuits of the cables that stay in a row. */
+export const besideIn = (request: FrameRequest, kept: KeptRow): string[] =>
+  [...circuitsIn(request, staying(kept))].sort();
+
+/** Of every two circuits that are kept apart by row, do these keep at least one out? */
+function decided({ apart }: FrameRequest, beside: readonly string[]): boolean {
+  const rules = apart.filter((a) => a.by === 'row').map((a) => a.circuits);
+  const out = (circuit: string): boolean =>
+    rules.some((pair) => pair.includes(circuit) && pair.some((c) => c !== circuit && beside.includes(c)));
+  return rules.every((pair) => pair.some(out));
 }
 
 function cutRow(request: FrameRequest, row: PlannedRow, at: number): Omit<KeptRow, 'free' | 'loose'> {

@@ -84,7 +84,29 @@ export function placeBoard(request: FrameRequest, frames: readonly PlannedFrame[
     spares: new Int32Array(rows.length * keys),
   };
   for (let place = 0; place < places.length; place += 1) count(board, place, 1);
+  countBeside(request, frames, names, board);
   return board;
+}
+
+/** Circuits that lie in a row already count like a cable of theirs that never moves. */
+function countBeside(
+  request: FrameRequest,
+  frames: readonly PlannedFrame[],
+  names: readonly string[],
+  { order, circuits, inRow, inOpening }: PlaceBoard,
+): void {
+  const specs = frames.flatMap(({ frame, openings }) => {
+    const kind = request.frames.find((k) => k.id === frame);
+    return openings.map((_, o) => kind?.openings[o]);
+  });
+  specs.forEach((spec, opening) => {
+    for (const circuit of spec?.beside ?? []) {
+      const c = names.indexOf(circuit);
+      if (c < 0) continue;
+      inOpening[opening * circuits + c] = inOpening[opening * circuits + c]! + 1;
+      for (const row of order[opening] ?? []) inRow[row * circuits + c] = inRow[row * circuits + c]! + 1;
+    }
+  });
 }
 
 /** Takes what a place holds into the sums, or out of them. */

@@ -182,9 +182,12 @@ function mayStand(
     ...placesOf(plan.frames).map((p) => ({ ref: p.ref, circuit: circuits.get(p.place.cable ?? '') })),
     ...added.map((a) => ({ ref: a.ref, circuit: a.cable.circuit })),
   ];
+  const kind = request.frames.find((k) => k.id === plan.frames[ref.frame]?.frame);
+  const lying = kind?.openings[ref.opening]?.beside ?? [];
   return request.apart.every(({ circuits: pair, by }) => {
     if (!pair.includes(cable.circuit ?? '')) return true;
     const enemy = pair.find((c) => c !== cable.circuit);
+    if (enemy !== undefined && lying.includes(enemy)) return false;
     return !there.some(
       ({ ref: at, circuit }) =>
         circuit === enemy &&

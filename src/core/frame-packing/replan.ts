@@ -5,7 +5,7 @@ import type { Computation } from './decide-frames';
 import type { FramePlan, Place, PlannedFrame, PlannedOpening, PlannedRow } from './frame-plan';
 import type { FrameKind, FrameOpening, FrameRequest } from './frame-request';
 import { frameSetting } from './frame-setting';
-import { keptFrames, staying, type KeptFrame, type KeptOpening, type KeptRow } from './locks';
+import { besideIn, keptFrames, staying, type KeptFrame, type KeptOpening, type KeptRow } from './locks';
 import { planFrames } from './plan-frames';
 import { restatePlan, type PlaceRef } from './restate';
 
@@ -26,7 +26,7 @@ export function* replanAround(
   const around: FrameRequest = {
     ...request,
     cables: request.cables.filter((c) => !held.has(c.tag)),
-    frames: [...kept.flatMap(restOf), ...leftOver(request, kept)],
+    frames: [...kept.flatMap((frame) => restOf(request, frame)), ...leftOver(request, kept)],
     spare: { share: request.spare.share, extra: spareDebt(request, stay) },
   };
   const rest = yield* planFrames(around);
@@ -43,7 +43,7 @@ export function* replanAround(
   const frames: PlannedFrame[] = [];
   for (const mine of kept) {
     frames.push(...others.splice(0, Math.max(0, mine.frame - frames.length)));
-    frames.push(joined(plan, mine, anew.get(nameOf(mine))));
+    frames.push(joined(request, plan, mine, anew.get(nameOf(mine))));
   }
   frames.push(...others);
   const remeasure = { places: 0, atLeast: fewestRemeasured(groups) };
@@ -72,23 +72,27 @@ const nameOf = ({ frame }: KeptFrame): string => `#${frame}`;
  * What is left of a frame of which something stays, as a frame that costs nothing more: of each opening the height without the rows that stay,
  * then what is free in each of those rows as openings that take one row of just that height.
  */
-function restOf(kept: KeptFrame): FrameKind[] {
+function restOf(request: FrameRequest, kept: KeptFrame): FrameKind[] {
   const openings = kept.openings.flatMap(({ spec, rows, whole }) => {
     const taken = rows.reduce((sum, { row }) => sum + toUm(row.height) + toUm(spec.plate), 0);
     const beside = { ...spec, height: (toUm(spec.height) - taken) / 1000 };
-    return [...(whole ? [] : [beside]), ...rows.flatMap((row) => openIn(spec, row))];
+    return [...(whole ? [] : [beside]), ...rows.flatMap((row) => openIn(request, spec, row))];
   });
   return openings.length === 0 ? [] : [{ id: nameOf(kept), cost: 0, available: 1, openings }];
 }
 
 /** What is free in a row: its free blocks, then its loose places by size. */
-const openIn = (spec: FrameOpening, { row, free, loose }: KeptRow): FrameOpening[] => [
-  ...(free.length > 0 ? [oneRow(toUm(row.height), free.length, spec.undivided ?? false)] : []),
-  ...loose.map(({ size, places }) => oneRow(size, places.length, true)),
-];
+function openIn(request: FrameRequest, spec: FrameOpening, kept: KeptRow): FrameOpening[] {
+  const { row, free, loose } = kept;
+  const beside = besideIn(request, kept);
+  return [
+    ...(free.length > 0 ? [oneRow(toUm(row.height), free.length, spec.undivided ?? false, beside)] : []),
+    ...loose.map(({ size, places }) => oneRow(size, places.length, true, beside)),
+  ];
+}
 
 /** An opening for one row. The plate is as high as the row, so that two lower rows are no way to fill it. */
-const oneRow = (height: number, blocks: number, undivided: boolean): FrameOpening => ({
+const oneRow = (height: number, blocks: number, undivided: boolean, beside: string[]): FrameOpening => ({
   width: (blocks * height) / 1000,
   height: height / 1000,
   plate: height / 1000,
@@ -96,6 +100,7 @@ const oneRow = (height: number, blocks: number, undivided: boolean): FrameOpenin
   press: { min: 0, max: 0, at: ['bottom'], bolts: undefined },
   fillers: [],
   undivided,
+  beside,
 });
 
 function leftOver(request: FrameRequest, kept: readonly KeptFrame[]): FrameKind[] {
@@ -124,7 +129,12 @@ function spareDebt(request: FrameRequest, places: readonly Place[]): { size: num
 }
 
 /** A frame with what stays at its old places in the order of building, and what is new around it. */
-function joined(plan: FramePlan, kept: KeptFrame, anew: PlannedFrame | undefined): PlannedFrame {
+function joined(
+  request: FrameRequest,
+  plan: FramePlan,
+  kept: KeptFrame,
+  anew: PlannedFrame | undefined,
+): PlannedFrame {
   let next = 0;
   const openings = kept.openings.map((mine): PlannedOpening => {
     const before = plan.frames[kept.frame]?.openings[mine.opening];
@@ -136,7 +146,7 @@ function joined(plan: FramePlan, kept: KeptFrame, anew: PlannedFrame | undefined
     if (!made) throw new Error('what was left of a frame has all its openings');
     const order = mine.whole ? [] : [...made.rows];
     for (const row of mine.rows) {
-      const parts = openIn(mine.spec, row).map(() => anew.openings[next++]?.rows[0]?.places ?? []);
+      const parts = openIn(request, mine.spec, row).map(() => anew.openings[next++]?.rows[0]?.places ?? []);
       order.splice(Math.min(row.at, order.length), 0, refilled(row, parts));
     }
     return { ...made, rows: mine.whole ? order : onBases(mine.spec, made.press, order) };

@@ -11,6 +11,8 @@ export interface RowKind {
   readonly corner: string | null;
   /** Its blocks are single modules. */
   readonly undivided: boolean;
+  /** Circuits that lie in it already. */
+  readonly beside: readonly string[];
 }
 
 /** May the blocks of a row be made of modules of this size? Micrometres. */
@@ -48,17 +50,30 @@ export interface OpeningPatterns {
   readonly width: number;
   readonly plate: number;
   readonly room: number;
+  /** Circuits that lie in each of its rows already. */
+  readonly beside: readonly string[];
 }
 
 /** More ways than this are not looked through: the opening is far larger than its smallest module. */
 const MOST_PATTERNS = 50_000;
 
-const kindOf = (height: number, blocks: number, corner: string | null, undivided: boolean): RowKind => ({
-  key: `${height}x${blocks}${corner === null ? '' : `@${corner}`}${undivided ? '!' : ''}`,
+const kindOf = (
+  height: number,
+  blocks: number,
+  corner: string | null,
+  { undivided = false, beside = [] }: FrameOpening,
+): RowKind => ({
+  key: [
+    `${height}x${blocks}`,
+    corner === null ? '' : `@${corner}`,
+    undivided ? '!' : '',
+    ...beside.map((circuit) => `+${encodeURIComponent(circuit)}`),
+  ].join(''),
   height,
   blocks,
   corner,
   undivided,
+  beside,
 });
 
 /** Sizes of modules that may stand anywhere but in a rounded corner, largest first, micrometres. */
@@ -87,16 +102,17 @@ export function openingPatterns(
   const kinds = new Map<string, RowKind>();
   for (const size of plainSizes(modules)) {
     if (width % size !== 0) continue;
-    const kind = kindOf(size, width / size, null, opening.undivided ?? false);
+    const kind = kindOf(size, width / size, null, opening);
     kinds.set(kind.key, kind);
   }
   const corner = cornerKind(opening, modules);
   const plate = toUm(opening.plate);
+  const beside = opening.beside ?? [];
   const saved = (press: PressPlace) => (press !== 'inside' && opening.plateAgainstPress ? 0 : plate);
   const places = pressPlaces(opening);
   const room = toUm(opening.height) - toUm(opening.press.min) + Math.max(0, ...places.map(saved));
   if (opening.cornerModule !== undefined && corner === null)
-    return { kinds, patterns: [], closures: [], width, plate, room };
+    return { kinds, patterns: [], closures: [], width, plate, room, beside };
   const plain = [...kinds.values()];
   if (corner !== null) kinds.set(corner.key, corner);
   const closures = places.map((press) => closureOf(opening, plain, corner, press));
@@ -106,7 +122,7 @@ export function openingPatterns(
   // Single modules cannot be had as a part of a larger one.
   const merging = opening.undivided ? [] : mergers(plain, demand);
   const found = closures.flatMap((closure) => patternsFor(closure, plain, corner, plate, merging));
-  return { kinds, patterns: undominated(found, [...kinds.keys()]), closures, width, plate, room };
+  return { kinds, patterns: undominated(found, [...kinds.keys()]), closures, width, plate, room, beside };
 }
 
 /** From `from` rows of one kind on, `count` of them can always be had as one row of the kind `into`: places in plain kinds. */
@@ -142,7 +158,7 @@ function cornerKind(opening: FrameOpening, modules: readonly FrameModule[]): Row
   const size = toUm(block.size);
   const places = toUm(opening.width) / size;
   // Between the corners stand blocks of the corner's height, so some module must divide it.
-  const kind = kindOf(size, places - 2, block.id, opening.undivided ?? false);
+  const kind = kindOf(size, places - 2, block.id, opening);
   const fillable = places === 2 || plainSizes(modules).some((s) => divides(kind, s));
   return Number.isInteger(places) && places >= 2 && fillable ? kind : null;
 }

@@ -1,4 +1,5 @@
 import { toUm } from '@/core/kernel';
+import { circuitsBeside } from '../circuit-sets';
 import { extraSpares, type FrameRequest } from '../frame-request';
 import type { FrameSetting } from '../frame-setting';
 import { plainSizes } from '../row-patterns';
@@ -16,6 +17,7 @@ export interface Asked {
   /** For each circuit those that may not be in the same row, and in the same opening, as bits. */
   readonly notInRow: readonly number[];
   readonly notInOpening: readonly number[];
+  readonly circuits: readonly string[];
 }
 
 export interface AskedGroup {
@@ -48,7 +50,7 @@ export const spareTerms = (request: FrameRequest, sizes: readonly number[]) => (
 
 export function askedOf({ request, groups }: FrameSetting): Asked {
   const sizes = plainSizes(request.modules);
-  const circuits = [...new Set(groups.flatMap((g) => g.circuit ?? []))];
+  const circuits = [...new Set([...groups.flatMap((g) => g.circuit ?? []), ...circuitsBeside(request)])];
   const bits = (by: readonly string[]) =>
     circuits.map((circuit) =>
       request.apart
@@ -74,5 +76,6 @@ export function askedOf({ request, groups }: FrameSetting): Asked {
     })),
     notInRow: bits(['row', 'opening']),
     notInOpening: bits(['opening']),
+    circuits,
   };
 }

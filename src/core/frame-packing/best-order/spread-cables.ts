@@ -68,7 +68,7 @@ class SpreadSearch {
   /** Cables by row and size, and in the corner places of each row. */
   private readonly held: number[][];
   private readonly inCorners: number[];
-  /** Cables of each circuit by row and by opening. */
+  /** Cables of each circuit by row and by opening; what lies there already counts as one. */
   private readonly rowCircuits: number[][];
   private readonly openingCircuits: number[][];
   private readonly cells: Cell[] = [];
@@ -81,11 +81,11 @@ class SpreadSearch {
     private readonly keep: Keep,
   ) {
     this.spots = skeleton.openings.flatMap(({ rows }, opening) => rows.map((kind) => ({ kind, opening })));
-    const circuits = () => asked.notInRow.map(() => 0);
+    const lying = (beside: readonly string[]) => asked.circuits.map((c) => Number(beside.includes(c)));
     this.held = this.spots.map(() => asked.sizes.map(() => 0));
     this.inCorners = this.spots.map(() => 0);
-    this.rowCircuits = this.spots.map(circuits);
-    this.openingCircuits = skeleton.openings.map(circuits);
+    this.rowCircuits = this.spots.map(({ kind }) => lying(kind.beside));
+    this.openingCircuits = skeleton.openings.map(({ rows }) => lying(rows[0]?.beside ?? []));
   }
 
   /** False when the budget is used up. */

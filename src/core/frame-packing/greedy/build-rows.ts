@@ -7,6 +7,8 @@ export interface RowStock {
   readonly kinds: readonly RowKind[];
   /** Whether a bay has rows of a kind: `bay * kinds + kind`. */
   readonly stands: Uint8Array;
+  /** Whether a row of a kind may hold what a home does, with what lies in it already: `home * kinds + kind`. */
+  readonly allowed: Uint8Array;
   readonly plate: number;
   readonly share: number;
   /** Spares of each size beside the share. */
@@ -114,7 +116,7 @@ function makePlaces(
   const { bay } = demand.homes[h]!;
   const spareRows = demand.homes.length + bay;
   while (made < need) {
-    const k = rowFor(demand, stock, built, bay, s);
+    const k = rowFor(demand, stock, built, h, s);
     if (k < 0) return made;
     if (stock.kinds[k]!.corner !== null) claim(stock, built, spareRows, h, k);
     else addRow(stock, built, h, k);
@@ -138,15 +140,16 @@ function makeSpares(
   return made < need ? made + makePlaces(demand, stock, built, home, s, need - made) : made;
 }
 
-/** The lowest row of a bay that has blocks for a size: a corner row that stands there anyway, else a plain one; −1 when there is none. */
-function rowFor(demand: Demand, stock: RowStock, built: BuiltRows, bay: number, s: number): number {
+/** The lowest row that a home may have and that has blocks for a size: a corner row that stands there anyway, else a plain one; −1 when there is none. */
+function rowFor(demand: Demand, stock: RowStock, built: BuiltRows, h: number, s: number): number {
+  const { bay } = demand.homes[h]!;
   const size = demand.sizes[s]!;
-  const { kinds, stands } = stock;
+  const { kinds, stands, allowed } = stock;
   const spare = built.free[demand.homes.length + bay]!;
   let plain = -1;
   for (let k = 0; k < kinds.length; k += 1) {
     const { blocks, corner } = kinds[k]!;
-    if (blocks === 0 || !divides(kinds[k]!, size)) continue;
+    if (blocks === 0 || !divides(kinds[k]!, size) || allowed[h * kinds.length + k] === 0) continue;
     if (corner === null) plain = stands[bay * kinds.length + k]! === 1 ? k : plain;
     else if (spare[k]! >= blocks) return k;
   }
@@ -173,7 +176,7 @@ function mergeRows(demand: Demand, stock: RowStock, built: BuiltRows, r: number,
       const [a, b] = [kinds[low]!, kinds[high]!];
       if (a.corner !== null || b.corner !== null || stands[at + low] === 0 || stands[at + high] === 0)
         continue;
-      if (a.undivided || b.undivided) continue;
+      if (a.undivided || b.undivided || a.beside.length > 0 || b.beside.length > 0) continue;
       const n = b.height / a.height;
       if (!Number.isInteger(n) || n < 2) continue;
       while (built.rows[r]![low]! >= n && mergeOnce(demand, built, r, low, high, n, b.blocks, a.blocks));

@@ -58,6 +58,13 @@ export function rowBuilder(setting: FrameSetting): RowBuilder {
             kinds.map(({ key }) => Number(openings.some((t) => types[t]!.width === width && stands(t, key)))),
           ),
         ),
+        allowed: Uint8Array.from(
+          demand.homes.flatMap(({ openingSet, rowSet }) =>
+            kinds.map(({ beside }) =>
+              Number(beside.every((c) => exact.sets[openingSet]?.rows[rowSet]?.includes(c))),
+            ),
+          ),
+        ),
         plate: Math.min(...openings.map((t) => types[t]!.plate)),
         share: request.spare.share,
         extra: demand.sizes.map((size) => extraSpares(request, size)),
@@ -65,8 +72,10 @@ export function rowBuilder(setting: FrameSetting): RowBuilder {
       filler: openingFiller(types, openings, kinds),
       openings,
       bayOf: openings.map((t) =>
-        exact.sets.map((_, set) =>
-          demand.bays.findIndex((b) => b.openingSet === set && b.width === types[t]!.width),
+        exact.sets.map((held, set) =>
+          types[t]!.beside.every((c) => held.opening.includes(c))
+            ? demand.bays.findIndex((b) => b.openingSet === set && b.width === types[t]!.width)
+            : -1,
         ),
       ),
     };

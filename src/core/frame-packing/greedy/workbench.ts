@@ -7,17 +7,19 @@ export interface Bench {
   readonly demand: Demand;
   readonly stock: RowStock;
   readonly filler: OpeningFiller;
-  /** Types of the openings, and for each its bay by the set of circuits that it holds. */
+  /** Types of the openings, and for each its bay by the set of circuits that it holds; −1 where it must not hold that set. */
   readonly openings: readonly number[];
   readonly bayOf: readonly (readonly number[])[];
 }
 
 const baysOf = ({ bayOf }: Bench, { sets }: Assignment): number[] => bayOf.map((bays, o) => bays[sets[o]!]!);
 
-/** The rows of an assignment; null when some size has no row in its bay. */
+/** The rows of an assignment; null when some size has no row in its bay, or an opening holds what it must not. */
 export function rowsOf(bench: Bench, assignment: Assignment): BuiltRows | null {
   const { demand, stock, filler } = bench;
-  const given = filler.given(baysOf(bench, assignment), demand.bays.length);
+  const bays = baysOf(bench, assignment);
+  if (bays.includes(-1)) return null;
+  const given = filler.given(bays, demand.bays.length);
   return buildRows(demand, stock, carriedBy(demand, assignment.cables).carried, given, assignment.tallest);
 }
 

@@ -5,6 +5,8 @@ import { carries, peelFor } from '../peel';
 /** What a row offers: how many places of each size, and how many corner places of which module. For tests only: tiny cases. */
 interface RowOffer {
   readonly places: Readonly<Record<string, number>>;
+  /** Circuits that lie in it already. */
+  readonly beside?: readonly string[];
 }
 
 /** Every way to build an opening, row by row, without any thought of what is sensible. */
@@ -21,7 +23,7 @@ export function everyOpening(spec: FrameOpening, request: FrameRequest): RowOffe
           .map((s) => ({ ...o, [`s${s}`]: (o[`s${s}`] ?? 0) + (height / s) ** 2 })),
       );
     const unique = new Map(offers.map((o) => [JSON.stringify(Object.entries(o).sort()), { places: o }]));
-    return [...unique.values()];
+    return [...unique.values()].map((o) => ({ ...o, beside: spec.beside ?? [] }));
   };
   const choices: { height: number; corner: boolean; offers: RowOffer[] }[] = sizes
     .filter((s) => width % s === 0)
@@ -133,7 +135,7 @@ function fewest(
   opening: readonly number[],
 ): number | null {
   const left = rows.map((r) => ({ ...r.places }));
-  const circuits = rows.map((): string[] => []);
+  const circuits = rows.map((r): string[] => [...(r.beside ?? [])]);
   let best: number | null = null;
   const clash = (a: string, row: number): boolean =>
     request.apart.some(({ circuits: pair, by }) => {
