@@ -15,7 +15,7 @@ export interface PlaceBoard {
   /** Of each row: its opening, and its height in µm; corner rows stay where they are. */
   readonly openingOf: Int32Array;
   readonly height: Int32Array;
-  readonly fixed: readonly boolean[];
+  readonly fixed: boolean[];
   /** Rows of each opening in building order; changed when rows are. */
   readonly order: number[][];
   readonly placesIn: readonly (readonly number[])[];

@@ -8,6 +8,7 @@ import { frameSetting } from './frame-setting';
 import { besideIn, keptFrames, staying, type KeptFrame, type KeptOpening, type KeptRow } from './locks';
 import { planFrames } from './plan-frames';
 import { restatePlan, type PlaceRef } from './restate';
+import { settlePlaces } from './settle-places';
 
 /**
  * Plans again around locked places: what `keptFrames` says stays where it is; every other cable is planned anew, into the rest of those frames
@@ -41,16 +42,18 @@ export function* replanAround(
   const others = rest.frames.filter((f) => !names.has(f.frame));
   // A frame of which something stays keeps its number where there are enough before it.
   const frames: PlannedFrame[] = [];
+  const pinned = new Set(stay);
   for (const mine of kept) {
     frames.push(...others.splice(0, Math.max(0, mine.frame - frames.length)));
-    frames.push(joined(request, plan, mine, anew.get(nameOf(mine))));
+    frames.push(joined(request, plan, mine, anew.get(nameOf(mine)), pinned));
   }
   frames.push(...others);
   const remeasure = { places: 0, atLeast: fewestRemeasured(groups) };
   const made = restatePlan(
     request,
     { ...plan, status: 'gap', bound: leastCost, unplaced: rest.unplaced, remeasure },
-    frames,
+    // What was planned in parts can still change places across them.
+    settlePlaces(request, frames, pinned),
   );
   return made.cost !== null && leastCost >= made.cost - 1e-9 ? { ...made, status: 'optimal' } : made;
 }
@@ -128,12 +131,13 @@ function spareDebt(request: FrameRequest, places: readonly Place[]): { size: num
   }));
 }
 
-/** A frame with what stays at its old places in the order of building, and what is new around it. */
+/** A frame with what stays at its old places in the order of building, and what is new around it. Pinned places that move with their row stay pinned. */
 function joined(
   request: FrameRequest,
   plan: FramePlan,
   kept: KeptFrame,
   anew: PlannedFrame | undefined,
+  pinned: Set<Place>,
 ): PlannedFrame {
   let next = 0;
   const openings = kept.openings.map((mine): PlannedOpening => {
@@ -149,7 +153,7 @@ function joined(
       const parts = openIn(request, mine.spec, row).map(() => anew.openings[next++]?.rows[0]?.places ?? []);
       order.splice(Math.min(row.at, order.length), 0, refilled(row, parts));
     }
-    return { ...made, rows: mine.whole ? order : onBases(mine.spec, made.press, order) };
+    return { ...made, rows: mine.whole ? order : onBases(mine.spec, made.press, order, pinned) };
   });
   return { frame: kept.kind.id, openings };
 }
@@ -202,6 +206,7 @@ function onBases(
   spec: FrameOpening,
   press: PlannedOpening['press'],
   rows: readonly PlannedRow[],
+  pinned: Set<Place>,
 ): PlannedRow[] {
   const bases = rowBases(
     spec,
@@ -210,6 +215,11 @@ function onBases(
   );
   return rows.map((row, i) => {
     const shift = (bases[i] ?? 0) - Math.min(...row.places.map((p) => toUm(p.y)));
-    return { ...row, places: row.places.map((p) => ({ ...p, y: (toUm(p.y) + shift) / 1000 })) };
+    const places = row.places.map((p) => {
+      const moved = { ...p, y: (toUm(p.y) + shift) / 1000 };
+      if (pinned.has(p)) pinned.add(moved);
+      return moved;
+    });
+    return { ...row, places };
   });
 }

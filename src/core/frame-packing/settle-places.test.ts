@@ -80,6 +80,19 @@ describe('settlePlaces', () => {
     expect(checkFramePlan(asked, plan(asked, after))).toEqual({ ok: true, value: null });
   });
 
+  it('leaves a pinned place and its row where they are, and lets the others change around it', () => {
+    const asked = request(['A', 'B', 'C', 'D'].map((tag) => ({ tag, diameter: { min: 12.3, max: 12.5 } })));
+    const before = built([null, null, 'A', 'B', 'C', 'D']);
+    const last = before[0]?.openings[0]?.rows[2]?.places[0];
+    if (last === undefined) throw new Error('place');
+    const after = settlePlaces(asked, before, new Set([last]));
+    const rows = after[0]?.openings[0]?.rows ?? [];
+    expect(rows[2]?.places[0]).toMatchObject({ cable: 'C', x: 0, y: 50 });
+    // The other place of the row nearest to the press unit is a spare now: one cable comes out to reach it.
+    expect(rows[2]?.places[1]?.cable).toBeUndefined();
+    expect(checkFramePlan(asked, plan(asked, after))).toEqual({ ok: true, value: null });
+  });
+
   it('uncrosses what the trays cross', () => {
     const asked = request([
       { tag: 'A', diameter: { min: 12.3, max: 12.5 }, front: 2, back: 2 },

@@ -1,6 +1,6 @@
 import { toUm } from '@/core/kernel';
 import { rowBases } from './arrange';
-import type { PlannedFrame } from './frame-plan';
+import type { Place, PlannedFrame } from './frame-plan';
 import type { FrameRequest } from './frame-request';
 import { cablesToSpares, crossingsAt, exchange, keptApart, placeBoard, type PlaceBoard } from './place-board';
 import { restatePlace } from './restate';
@@ -13,12 +13,20 @@ const MOST_PLACES = 2000;
 /**
  * Changes the order of rows and who stands where among places of one size, as long as that brings spares nearer to the press unit (cables that
  * must come out to reach one, summed over the sizes that carry cables), then saves crossings, then brings large rows away from the press unit.
- * Modules, second measurings and circuits stay as they are. A local best, not a proof.
+ * Modules, second measurings and circuits stay as they are, and so do `pinned` places and the rows they are in. A local best, not a proof.
  */
-export function settlePlaces(request: FrameRequest, frames: readonly PlannedFrame[]): PlannedFrame[] {
+export function settlePlaces(
+  request: FrameRequest,
+  frames: readonly PlannedFrame[],
+  pinned: ReadonlySet<Place> = new Set(),
+): PlannedFrame[] {
   const board = placeBoard(request, frames);
   if (board.held.length <= MOST_PLACES) {
-    const alike = placesByKey(board);
+    const places = frames.flatMap((f) => f.openings.flatMap((o) => o.rows.flatMap((r) => r.places)));
+    places.forEach((p, i) => {
+      if (pinned.has(p)) board.fixed[board.rowOf[i]!] = true;
+    });
+    const alike = placesByKey(board).map((list) => list.filter((i) => !pinned.has(places[i]!)));
     for (let sweep = 0; sweep < SWEEPS; sweep += 1) {
       const moved = orderRows(board);
       const swapped = swapPlaces(board, alike);
