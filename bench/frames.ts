@@ -61,7 +61,7 @@ export async function benchFrames(): Promise<Row[]> {
     ];
   });
   rows.push({
-    what: 'transit frames, peak memory of the whole process',
+    what: 'transit frames, peak memory of the process that plans them',
     value: process.resourceUsage().maxRSS / 1024,
     unit: 'MB',
     bar: 500,

@@ -4,7 +4,6 @@ import { closeDatabase } from '@/data';
 import { makeLargeJob } from '@/server/large-job';
 import { benchChoose } from './choose';
 import { benchChooseJob } from './choose-job';
-import { benchFrames } from './frames';
 import { benchPages } from './pages';
 import { benchPack, benchPlan } from './plan';
 import { printTable } from './row';
@@ -18,7 +17,6 @@ async function main(): Promise<void> {
   const slug = await makeLargeJob(5000);
   printTable(await benchPages(address, slug));
   await closeDatabase();
-  printTable(await benchFrames());
 }
 
 void main();

@@ -26,6 +26,8 @@ try {
     logName: 'bench-application.log',
   });
   run(process.execPath, [...tsx, 'bench/main.ts'], { env: { ...env, BENCH_ADDRESS: application.address } });
+  await application.stop();
+  run(process.execPath, [...tsx, 'bench/frames-main.ts'], { env });
 } finally {
   await application?.stop();
   await db.stop();
