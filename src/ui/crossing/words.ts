@@ -34,7 +34,7 @@ export function restWords(plan: FramePlan, fill: CrossingFill | null): string {
     ...(fill ? [`${fill.taken} of ${fill.places} places taken`] : []),
     ...(remeasure && remeasure.places > 0
       ? [
-          `${remeasure.places} to measure again${remeasure.atLeast === remeasure.places ? ', as few as can be' : `, at least ${remeasure.atLeast}`}`,
+          `${remeasure.places} to measure again${remeasure.atLeast === remeasure.places ? ', as few as can be' : remeasure.atLeast > 0 ? `, at least ${remeasure.atLeast}` : ''}`,
         ]
       : []),
     ...(order
