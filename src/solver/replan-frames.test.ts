@@ -136,6 +136,37 @@ describe('beside a locked place', () => {
     const small = { frame: 0, opening: 0, row: 0, place: 1 };
     const again = drive(replanAround(request, lockedPlan(before), [big, small], 0), solver);
     expect(again).toMatchObject({ status: 'infeasible', cost: null, unplaced: [{ tag: 'BIG-2' }] });
+    // One that nothing takes is no fault of what stays.
+    const giant = { tag: 'GIANT', diameter: { min: 90, max: 91 } };
+    const both = { ...request, cables: [...request.cables, giant] };
+    const named = drive(replanAround(both, lockedPlan(before), [big, small], 0), solver);
+    expect(named.unplaced.map((u) => u.tag)).toEqual(['BIG-2']);
+    const fits = { ...before, cables: [...before.cables, giant] };
+    expect(drive(replanAround(fits, lockedPlan(before), [big, small], 0), solver)).toMatchObject({
+      cost: 10,
+      unplaced: [{ tag: 'GIANT' }],
+    });
+  });
+
+  it('is no plan when none was found within the limits, and leaves nothing half done', () => {
+    const before = lockedRequest();
+    const many = Array.from({ length: 12 }, (_, i) => ({
+      tag: `N-${i}`,
+      diameter: { min: 12.3, max: 12.5 },
+    }));
+    const request = { ...before, cables: [...before.cables, ...many] };
+    const silent: Solve = () => ({ status: 'limit', objective: null, bound: null, values: [] });
+    expect(drive(replanAround(request, lockedPlan(before), [big], 7), silent)).toEqual({
+      status: 'gap',
+      cost: null,
+      bound: 7,
+      frames: [],
+      parts: [],
+      crossings: { front: 0, back: 0 },
+      remeasure: null,
+      order: null,
+      unplaced: [],
+    });
   });
 
   it('rounds the spares of locked cables and of the others up together', () => {

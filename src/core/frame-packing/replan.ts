@@ -13,7 +13,7 @@ import { settlePlaces } from './settle-places';
 /**
  * Plans again around locked places: what `keptFrames` says stays where it is; every other cable is planned anew, into the rest of those frames
  * first, then into frames of its own. Cost and bound are those of all frames. `leastCost`: what is proven of this request already; nothing
- * more is proven here.
+ * more is proven here. An infeasible answer names the cables for which what stays has left no place at all.
  */
 export function* replanAround(
   request: FrameRequest,
@@ -31,12 +31,13 @@ export function* replanAround(
     spare: { share: request.spare.share, extra: spareDebt(request, stay) },
   };
   const rest = yield* planFrames(around);
-  if (rest.status === 'infeasible') return { ...rest, bound: null };
   // What the rest of the frames has no place for may have one where something stays.
   const { groups, unplaced } = frameSetting(request);
   const nowhere = new Set(unplaced.map((u) => u.tag));
   const shutOut = rest.unplaced.filter(({ tag }) => !nowhere.has(tag));
-  if (shutOut.length > 0) return { ...rest, ...NOTHING, unplaced: shutOut };
+  if (rest.status === 'infeasible' || shutOut.length > 0)
+    return { ...NOTHING, status: 'infeasible', bound: null, unplaced: shutOut };
+  if (rest.cost === null) return { ...NOTHING, status: 'gap', bound: leastCost, unplaced: [] };
   const anew = new Map(rest.frames.map((f) => [f.frame, f]));
   const names = new Set(kept.map(nameOf));
   const others = rest.frames.filter((f) => !names.has(f.frame));
@@ -59,9 +60,7 @@ export function* replanAround(
 }
 
 const NOTHING = {
-  status: 'infeasible',
   cost: null,
-  bound: null,
   frames: [],
   parts: [],
   crossings: { front: 0, back: 0 },
