@@ -1,4 +1,4 @@
-import { drive, seededRandom, type Solve } from '@/core/kernel';
+import { drive, type Solve } from '@/core/kernel';
 import {
   carries,
   checkFramePlan,
@@ -15,7 +15,7 @@ import {
   type PlaceRef,
 } from '@/core/frame-packing';
 import { lockedPlan, lockedRequest } from '@/core/frame-packing/testing/locked-case';
-import { DEMO_FRAMES, DEMO_MODULES } from '@/core/testing/demo-frames';
+import { randomCrossing } from '@/core/testing/random-crossing';
 import { loadSolver } from './highs';
 
 let solver: Solve;
@@ -25,26 +25,7 @@ beforeAll(async () => {
 
 const FIRST_SEED = 700;
 
-function crossing(seed: number): FrameRequest {
-  const random = seededRandom(seed);
-  const circuits = ['power', 'control', 'signal'];
-  return {
-    cables: Array.from({ length: 6 + Math.floor(random() * 12) }, (_, i) => {
-      const middle = 6 + 40 * random() ** 2;
-      return {
-        tag: `W-${i}`,
-        diameter: { min: Number((middle - 0.2).toFixed(2)), max: Number((middle + 0.2).toFixed(2)) },
-        circuit: circuits[Math.floor(random() * 3)] ?? 'power',
-        front: i,
-        back: Math.floor(random() * 20),
-      };
-    }),
-    modules: [...DEMO_MODULES],
-    frames: [...DEMO_FRAMES],
-    apart: [{ circuits: ['power', 'signal'], by: seed % 3 === 0 ? 'opening' : 'row' }],
-    spare: { share: 0.2 },
-  };
-}
+const crossing = (seed: number) => randomCrossing(seed, seed % 3 === 0 ? 'opening' : 'row');
 
 const planned = (request: FrameRequest): FramePlan => drive(planFrames(request), solver);
 const problems = (request: FrameRequest, plan: FramePlan): string[] => {

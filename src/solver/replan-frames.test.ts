@@ -11,7 +11,7 @@ import {
   type Place,
 } from '@/core/frame-packing';
 import { lockedPlan, lockedRequest } from '@/core/frame-packing/testing/locked-case';
-import { DEMO_FRAMES, DEMO_MODULES } from '@/core/testing/demo-frames';
+import { randomCrossing } from '@/core/testing/random-crossing';
 import { loadSolver } from './highs';
 
 let solver: Solve;
@@ -22,27 +22,7 @@ beforeAll(async () => {
 const FIRST_SEED = 900;
 
 /** Every third crossing keeps circuits apart by row, every third by opening. */
-function crossing(seed: number): FrameRequest {
-  const random = seededRandom(seed);
-  const circuits = ['power', 'control', 'signal'];
-  const by = (['row', 'opening'] as const)[seed % 3];
-  return {
-    cables: Array.from({ length: 6 + Math.floor(random() * 12) }, (_, i) => {
-      const middle = 6 + 40 * random() ** 2;
-      return {
-        tag: `W-${i}`,
-        diameter: { min: Number((middle - 0.2).toFixed(2)), max: Number((middle + 0.2).toFixed(2)) },
-        circuit: circuits[Math.floor(random() * 3)] ?? 'power',
-        front: i,
-        back: Math.floor(random() * 20),
-      };
-    }),
-    modules: [...DEMO_MODULES],
-    frames: [...DEMO_FRAMES],
-    apart: by === undefined ? [] : [{ circuits: ['power', 'signal'], by }],
-    spare: { share: 0.2 },
-  };
-}
+const crossing = (seed: number) => randomCrossing(seed, (['row', 'opening'] as const)[seed % 3]);
 
 const problems = (request: FrameRequest, plan: FramePlan): string[] => {
   const audit = checkFramePlan(request, plan);
