@@ -425,4 +425,4 @@ it('says so when the database is away, loses nothing, and comes back by itself',
   }
   await says('of 72 done');
   await browser().consoleErrors(); // the failed fetches of this very test
-}, 120_000);
+});

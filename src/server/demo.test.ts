@@ -12,7 +12,7 @@ afterAll(closeDatabase);
 beforeAll(async () => {
   const loaded = await loadDemo(readFileSync('examples/catalogue/demo.json', 'utf8'));
   if (!loaded.ok) throw new Error(JSON.stringify(loaded.problems));
-}, 240_000);
+});
 
 const choice = async (cable: string, end: string) => {
   const { assessment } = await good(assessOne(database(), { job: 'quillmere', cable, end }));
@@ -135,7 +135,7 @@ it('has stored collars that are what is worked out afresh', async () => {
     ]);
     expect(assessment.chainFaults).toEqual([]);
   }
-}, 30_000);
+});
 
 it('has every state that the board can show but waiting', async () => {
   const states = new Set(

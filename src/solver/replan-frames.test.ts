@@ -39,7 +39,7 @@ const told = (row: readonly Place[], among: readonly Place[]): string => {
 
 it('keeps what stays to the letter, plans the rest anew, and the whole plan passes the check', () => {
   const seen = { locked: 0, freed: 0 };
-  for (let seed = FIRST_SEED; seed < FIRST_SEED + 24; seed += 1) {
+  for (let seed = FIRST_SEED; seed < FIRST_SEED + 15; seed += 1) {
     const request = crossing(seed);
     const plan = drive(planFrames(request), solver);
     const random = seededRandom(seed);
@@ -69,7 +69,7 @@ it('keeps what stays to the letter, plans the rest anew, and the whole plan pass
       if (mine.length < row.length && told(after, after) !== told(row, row)) seen.freed += 1;
     }
   }
-  expect(seen.locked).toBeGreaterThan(30);
+  expect(seen.locked).toBeGreaterThan(18);
   expect(seen.freed).toBeGreaterThan(5);
 });
 
