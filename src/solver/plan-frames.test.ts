@@ -2,6 +2,7 @@ import { drive, type Solve } from '@/core/kernel';
 import { checkFramePlan, planFrames, type FrameRequest } from '@/core/frame-packing';
 import { offeredModule } from '@/core/frame-packing/offered-places';
 import { bruteForce } from '@/core/frame-packing/testing/brute-force';
+import { lockedRequest } from '@/core/frame-packing/testing/locked-case';
 import { smallCase } from '@/core/frame-packing/testing/small-case';
 import { loadSolver } from './highs';
 
@@ -100,4 +101,12 @@ it('equals brute force where circuits lie in some openings already', () => {
   expect(Math.min(seen.optimal, seen.infeasible)).toBeGreaterThan(5);
   // What lies there makes a difference.
   expect(dearer).toBeGreaterThan(3);
+});
+
+it('takes no frame for a spare that is owed by an error of rounding alone', () => {
+  const owing = (count: number) =>
+    planned({ ...lockedRequest(), cables: [], spare: { share: 0.2, extra: [{ size: 24, count }] } });
+  // 0.55 of a hundred is 55.00000000000001 to a computer.
+  expect(owing(0.55 * 100 - 55)).toMatchObject({ status: 'optimal', cost: 0, frames: [] });
+  expect(owing(1)).toMatchObject({ status: 'optimal', cost: 10 });
 });

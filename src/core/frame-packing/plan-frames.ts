@@ -5,7 +5,7 @@ import type { Computation } from './decide-frames';
 import { findFrames, type FoundFrames } from './find-frames';
 import { partsOf } from './frame-parts';
 import type { FramePlan, PlannedFrame } from './frame-plan';
-import type { FrameRequest } from './frame-request';
+import { sparesOwed, type FrameRequest } from './frame-request';
 import { frameSetting, type FrameSetting } from './frame-setting';
 import { orderOf } from './plan-order';
 import { refill } from './refill';
@@ -28,7 +28,7 @@ export function* planFrames(request: FrameRequest): Computation<FramePlan> {
     remeasure: null,
     order: null,
   };
-  const owed = (request.spare.extra ?? []).some((e) => e.count > 0);
+  const owed = (request.spare.extra ?? []).some((e) => sparesOwed(request.spare.share, 0, e.count) > 0);
   if (setting.groups.length === 0 && !owed) return { status: 'optimal', cost: 0, bound: 0, ...nothing };
   const { best, bound } = yield* findFrames(setting);
   if (best === null)
