@@ -6,9 +6,10 @@ import { publishedFiles } from './published-files';
 async function main(): Promise<void> {
   mkdirSync('docs/formats', { recursive: true });
   mkdirSync('examples/plan', { recursive: true });
+  mkdirSync('examples/profile', { recursive: true });
   const options = await resolveConfig('package.json');
   const catalogue: unknown = JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8'));
-  for (const [path, content] of Object.entries(publishedFiles(catalogue))) {
+  for (const [path, content] of Object.entries(await publishedFiles(catalogue))) {
     writeFileSync(path, await format(JSON.stringify(content), { ...options, parser: 'json' }));
   }
 }

@@ -9,8 +9,9 @@ import type {
 type JsonSchema = Record<string, unknown>;
 
 /**
- * JSON Schema (2020-12) of a Yup schema, so that the published formats are what is really validated. Tests that are functions of our own cannot be
- * expressed and are left to the validator; everything else is.
+ * JSON Schema (2020-12) of a Yup schema, so that the published formats are what is really validated. A test that is a function of our own says
+ * its part in the schema's `meta.jsonSchema`, which is merged in: its key `or` lists other shapes that a request may have there. What goes
+ * across a file (names that must exist, layers that nest) is left to the validator.
  */
 export function jsonSchema(schema: Schema, title: string, id: string): JsonSchema {
   return {
@@ -23,9 +24,20 @@ export function jsonSchema(schema: Schema, title: string, id: string): JsonSchem
 
 function convert(field: SchemaFieldDescription): JsonSchema {
   const described = field as SchemaDescription;
-  const base = convertType(described);
-  return described.nullable ? { anyOf: [base, { type: 'null' }] } : base;
+  const { or, ...more } = metaOf(described);
+  const base = { ...convertType(described), ...more };
+  const shapes = [
+    base,
+    ...(Array.isArray(or) ? (or as JsonSchema[]) : []),
+    ...(described.nullable ? [{ type: 'null' }] : []),
+  ];
+  return shapes.length > 1 ? { anyOf: shapes } : base;
 }
+
+const metaOf = (field: SchemaDescription): JsonSchema =>
+  (field.meta as { jsonSchema?: JsonSchema } | undefined)?.jsonSchema ?? {};
+
+const hasTest = (field: SchemaDescription, name: string): boolean => field.tests.some((t) => t.name === name);
 
 function convertType(field: SchemaDescription): JsonSchema {
   const enumeration = field.oneOf.filter((v) => v !== null);
@@ -34,15 +46,13 @@ function convertType(field: SchemaDescription): JsonSchema {
     case 'object': {
       const { fields } = field as SchemaObjectDescription;
       const required = Object.entries(fields)
-        .filter(
-          ([, f]) => !(f as SchemaDescription).optional && (f as SchemaDescription).default === undefined,
-        )
+        .filter(([, f]) => (f as SchemaDescription).optional === false)
         .map(([name]) => name);
       return {
         type: 'object',
         properties: Object.fromEntries(Object.entries(fields).map(([name, f]) => [name, convert(f)])),
         ...(required.length > 0 ? { required } : {}),
-        additionalProperties: false,
+        ...(hasTest(field, 'noUnknown') ? { additionalProperties: false } : {}),
       };
     }
     case 'array': {
@@ -51,34 +61,56 @@ function convertType(field: SchemaDescription): JsonSchema {
       return {
         type: 'array',
         ...(item ? { items: convert(item) } : {}),
-        ...limits(field, 'minItems', 'maxItems'),
+        ...sizes(field, 'minItems', 'maxItems'),
       };
     }
     case 'string':
-      return { type: 'string', ...limits(field, 'minLength', 'maxLength'), ...pattern(field) };
-    case 'number':
       return {
-        type: field.tests.some((t) => t.name === 'integer') ? 'integer' : 'number',
-        ...limits(field, 'minimum', 'maximum'),
+        type: 'string',
+        // A required text is not an empty one.
+        ...(hasTest(field, 'required') ? { minLength: 1 } : {}),
+        ...sizes(field, 'minLength', 'maxLength'),
+        ...pattern(field),
       };
+    case 'number':
+      return { type: hasTest(field, 'integer') ? 'integer' : 'number', ...bounds(field) };
     case 'boolean':
       return { type: 'boolean' };
     default:
-      // A map whose keys are data, such as spanners by part id.
-      return { type: 'object' };
+      return {};
   }
 }
 
-function limits(field: SchemaDescription, min: string, max: string): JsonSchema {
-  const param = (name: string) =>
-    (field.tests.find((t) => t.name === name)?.params as Record<string, unknown> | undefined)?.[name];
-  const low = param('min');
-  const high = param('max');
-  return { ...(low === undefined ? {} : { [min]: low }), ...(high === undefined ? {} : { [max]: high }) };
+const params = (field: SchemaDescription, name: string): Record<string, unknown>[] =>
+  field.tests.filter((t) => t.name === name).map((t) => (t.params ?? {}) as Record<string, unknown>);
+
+/** Every bound of a number; Yup calls `moreThan` a minimum and `lessThan` a maximum too. */
+function bounds(field: SchemaDescription): JsonSchema {
+  const found: JsonSchema = {};
+  for (const { min, more } of params(field, 'min')) {
+    if (min !== undefined) found.minimum = min;
+    if (more !== undefined) found.exclusiveMinimum = more;
+  }
+  for (const { max, less } of params(field, 'max')) {
+    if (max !== undefined) found.maximum = max;
+    if (less !== undefined) found.exclusiveMaximum = less;
+  }
+  return found;
+}
+
+function sizes(field: SchemaDescription, least: string, most: string): JsonSchema {
+  const found: JsonSchema = {};
+  for (const { min } of params(field, 'min')) found[least] = min;
+  for (const { max } of params(field, 'max')) found[most] = max;
+  for (const { length } of params(field, 'length')) {
+    found[least] = length;
+    found[most] = length;
+  }
+  return found;
 }
 
 function pattern(field: SchemaDescription): JsonSchema {
-  const regex = (field.tests.find((t) => t.name === 'matches')?.params as { regex?: RegExp } | undefined)
-    ?.regex;
-  return regex ? { pattern: regex.source } : {};
+  const [first] = params(field, 'matches');
+  const regex = first?.regex;
+  return regex instanceof RegExp ? { pattern: regex.source } : {};
 }

@@ -1,10 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { publishedFiles } from './published-files';
-import { KINDS, planFor } from './plan-kinds';
+import { KIND_NAMES, planFor } from './plan-kinds';
 
 const run = (args: string[], input?: string) =>
-  spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'cli/plan.ts', ...args], {
+  spawnSync(process.execPath, ['scripts/plan.mjs', ...args], {
     encoding: 'utf8',
     input,
     env: { ...process.env, NODE_OPTIONS: '' },
@@ -13,14 +13,17 @@ const run = (args: string[], input?: string) =>
 const catalogue: unknown = JSON.parse(readFileSync('examples/catalogue/demo.json', 'utf8'));
 
 describe('published files', () => {
-  it.each(Object.entries(publishedFiles(catalogue)))(
-    '%s is what is validated today (npm run generate)',
-    (path, content) => {
-      expect(JSON.parse(readFileSync(path, 'utf8'))).toEqual(JSON.parse(JSON.stringify(content)));
-    },
-  );
+  it('are what is validated today (npm run generate)', async () => {
+    const files = Object.entries(await publishedFiles(catalogue));
+    expect(files.length).toBe(1 + 2 * KIND_NAMES.length + 4);
+    for (const [path, content] of files)
+      expect({ path, content: JSON.parse(readFileSync(path, 'utf8')) as unknown }).toEqual({
+        path,
+        content: JSON.parse(JSON.stringify(content)) as unknown,
+      });
+  });
 
-  it.each(Object.keys(KINDS))('examples/plan/%s.json makes a plan', async (kind) => {
+  it.each(KIND_NAMES)('examples/plan/%s.json makes a plan', async (kind) => {
     const plan = await planFor(kind, JSON.parse(readFileSync(`examples/plan/${kind}.json`, 'utf8')));
     expect(plan.ok ? 'plan' : plan.problems).toBe('plan');
   });

@@ -1,38 +1,61 @@
 // The headless front door: a JSON request in, a JSON plan out.
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeSync } from 'node:fs';
 import { problemLine, type Problem } from '@/core/kernel';
-import { KINDS, planFor } from './plan-kinds';
+import { firstLine, parseJson } from './json-text';
+import { KIND_NAMES, planFor } from './plan-kinds';
 
 const USAGE = `usage: npm run --silent plan -- KIND [FILE]
-  KIND  ${Object.keys(KINDS).join(', ')}
+  KIND  ${KIND_NAMES.join(', ')}
   FILE  a JSON request; standard input when it is not given`;
 
 function end(problems: readonly Problem[]): never {
-  for (const problem of problems) process.stderr.write(`${problemLine(problem)}\n`);
+  // What does not fit into a line is no line: a value may hold any text.
+  for (const problem of problems) say(problemLine(problem).replace(/\s+/g, ' '));
   process.exit(2);
+}
+
+/** To standard error; when nobody reads that either, there is nothing left to say. */
+function say(line: string): void {
+  try {
+    writeSync(2, `${line}\n`);
+  } catch {
+    process.exit(2);
+  }
+}
+
+/** The whole text, however slowly the other end takes it. A pipe that was closed ends with one line. */
+function print(text: string): void {
+  const bytes = Buffer.from(text);
+  for (let at = 0; at < bytes.length;) {
+    try {
+      at += writeSync(1, bytes, at);
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code === 'EAGAIN') continue;
+      end([{ path: 'output', message: `cannot be written: ${firstLine(error)}` }]);
+    }
+  }
 }
 
 async function main(): Promise<void> {
   const [kind, file] = process.argv.slice(2);
   if (kind === undefined || kind === '--help') {
-    process.stderr.write(`${USAGE}\n`);
+    say(USAGE);
     process.exit(2);
   }
   let text = '';
   try {
     text = readFileSync(file ?? 0, 'utf8');
   } catch (error) {
-    end([{ path: 'file', message: (error as Error).message }]);
+    end([{ path: 'file', message: `cannot be read: ${firstLine(error)}` }]);
   }
-  let request: unknown;
-  try {
-    request = JSON.parse(text);
-  } catch (error) {
-    end([{ path: '', message: `is not JSON: ${(error as Error).message}` }]);
-  }
-  const plan = await planFor(kind, request);
+  const request = parseJson(text);
+  if (!request.ok) end(request.problems);
+  const plan = await planFor(kind, request.value);
   if (!plan.ok) end(plan.problems);
-  process.stdout.write(`${JSON.stringify(plan.value, null, 2)}\n`);
+  print(`${JSON.stringify(plan.value, null, 1)}\n`);
 }
 
-void main();
+main().catch((error: unknown) => {
+  // A fault of ours, not of the request; still one line and no trace.
+  end([{ path: '', message: `could not be planned, which is a fault of this program: ${firstLine(error)}` }]);
+});

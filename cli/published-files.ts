@@ -1,6 +1,7 @@
 import { catalogueFileSchema, frameOffer, type FrameSheet } from '@/core/catalogue';
 import { jsonSchema } from './json-schema';
-import { KINDS } from './plan-kinds';
+import { CODE_PROFILES } from '@/core/schedule';
+import { KIND_NAMES, loadKind } from './plan-kinds';
 
 const CABLE = {
   code: 'W4-25',
@@ -16,6 +17,7 @@ const CABLE = {
   outerSheathThicknessMm: 1.8,
   innerSheathThicknessMm: 1.2,
   compact: true,
+  armourMaterial: 'galvanisedSteel',
 };
 
 const READINGS = [
@@ -33,11 +35,11 @@ const ENCLOSURE = {
   concept: 'Ex d',
   zone: 1,
   gasGroup: 'IIB',
-  dustGroup: null,
   temperatureClass: 'T3',
   ip: '66',
   material: 'castIron',
   wallEarthed: true,
+  wet: false,
   freeVolumeCm3: 2400,
   ambientMinC: -10,
   entryMaxC: 70,
@@ -165,7 +167,7 @@ const onlyFamily = (catalogue: unknown, code: string): unknown => {
 };
 
 /** The files under docs/formats and examples/plan with their contents, made from what is really validated. */
-export function publishedFiles(catalogue: unknown): Record<string, unknown> {
+export async function publishedFiles(catalogue: unknown): Promise<Record<string, unknown>> {
   const termination = {
     tag: 'K-104/B',
     cableType: CABLE,
@@ -173,17 +175,37 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
     enclosure: ENCLOSURE,
     entry: ENTRY,
     cableLengthMm: 38_000,
-    catalogue,
+    catalogue: 'demo',
   };
   const examples: Record<string, unknown> = {
     measure: { readings: READINGS },
     choose: termination,
-    cut: { ...termination, size: 'RW2-32', routeMm: 240, spareMm: 30, unit: 'mm' },
+    cut: {
+      ...termination,
+      catalogue: { file: 'examples/catalogue/demo.json' },
+      profile: 'iec-length-filling',
+      size: 'RW2-32',
+      routeMm: 240,
+      spareMm: 30,
+      terminals: [{ core: 'PE', routeMm: 190 }],
+      toolSchool: 'usual',
+      armourAsCutMm: 22,
+      unit: 'mm',
+    },
     tighten: {
       ...termination,
       size: 'AY3-32',
       wrenchHead: { leverMm: 400, headMm: 45, angleDeg: 0 },
+      family: 'AY3',
       cover: { bolts: 8, shape: 'rectangle', torqueNm: 12 },
+      pressUnit: {
+        bolts: 2,
+        travelMm: 6,
+        incrementMm: 2,
+        travelledMm: 4.5,
+        torqueNm: 14,
+        maxTorqueNm: 14,
+      },
     },
     compound: {
       ...termination,
@@ -217,6 +239,7 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
         { at: 25, c: 20 },
         { at: 50, c: 19 },
       ],
+      pouredAt: 0,
       now: 60,
     },
     'choose-job': {
@@ -255,9 +278,11 @@ export function publishedFiles(catalogue: unknown): Record<string, unknown> {
       'amber-collar/catalogue@1',
     ),
   };
-  for (const [name, kind] of Object.entries(KINDS)) {
+  for (const profile of CODE_PROFILES) files[`examples/profile/${profile.key}.json`] = profile;
+  for (const name of KIND_NAMES) {
+    const { schema } = await loadKind(name);
     files[`docs/formats/plan-${name}.schema.json`] = jsonSchema(
-      kind.schema,
+      schema,
       `Request of plan ${name}`,
       `amber-collar/plan-${name}@1`,
     );

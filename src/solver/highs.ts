@@ -9,6 +9,10 @@ export interface SolveLimits {
   readonly totalSeconds?: number;
 }
 
+/** Of a whole computation's seconds, what its programs may have together: the rest arranges what they find. */
+export const solverLimits = (limitSeconds: number | undefined): SolveLimits =>
+  limitSeconds === undefined ? {} : { totalSeconds: limitSeconds * 0.7 };
+
 /** Loads the solver once. In Node and in a web worker alike; the wasm file lies beside the script. */
 export async function loadSolver(limits: SolveLimits = {}): Promise<Solve> {
   const highs = await highsLoader();

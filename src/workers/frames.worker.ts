@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { drive } from '@/core/kernel';
+import { drive, NO_HURRY, type TimePassed } from '@/core/kernel';
 import {
   checkFramePlan,
   planFrames,
@@ -8,7 +8,7 @@ import {
   type FrameRequest,
   type PlaceRef,
 } from '@/core/frame-packing';
-import { loadSolver } from '@/solver/highs';
+import { loadSolver, solverLimits } from '@/solver/highs';
 import type { OnProgress } from './run-in-worker';
 
 function audited(request: FrameRequest, plan: FramePlan): FramePlan {
@@ -18,12 +18,19 @@ function audited(request: FrameRequest, plan: FramePlan): FramePlan {
   return plan;
 }
 
+/** The clock of a search that was given so many seconds from now. */
+function clockOf(limitSeconds: number | undefined): TimePassed {
+  if (limitSeconds === undefined) return NO_HURRY;
+  const from = performance.now();
+  return () => (performance.now() - from) / 1000 / limitSeconds;
+}
+
 const api = {
   /** Plans a crossing and audits the answer before it leaves the worker. */
   async plan(request: FrameRequest, onProgress: OnProgress): Promise<FramePlan> {
-    const limit = request.limitSeconds;
-    const solve = await loadSolver(limit === undefined ? {} : { totalSeconds: limit });
-    return audited(request, drive(planFrames(request), solve, onProgress));
+    const passed = clockOf(request.limitSeconds);
+    const solve = await loadSolver(solverLimits(request.limitSeconds));
+    return audited(request, drive(planFrames(request, passed), solve, onProgress));
   },
   /** Plans again around places that are locked. What these make impossible to keep is left for the check on the screen to name. */
   async replan(
@@ -33,8 +40,9 @@ const api = {
     leastCost: number,
     onProgress: OnProgress,
   ): Promise<FramePlan> {
-    const solve = await loadSolver({});
-    return drive(replanAround(request, plan, locked, leastCost), solve, onProgress);
+    const passed = clockOf(request.limitSeconds);
+    const solve = await loadSolver(solverLimits(request.limitSeconds));
+    return drive(replanAround(request, plan, locked, leastCost, passed), solve, onProgress);
   },
 };
 export type FramesWorker = typeof api;

@@ -1,3 +1,4 @@
 export * from './measure';
+export * from './nesting';
 export * from './reading';
 export * from './rules';

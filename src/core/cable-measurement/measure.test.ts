@@ -10,8 +10,15 @@ const reading = (method: Method, text: string, more: Partial<Reading> = {}): Rea
   unit: 'mm',
   ...more,
 });
-const measured = (readings: Reading[], quantity: Reading['quantity'] = 'outerSheath'): Measurement => {
-  const m = measure(readings, quantity, rules);
+/** Calipers go round the cable, where a test says nothing else. */
+const round = (readings: readonly Reading[]): readonly Reading[] =>
+  readings.map((r, i) => (r.method === 'caliper' ? { angleDeg: (i * 25) % 180, ...r } : r));
+const measured = (
+  readings: Reading[],
+  quantity: Reading['quantity'] = 'outerSheath',
+  turn = round,
+): Measurement => {
+  const m = measure(turn(readings), quantity, rules);
   if (!m.ok || m.value === null) throw new Error('no measurement');
   return m.value;
 };
@@ -36,6 +43,25 @@ describe('measure', () => {
     expect(m.interval).toEqual({ min: 29.45, max: 30.55 });
     expect(m.ovality).toBeNull();
     expect(m.advice[0]).toMatch(/again at 90°/);
+  });
+
+  it.each([
+    ['without an angle', undefined, undefined, 1],
+    ['an angle and that angle + 180°', 10, 190, 1],
+    ['one angle of two', 0, undefined, 1],
+    ['the same angle twice', 90, 90, 1],
+    ['360° and 0°', 360, 0, 1],
+    ['a quarter turn apart', 0, 90, 2],
+    ['0° and 179°', 0, 179, 2],
+  ])('takes two caliper readings %s for what they surely are', (_, first, second, diametersSeen) => {
+    const at = (text: string, angleDeg: number | undefined) =>
+      reading('caliper', text, angleDeg === undefined ? {} : { angleDeg });
+    const m = measured([at('30', first), at('30.4', second)], 'outerSheath', (r) => r);
+    // As one diameter each carries 0.1 + 1.5 %: 30 − 0.55 = 29.45, 30.4 + 0.556 = 30.956.
+    expect(m.interval).toEqual(diametersSeen === 1 ? { min: 29.45, max: 30.96 } : { min: 29.9, max: 30.5 });
+    expect(m).toMatchObject({ diametersSeen, ovality: diametersSeen === 1 ? null : m.leastOvality });
+    expect(m.leastOvality).toBeCloseTo(0.4 / 30.2, 9);
+    expect(m.advice).toHaveLength(diametersSeen === 1 ? 1 : 0);
   });
 
   it('turns a circumference into a diameter less the tape', () => {

@@ -21,8 +21,12 @@ export interface Measurement {
   /** The largest diameter that is certainly there, and the smallest: beyond these a range certainly does not fit. */
   readonly certainMax: number;
   readonly certainMin: number;
-  /** (max − min)/mean over the caliper readings; null when fewer than two calipers looked. */
+  /** (max − min)/mean over the caliper readings; null when calipers looked at fewer than two diameters. */
   readonly ovality: number | null;
+  /** By how much the caliper readings differ at least, as a share: what speaks against a cable counts whatever diameters were looked at. */
+  readonly leastOvality: number;
+  /** Diameters that calipers certainly looked at: an angle and that angle + 180° are one, and readings without an angle may be the same. */
+  readonly diametersSeen: number;
   /** Nominal only: usable for planning, must be measured at the bench. */
   readonly provisional: boolean;
   readonly hasCaliper: boolean;
@@ -35,10 +39,17 @@ const outwardDown = (mm: number): number => Math.floor(mm * 100 + 1e-6) / 100;
 const outwardUp = (mm: number): number => Math.ceil(mm * 100 - 1e-6) / 100;
 
 /** Readings that carry the ovality allowance: the method looked at one diameter, or at none. Wires are round. */
-function isBlindToOvality(reading: Reading, caliperCount: number): boolean {
+function isBlindToOvality(reading: Reading, diametersSeen: number): boolean {
   if (reading.quantity === 'armourWire') return false;
   if (reading.method === 'datasheet') return false;
-  return reading.method !== 'caliper' || caliperCount < 2;
+  return reading.method !== 'caliper' || diametersSeen < 2;
+}
+
+/** How many different diameters the calipers certainly looked at. */
+function countDiameters(readings: readonly Reading[]): number {
+  const calipers = readings.filter((r) => r.method === 'caliper');
+  const angles = calipers.flatMap((r) => (r.angleDeg === undefined ? [] : [r.angleDeg % 180]));
+  return calipers.length === 0 ? 0 : Math.max(1, new Set(angles).size);
 }
 
 /**
@@ -58,11 +69,11 @@ export function measure(
   if (own.length === 0) return ok(null);
   const measured = own.filter(({ reading }) => reading.method !== 'datasheet');
   const used = measured.length > 0 ? measured : own;
-  const calipers = used.filter(({ reading }) => reading.method === 'caliper').length;
+  const diametersSeen = countDiameters(used.map((u) => u.reading));
   const problems: Problem[] = [];
   const samples: Sample[] = [];
   for (const { reading, index } of own) {
-    const sample = sampleOf(reading, index, calipers, rules);
+    const sample = sampleOf(reading, index, diametersSeen, rules);
     if (!sample.ok)
       problems.push(
         ...sample.problems.map((p) => ({ ...p, path: `readings[${index}].${p.path || 'text'}` })),
@@ -75,6 +86,7 @@ export function measure(
       quantity,
       samples,
       used.map((u) => u.reading),
+      diametersSeen,
       rules,
     ),
   );
@@ -83,7 +95,7 @@ export function measure(
 function sampleOf(
   reading: Reading,
   index: number,
-  calipers: number,
+  diametersSeen: number,
   rules: MeasurementRules,
 ): Result<Sample> {
   const diameter = diameterOf(reading, rules.tapeThicknessMm);
@@ -95,7 +107,7 @@ function sampleOf(
   }
   const instrument =
     reading.quantity === 'armourWire' ? rules.uncertaintyMm.armourWire : rules.uncertaintyMm[reading.method];
-  const allowance = isBlindToOvality(reading, calipers) ? diameterMm * rules.ovalityAllowance : 0;
+  const allowance = isBlindToOvality(reading, diametersSeen) ? diameterMm * rules.ovalityAllowance : 0;
   return ok({ index, diameterMm, halfWidthMm: instrument + allowance });
 }
 
@@ -103,13 +115,13 @@ function summarise(
   quantity: Quantity,
   samples: readonly Sample[],
   used: readonly Reading[],
+  diametersSeen: number,
   rules: MeasurementRules,
 ): Measurement {
   const diameters = samples.map((s) => s.diameterMm);
   const mean = diameters.reduce((a, b) => a + b, 0) / diameters.length;
   const caliperDiameters = diameters.filter((_, i) => used[i]?.method === 'caliper');
-  const spread = Math.max(...caliperDiameters) - Math.min(...caliperDiameters);
-  const caliperMean = caliperDiameters.reduce((a, b) => a + b, 0) / caliperDiameters.length;
+  const leastOvality = spreadShare(caliperDiameters);
   return {
     quantity,
     samples,
@@ -122,18 +134,27 @@ function summarise(
     },
     certainMax: outwardDown(Math.max(...samples.map((s) => s.diameterMm - s.halfWidthMm))),
     certainMin: outwardUp(Math.min(...samples.map((s) => s.diameterMm + s.halfWidthMm))),
-    ovality: caliperDiameters.length >= 2 ? spread / caliperMean : null,
+    ovality: diametersSeen >= 2 ? leastOvality : null,
+    leastOvality,
+    diametersSeen,
     provisional: used.every((r) => r.method === 'datasheet'),
     hasCaliper: caliperDiameters.length > 0,
     hasTape: used.some((r) => r.method === 'wrapTape' || r.method === 'diameterTape'),
-    advice: adviceFor(quantity, used, caliperDiameters.length, rules),
+    advice: adviceFor(quantity, used, diametersSeen, rules),
   };
+}
+
+/** (max − min)/mean of some diameters; 0 of fewer than two. */
+function spreadShare(diameters: readonly number[]): number {
+  if (diameters.length < 2) return 0;
+  const mean = diameters.reduce((a, b) => a + b, 0) / diameters.length;
+  return (Math.max(...diameters) - Math.min(...diameters)) / mean;
 }
 
 function adviceFor(
   quantity: Quantity,
   used: readonly Reading[],
-  calipers: number,
+  diametersSeen: number,
   rules: MeasurementRules,
 ): string[] {
   if (used.every((r) => r.method === 'datasheet')) {
@@ -142,10 +163,14 @@ function adviceFor(
   if (quantity === 'armourWire') return [];
   const share = `${(rules.ovalityAllowance * 100).toFixed(1)} %`;
   const advice: string[] = [];
-  if (calipers === 1)
-    advice.push(`One caliper reading cannot see an oval: ${share} is allowed each way. Read again at 90°.`);
+  if (diametersSeen === 1)
+    advice.push(
+      used.filter((r) => r.method === 'caliper').length === 1
+        ? `One caliper reading cannot see an oval: ${share} is allowed each way. Read again at 90°.`
+        : `These caliper readings are of one diameter as far as their angles say: ${share} is allowed each way. Read at 0° and 90°, and note the angles.`,
+    );
   const hasTape = used.some((r) => r.method === 'wrapTape' || r.method === 'diameterTape');
-  if (hasTape && calipers === 0)
+  if (hasTape && diametersSeen === 0)
     advice.push(`A tape cannot see an oval: ${share} is allowed each way. Add two caliper readings.`);
   return advice;
 }

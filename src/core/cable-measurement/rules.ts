@@ -15,7 +15,9 @@ export const measurementRulesSchema = object({
     diameterTape: positive(),
     /** Caliper on a single armour wire or tape, which is finer work than a sheath. */
     armourWire: positive(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
   /** Share of the diameter added on both sides where the method cannot see that the cable is oval. */
   ovalityAllowance: number().min(0).max(0.2).required(),
   /** Half tolerance of a datasheet diameter as a share of it, when the datasheet gives none. */

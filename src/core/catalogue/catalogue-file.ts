@@ -39,12 +39,30 @@ export type CatalogueFile = InferType<typeof catalogueFileSchema>;
 export function readCatalogue(json: unknown): Result<CatalogueFile> {
   const read = validate(catalogueFileSchema, json);
   if (!read.ok) return read;
-  const problems = [
-    ...repeats(read.value),
-    ...danglingParts(read.value),
-    ...(read.value.frameSheets ?? []).flatMap((sheet, i) => frameSheetProblems(sheet, `frameSheets[${i}]`)),
-  ];
+  const problems = catalogueFaults(read.value);
   return problems.length > 0 ? fail(problems) : read;
+}
+
+/** What no shape can say of a file that has the right one: repeats, names of nothing, figures for stages that do not exist. */
+export const catalogueFaults = (file: CatalogueFile): Problem[] => [
+  ...repeats(file),
+  ...danglingParts(file),
+  ...file.families.flatMap((family, f) => strangeStages(family, `families[${f}]`)),
+  ...(file.frameSheets ?? []).flatMap((sheet, i) => frameSheetProblems(sheet, `frameSheets[${i}]`)),
+];
+
+/** Figures of a size for a stage that its family does not have would never be used. */
+function strangeStages(family: Family, path: string): Problem[] {
+  const stages = new Set(family.stages.map((s) => s.id));
+  return family.sizes.flatMap((size, s) =>
+    Object.keys(size.stageMethods ?? {})
+      .filter((id) => !stages.has(id))
+      .map((id) => ({
+        path: `${path}.sizes[${s}].stageMethods`,
+        message: `${family.code} has no such stage (${[...stages].join(', ')})`,
+        value: id,
+      })),
+  );
 }
 
 function repeats(file: CatalogueFile): Problem[] {
@@ -61,6 +79,8 @@ function repeats(file: CatalogueFile): Problem[] {
       `families[${f}].code`,
       `${family.code} revision ${family.sheet.revision}`,
     );
+    family.parts.forEach((p, i) => note(`part ${f} ${p.id}`, `families[${f}].parts[${i}].id`, p.id));
+    family.stages.forEach((p, i) => note(`stage ${f} ${p.id}`, `families[${f}].stages[${i}].id`, p.id));
     family.sizes.forEach((size, s) => {
       const revision = `${family.code} ${family.sheet.revision}`;
       note(`size ${revision} ${size.code}`, `families[${f}].sizes[${s}].code`, size.code);
@@ -71,9 +91,10 @@ function repeats(file: CatalogueFile): Problem[] {
   file.accessories.forEach((a, i) =>
     note(`accessory ${a.partNumber}`, `accessories[${i}].partNumber`, a.partNumber),
   );
-  (file.compounds ?? []).forEach((c, i) =>
-    note(`compound ${c.product}`, `compounds[${i}].product`, c.product),
-  );
+  (file.compounds ?? []).forEach((c, i) => {
+    note(`compound ${c.product}`, `compounds[${i}].product`, c.product);
+    c.packs.forEach((p, k) => note(`pack ${i} ${p.part}`, `compounds[${i}].packs[${k}].part`, p.part));
+  });
   (file.frameSheets ?? []).forEach((s, i) => {
     const revision = `${s.code} revision ${s.sheet.revision}`;
     note(`frames ${revision}`, `frameSheets[${i}].code`, revision);

@@ -1,4 +1,4 @@
-import type { Problem } from '@/core/kernel';
+import { own, type Problem } from '@/core/kernel';
 import type { Family } from './family';
 import type { PartRole } from './part';
 import type { Size } from './size';
@@ -108,12 +108,12 @@ function missingSpanners(family: Family, size: Size, i: number, miss: Miss): voi
   for (const stage of family.stages) {
     for (const id of [stage.member, stage.held]) {
       if (id === 'cable' || id === 'box' || isHandTight(stage, size)) continue;
-      if (size.spanners[id] === undefined) miss(`sizes[${i}].spanners`, `no spanner for ${id}`);
+      if (own(size.spanners, id) === undefined) miss(`sizes[${i}].spanners`, `no spanner for ${id}`);
     }
   }
 }
 
 function isHandTight(stage: Stage, size: Size): boolean {
-  const method = size.stageMethods?.[stage.id] ?? stage.method;
+  const method = own(size.stageMethods, stage.id) ?? stage.method;
   return method.kind === 'handPlusTurns' && method.turns === 0;
 }

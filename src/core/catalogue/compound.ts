@@ -20,7 +20,8 @@ export const timeTable = () =>
     .test('order', 'must rise in temperature and never rise in minutes', (points) =>
       (points ?? []).every((p, i, all) => {
         const before = all[i - 1];
-        return before === undefined || (p.c > before.c && p.minutes <= before.minutes);
+        // A point that is none is named by its own schema.
+        return !before || !p || (p.c > before.c && p.minutes <= before.minutes);
       }),
     )
     .required();

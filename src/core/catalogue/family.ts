@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { partSchema } from './part';
-import { sizeSchema } from './size';
+import { sizeSchema, type Size } from './size';
 import { stageSchema } from './stage';
 import {
   ARMOUR_KINDS,
@@ -127,7 +127,7 @@ export const familySchema = object({
   material: string().oneOf(MATERIALS).required(),
   certificate: certificateSchema,
   accepts: acceptsSchema,
-  /** Largest ovality (fraction) that the outer seal takes. */
+  /** Largest ovality (fraction) that its flameproof seal takes: the inner seal where a size has one, else the outer. */
   maxOvality: number().min(0).max(0.5).required(),
   /** Inner sheath that must stand inside the box, mm. */
   emergenceMm: number().min(0).max(100).required(),
@@ -156,8 +156,15 @@ export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   plugIn: 'plug-in gland body',
 };
 
-export function purposeOf(family: Family): Purpose {
+/** What one size does inside the cable: a size without a chamber is no barrier, whatever its family has besides. */
+export function purposeOfSize(family: Pick<Family, 'procedureKind'>, size: Pick<Size, 'chamber'>): Purpose {
   if (family.procedureKind === 'sealingFitting') return 'sealingFitting';
   if (family.procedureKind === 'plugIn') return 'plugIn';
-  return family.sizes.some((s) => s.chamber !== undefined) ? 'barrier' : 'plain';
+  return size.chamber === undefined ? 'plain' : 'barrier';
+}
+
+/** What a family is kept under in lists: a barrier when any of its sizes is one. */
+export function purposeOf(family: Family): Purpose {
+  const purposes = family.sizes.map((size) => purposeOfSize(family, size));
+  return purposes.find((p) => p !== 'plain') ?? 'plain';
 }

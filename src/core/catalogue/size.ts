@@ -116,15 +116,22 @@ export const sizeSchema = object({
   /** Spanner across flats for each part that is turned or held, mm. */
   spanners: mixed<Record<string, number>>()
     .test('spanners', 'must give a spanner size in mm for each part id', (value) => {
-      if (value === undefined || value === null || typeof value !== 'object') return false;
+      if (value === undefined || value === null || typeof value !== 'object' || Array.isArray(value))
+        return false;
       return Object.values(value).every((v) => typeof v === 'number' && v > 0 && v < 300);
+    })
+    .meta({
+      jsonSchema: {
+        type: 'object',
+        additionalProperties: { type: 'number', exclusiveMinimum: 0, exclusiveMaximum: 300 },
+      },
     })
     .required(),
   /** Figures of this size that replace the family's, by stage id. */
   stageMethods: mixed<Record<string, InferType<typeof stageMethodSchema>>>()
     .test('stageMethods', 'must map stage ids to tightening methods', function check(value) {
       if (value === undefined) return true;
-      if (value === null || typeof value !== 'object') return false;
+      if (value === null || typeof value !== 'object' || Array.isArray(value)) return false;
       for (const [id, method] of Object.entries(value)) {
         try {
           stageMethodSchema.validateSync(method, { strict: true });
@@ -134,6 +141,7 @@ export const sizeSchema = object({
       }
       return true;
     })
+    .meta({ jsonSchema: { type: 'object', additionalProperties: { type: 'object', required: ['kind'] } } })
     .optional(),
   /** Shroud by outer diameter: the step to cut it at. */
   shroudSteps: array()

@@ -42,8 +42,8 @@ export const stageMethodSchema = object({
 })
   .noUnknown()
   .test('figures', 'a figure is missing for this kind of stage', function figures(method) {
-    const kind = method.kind as StageMethodKind | undefined;
-    if (kind === undefined || NEEDS[kind] === undefined) return true;
+    const kind = STAGE_METHODS.find((k) => k === (method as { kind?: unknown }).kind);
+    if (kind === undefined) return true;
     const missing = NEEDS[kind].filter((key) => (method as Record<string, unknown>)[key] === undefined);
     return missing.length === 0 || this.createError({ message: `${kind} needs ${missing.join(' and ')}` });
   })

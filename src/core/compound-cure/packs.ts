@@ -12,8 +12,8 @@ export interface PackPlan {
   readonly leftoverMl: number;
 }
 
-/** Tenths of a millilitre: packs are printed no finer. */
-const UNITS = 10;
+/** Thousandths of a millilitre: packs are printed no finer. */
+const UNITS = 1000;
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
@@ -22,11 +22,11 @@ const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
  * at `need` plus the largest pack, beyond which no cheaper cover can lie.
  */
 export function choosePacks(compound: Pick<Compound, 'packs'>, needMl: number): PackPlan {
-  const needed = Math.max(0, Math.ceil(needMl * UNITS - 1e-9));
   const contents = compound.packs.map((p) => Math.round(p.ml * UNITS));
   // Only multiples of what all packs share can be reached: the table is kept in that unit.
   const shared = contents.reduce(gcd);
-  const need = Math.ceil(needed / shared);
+  // The volume as it is, without a rounding of its own, against whole units of what can be reached.
+  const need = Math.max(0, Math.ceil((needMl * UNITS) / shared - 1e-9));
   const sizes = contents.map((c) => c / shared);
   const limit = need + Math.max(...sizes);
   const fewest = new Int32Array(limit + 1).fill(-1);
@@ -55,6 +55,6 @@ export function choosePacks(compound: Pick<Compound, 'packs'>, needMl: number): 
       (counts[i] ?? 0) > 0 ? [{ part: p.part, ml: p.ml, count: counts[i] ?? 0 }] : [],
     ),
     totalMl: (total * shared) / UNITS,
-    leftoverMl: (total * shared - needed) / UNITS,
+    leftoverMl: Math.max(0, (total * shared) / UNITS - needMl),
   };
 }

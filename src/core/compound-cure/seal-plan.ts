@@ -7,7 +7,7 @@ import { trimNumber } from '@/core/units';
 import { choosePacks, type PackPlan } from './packs';
 
 /** Raised by hand whenever a change of these rules may change a volume, a pack or a time. */
-export const COMPOUND_CURE_RULES = 1;
+export const COMPOUND_CURE_RULES = 2;
 
 /** One compound of the fitting's approval list, with the reason it may or may not be used for this cable. */
 export interface CompoundVerdict {
@@ -27,7 +27,7 @@ export interface SealPlan {
   readonly rules: SealRules;
   /** Room between the cores in the chamber, mL. */
   readonly netMl: number;
-  /** With the allowance for crotches and waste, mL. */
+  /** With the allowance for crotches and waste, mL, rounded up to show; packs and stick go by the exact volume. */
   readonly needMl: number;
   readonly packs: PackPlan;
   /** Putty: length of its stick, mm, rounded up; null where the chamber is the gauge, or for resin. */
@@ -114,7 +114,7 @@ export function planSeal(input: SealInput): Result<SealPlan> | null {
       'core',
       `${cableType.cores} cores of ${trimNumber(core.interval.min, 1)} mm fill ${trimNumber(coresMl, 1)} mL, the chamber holds ${trimNumber(chamber.volumeMl, 1)} mL: no room for compound`,
     );
-  const needMl = roundUp(netMl * (1 + family.seal.allowanceShare));
+  const exactMl = netMl * (1 + family.seal.allowanceShare);
   const { stickMm } = compound;
   return ok({
     product: compound.product,
@@ -124,11 +124,11 @@ export function planSeal(input: SealInput): Result<SealPlan> | null {
     sheet: { title: compound.sheet.title, revision: compound.sheet.revision },
     rules: family.seal,
     netMl: roundUp(netMl),
-    needMl,
-    packs: choosePacks(compound, needMl),
+    needMl: roundUp(exactMl),
+    packs: choosePacks(compound, exactMl),
     stickMm:
       compound.kind === 'putty' && stickMm !== undefined && family.seal.puttyGauge === 'stick'
-        ? Math.ceil((needMl * 4000) / (Math.PI * stickMm * stickMm) - 1e-9)
+        ? Math.ceil((exactMl * 4000) / (Math.PI * stickMm * stickMm) - 1e-9)
         : null,
     filledLengthMm: chamber.lengthMm,
     extentMm: chamber.extentMm ?? null,

@@ -4,7 +4,6 @@ import { textWidth } from '@/core/kernel';
 import { CABLE, DEMO, ENTRY, interval, TERMINATION } from '@/core/testing';
 import {
   GRIDS_MM,
-  outerSheathThicknessMm,
   planCut,
   roundJointly,
   stripDrawings,
@@ -29,6 +28,8 @@ function input(change: Partial<CutInput> = {}, code = 'RW2-32'): CutInput {
     outerSheath: interval('outerSheath', 28, 28.4),
     innerSheath: interval('innerSheath', 21.5, 21.8),
     armourWire: interval('armourWire', 1.6, 1.62),
+    overArmour: null,
+    laidUpCores: null,
     profile: TERMINATION.profile,
     routeMm: 240,
     spareMm: 30,
@@ -73,7 +74,7 @@ describe('planCut', () => {
     const { family, size } = input();
     const through = judge({ ...TERMINATION, entry }, family, size, catalogue).entry;
     expect(through.adaptor?.addedLengthMm).toBe(20);
-    expect(plan({ entry, entryFit: through }).stopToWallMm).toBe(73.5);
+    expect(plan({ entry, entryFit: through }).stopToWallMm).toBe(75);
   });
 
   it('guards the depths: thinnest sheath less the guard, 60 % of a wire', () => {
@@ -84,17 +85,56 @@ describe('planCut', () => {
   it('gives no depth where no thickness is known, and none at all where the sheath is too thin', () => {
     const { outerSheathThicknessMm: _o, innerSheathThicknessMm: _i, ...bare } = CABLE;
     expect(plan({ cableType: bare }).marks[2]?.guard).toMatchObject({ maxDepthMm: null });
+    expect(plan({ cableType: bare }).marks[2]?.tools.map((t) => t.tool)).toEqual(['Cable knife by hand']);
     expect(plan({ cableType: { ...CABLE, outerSheathThicknessMm: 0.3 } }).marks[0]?.guard).toMatchObject({
       maxDepthMm: 0,
     });
-    expect(
-      outerSheathThicknessMm(
-        bare,
-        interval('outerSheath', 20, 30),
-        interval('innerSheath', 19, 22),
-        interval('armourWire', 1.6, 1.6),
-      ),
-    ).toBeNull();
+  });
+
+  it.each<[string, Partial<CutInput>, string, number]>([
+    // Outer 28…28.4: over armour at most 25.4 leaves (28 − 25.4)/2 = 1.3, less 0.3.
+    [
+      'outer, by what lies over the armour',
+      { overArmour: interval('overArmour', 25, 25.4) },
+      'outerSheath',
+      1,
+    ],
+    // Inner and two wires: 21.8 + 3.24 = 25.04, (28 − 25.04)/2 = 1.48 → 1.1; the thinner of both sources holds.
+    [
+      'outer, by inner sheath and wires',
+      { overArmour: interval('overArmour', 24, 24.2) },
+      'outerSheath',
+      1.1,
+    ],
+    ['outer, by the datasheet', { cableType: { ...CABLE, outerSheathThicknessMm: 1.35 } }, 'outerSheath', 1],
+    // 28 − 26.9 leaves 0.55, less 0.3; at 27.4 exactly the guard, and nothing to set.
+    ['outer, a little', { overArmour: interval('overArmour', 26, 26.9) }, 'outerSheath', 0.2],
+    ['outer, exactly the guard', { overArmour: interval('overArmour', 26, 27.4) }, 'outerSheath', 0],
+    ['outer, intervals that overlap', { overArmour: interval('overArmour', 26, 29) }, 'outerSheath', 0],
+    // Inner 21.5…21.8 over cores of at most 20: 0.75, less 0.3.
+    ['inner, by the laid-up cores', { laidUpCores: interval('laidUpCores', 19.8, 20) }, 'innerSheath', 0.4],
+    ['inner, by the datasheet', { laidUpCores: interval('laidUpCores', 17, 17.2) }, 'innerSheath', 0.9],
+  ])('takes the thinnest that measurement or datasheet leaves: %s', (_, change, id, depth) => {
+    const mark = plan(change).marks.find((m) => m.id === id);
+    expect(mark?.guard.maxDepthMm).toBe(depth);
+    expect(mark?.tools.some((t) => t.tool.includes('depth stop'))).toBe(depth > 0);
+    if (depth === 0) expect(mark?.guard.reason).toContain('no powered tool');
+  });
+
+  it('guards the cores of an unarmoured cable by their own diameter', () => {
+    const cable = { ...CABLE, armour: 'none' as const, innerSheath: false, outerSheathThicknessMm: 1.4 };
+    const cut = planCut({
+      ...input({ laidUpCores: interval('laidUpCores', 10, 10.4) }, 'UN1-20'),
+      cableType: cable,
+      outerSheath: interval('outerSheath', 12.4, 12.6),
+      innerSheath: null,
+      armourWire: null,
+    });
+    // (12.4 − 10.4)/2 = 1.0, less 0.3
+    expect(cut.ok && cut.value.marks[0]?.guard).toMatchObject({
+      maxDepthMm: 0.7,
+      reason: expect.stringContaining('over the cores') as string,
+    });
   });
 
   it('marks in sixteenths, every mark on a division', () => {

@@ -15,6 +15,8 @@ export interface CutInput {
   readonly outerSheath: Measurement;
   readonly innerSheath: Measurement | null;
   readonly armourWire: Measurement | null;
+  readonly overArmour: Measurement | null;
+  readonly laidUpCores: Measurement | null;
   readonly profile: CodeProfile;
   /** From the inside face of the wall to the farthest terminal, along the route the cores take. mm. */
   readonly routeMm: number | null;

@@ -1,16 +1,18 @@
 import fc from 'fast-check';
 import type { ArmourKind } from '@/core/catalogue';
 import { judge } from '@/core/gland-selection';
-import { DEMO, demoSize, DEMO_FILE, fitting } from '@/core/testing';
+import { CABLE, DEMO, demoSize, DEMO_FILE, fitting } from '@/core/testing';
 import {
   checkArmourLength,
   coreTails,
   farthest,
+  isCoreOf,
   planCut,
   readTerminals,
   recut,
   type CutInput,
   type CutPlan,
+  type Terminal,
 } from '.';
 
 function input(code: string, armour: ArmourKind, change: Partial<CutInput> = {}, jacketed = true): CutInput {
@@ -26,6 +28,8 @@ function input(code: string, armour: ArmourKind, change: Partial<CutInput> = {},
     outerSheath: found.outerSheath,
     innerSheath: found.innerSheath,
     armourWire: found.armourWire,
+    overArmour: found.overArmour,
+    laidUpCores: null,
     profile: found.profile,
     routeMm: 320,
     spareMm: 20,
@@ -95,7 +99,10 @@ describe('each kind of cut, by hand', () => {
     // Whole strip 0.7 mm for the rotary cutter; 60 % of it for the saw: 0.42 → 0.4
     expect(cut.marks[1]?.tools.map((t) => t.guard.maxDepthMm)).toEqual([0.7, 0.4]);
     expect(new Set(cut.marks[1]?.tools.map((t) => t.kerfMm)).size).toBe(2);
-    expect(plan('MC2-125', 'corrugated').marks[1]?.tools.map((t) => t.tool)).toEqual([
+    // A wheel that is set to a depth is not offered where the strip is not measured.
+    expect(plan('MC2-125', 'corrugated').marks[1]?.tools.map((t) => t.tool)).toEqual(['Fine hacksaw']);
+    const armourWire = { ...strip, interval: { min: 0.7, max: 0.72 } };
+    expect(plan('MC2-125', 'corrugated', { armourWire }).marks[1]?.tools.map((t) => t.tool)).toEqual([
       'Tube cutter',
       'Fine hacksaw',
     ]);
@@ -188,13 +195,45 @@ describe('terminals that differ', () => {
   });
 
   it('takes the farthest, and refuses what contradicts itself', () => {
-    const at = (...mm: number[]) => mm.map((routeMm, i) => ({ core: `L${i}`, routeMm }));
-    expect(farthest(null, at(200, 310))).toEqual({ ok: true, value: 310 });
-    expect(farthest(320, at(200, 310))).toEqual({ ok: true, value: 310 });
-    expect(farthest(300, at(200, 310)).ok).toBe(false);
-    expect(farthest(300, [...at(200), ...at(210)]).ok).toBe(false);
-    expect(farthest(300, at(-1)).ok).toBe(false);
-    expect(farthest(null, []).ok).toBe(false);
+    const at = (...mm: number[]) => mm.map((routeMm, i) => ({ core: `L${i + 1}`, routeMm }));
+    const far = (routeMm: number | null, terminals: Terminal[], cores = 2) =>
+      farthest(routeMm, terminals, cores);
+    expect(far(null, at(200, 310))).toEqual({ ok: true, value: 310 });
+    // The cores that are not listed, and the fact that was given, go as far as the route.
+    expect(far(320, at(200, 310))).toEqual({ ok: true, value: 320 });
+    expect(far(320, at(200, 310), 4)).toEqual({ ok: true, value: 320 });
+    expect(far(null, at(200, 310), 4).ok).toBe(false);
+    expect(far(300, at(200, 310)).ok).toBe(false);
+    expect(far(300, [...at(200), ...at(210)]).ok).toBe(false);
+    expect(far(300, at(-1)).ok).toBe(false);
+    expect(far(null, []).ok).toBe(false);
+    expect(far(300, at(200, 210, 220)).ok).toBe(false);
+  });
+
+  it.each([
+    ['1', 4, true],
+    ['4', 4, true],
+    ['5', 4, false],
+    ['0', 4, false],
+    ['XX', 4, false],
+    ['l1', 4, true],
+    ['pe', 4, true],
+    ['gnye', 4, true],
+    ['', 4, false],
+  ])('knows the core %j of %d: %s', (name, cores, known) => expect(isCoreOf(name, cores)).toBe(known));
+
+  it('refuses a tail that is shorter than bend and strip, with the number', () => {
+    const near = coreTails([{ core: 'L1', routeMm: 30 }], { mm: 300, farthestMm: 320, leastMm: 40 }, 'mm');
+    // 300 − (320 − 30) = 10
+    expect(near.ok ? '' : near.problems[0]?.message).toBe(
+      'leaves a tail of 10 mm for L1, 30 mm short of the 40 mm that bend and strip need',
+    );
+    const inside = { terminals: [{ core: 'L1', routeMm: 15 }] };
+    expect(refusal(input('RW2-32', 'roundWire', inside))).toMatch(/nearer than the inner sheath may stand/);
+    expect(refusal(input('WC4-32', 'roundWire', { routeMm: 0 }))).toMatch(/terminal is 0 mm from the wall/);
+    expect(refusal(input('PG8-25', 'braid', { terminals: [{ core: 'L1', routeMm: 30 }] }))).toMatch(
+      /end in the insert/,
+    );
   });
 
   it('cuts no core too short, and none longer than the tails, in both units', () => {
@@ -203,8 +242,9 @@ describe('terminals that differ', () => {
         fc.array(fc.integer({ min: 60, max: 900 }), { minLength: 1, maxLength: 12 }),
         fc.constantFrom('mm' as const, 'in' as const),
         (routes, unit) => {
-          const terminals = routes.map((routeMm, i) => ({ core: `C${i}`, routeMm }));
-          const cut = plan('WC4-32', 'roundWire', { routeMm: null, terminals, unit });
+          const terminals = routes.map((routeMm, i) => ({ core: String(i + 1), routeMm }));
+          const cableType = { ...CABLE, cores: routes.length };
+          const cut = plan('WC4-32', 'roundWire', { routeMm: null, terminals, unit, cableType });
           const reach = cut.stopToWallMm + 40 + 20;
           cut.coreTails.forEach((t, i) => {
             expect(t.mm).toBeGreaterThanOrEqual((routes[i] ?? 0) + reach - 1e-6);
@@ -215,7 +255,7 @@ describe('terminals that differ', () => {
       ),
       { numRuns: 100 },
     );
-    expect(coreTails([], 300, 'mm')).toEqual([]);
+    expect(coreTails([], { mm: 300, farthestMm: 200, leastMm: 40 }, 'mm')).toEqual({ ok: true, value: [] });
   });
 });
 

@@ -1,4 +1,5 @@
 import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
+import { QUANTITY_WORDS, type Quantity } from '@/core/cable-measurement';
 import type { CutKind } from '@/core/catalogue';
 import type { CodeProfile } from '@/core/schedule';
 import { trimNumber, type LengthUnit } from '@/core/units';
@@ -10,7 +11,7 @@ import { roundJointly, type Span } from './round-marks';
 import { throughLength, type Working } from './through-length';
 
 /** Raised by hand whenever a change of these rules may change a mark. */
-export const CUT_BACK_RULES = 2;
+export const CUT_BACK_RULES = 3;
 
 /** A part of the stripped end with the span it must lie in. */
 export interface CutLength {
@@ -53,6 +54,8 @@ interface Lengths {
   readonly first: Span | null;
   readonly second: Span | null;
   readonly strip: Span | null;
+  /** Way to the farthest terminal; null where the insert settles the tails. */
+  readonly farthestMm: number | null;
   readonly workings: readonly Working[];
 }
 
@@ -64,7 +67,7 @@ interface Lengths {
 export function planCut(input: CutInput): Result<CutPlan> {
   const lengths = lengthsOf(input);
   if (!lengths.ok) return lengths;
-  const { tails, stub, armour, first, second, strip, workings } = lengths.value;
+  const { tails, stub, armour, first, second, strip, farthestMm, workings } = lengths.value;
   const fixed = [stub, armour, first, second, strip].filter((s) => s !== null);
   const settled = roundJointly(fixed, input.unit);
   if (!settled.ok) return settled;
@@ -87,6 +90,17 @@ export function planCut(input: CutInput): Result<CutPlan> {
     if (!meets.ok) return meets;
   }
   const S = length('stub');
+  const leastMm = farthestMm === null ? 0 : input.profile.cut.bendSlackMm + (length('strip')?.maxMm ?? 0);
+  const ownTails = coreTails(
+    input.terminals ?? [],
+    {
+      mm: T.mm,
+      farthestMm: farthestMm ?? Math.max(0, ...(input.terminals ?? []).map((t) => t.routeMm)),
+      leastMm,
+    },
+    input.unit,
+  );
+  if (!ownTails.ok) return ownTails;
   const through = throughLength(input.size, input.entryFit, input.entry);
   const marks = marksOf(input, {
     tailsMm: T.mm,
@@ -105,7 +119,7 @@ export function planCut(input: CutInput): Result<CutPlan> {
     armour: A,
     jacketed: input.cableType.jacketed || input.cableType.armour === 'none',
     strip: length('strip'),
-    coreTails: coreTails(input.terminals ?? [], T.mm, input.unit),
+    coreTails: ownTails.value,
     marks,
     stopToWallMm: through.stopToWallMm,
     emergenceMm: (S?.mm ?? 0) - through.stopToWallMm,
@@ -134,9 +148,12 @@ function lengthsOf(input: CutInput): Result<Lengths> {
       path: 'armourLengths',
       message: `${size.code} gives no armour length for ${cableType.armour}`,
     });
-  if (cableType.armour === 'roundWire' && input.armourWire === null)
-    problems.push({ path: 'armourWire', message: 'the armour is not measured' });
-  const far = farthest(input.routeMm, input.terminals ?? []);
+  for (const quantity of unmeasured(input))
+    problems.push({
+      path: 'readings',
+      message: `${QUANTITY_WORDS[quantity]} is not measured: no marks without it`,
+    });
+  const far = farthest(input.routeMm, input.terminals ?? [], cableType.cores);
   if (family.cutKind !== 'plugIn' && !far.ok) problems.push(...far.problems);
   if (problems.length > 0) return fail(problems);
   const armour = found === null ? null : window('armour', found.minMm, found.maxMm);
@@ -152,7 +169,15 @@ function lengthsOf(input: CutInput): Result<Lengths> {
     { label: 'slack for the bend', mm: profile.cut.bendSlackMm },
     { label: 'spare tail', mm: input.spareMm },
   ];
-  const level = { ...none, tails: { reachMm }, armour, workings };
+  const insideMm = through.stopToThreadEndMm - through.stopToWallMm;
+  const near = nearestRoute(input, routeMm);
+  if (near <= insideMm)
+    return refuse(
+      'routeMm',
+      `the terminal is ${trimNumber(near, 1)} mm from the wall, and the gland itself stands ${trimNumber(insideMm, 1)} mm inside it`,
+      near,
+    );
+  const level = { ...none, tails: { reachMm }, armour, farthestMm: routeMm, workings };
   switch (family.cutKind) {
     case 'level':
     case 'metalClad':
@@ -178,6 +203,20 @@ function lengthsOf(input: CutInput): Result<Lengths> {
   }
 }
 
+/** Layers that this cable has, that the cuts go by, and that nobody has measured. */
+const unmeasured = ({ cableType, innerSheath, armourWire, overArmour }: CutInput): Quantity[] => {
+  const clad = cableType.armour === 'interlocked' || cableType.armour === 'corrugated';
+  const missing: Quantity[] = [];
+  if (cableType.innerSheath && innerSheath === null) missing.push('innerSheath');
+  if (cableType.armour !== 'none' && !clad && armourWire === null) missing.push('armourWire');
+  if (clad && overArmour === null) missing.push('overArmour');
+  return missing;
+};
+
+/** The nearest terminal that any core goes to. */
+const nearestRoute = (input: CutInput, farthestMm: number): number =>
+  Math.min(farthestMm, ...(input.terminals ?? []).map((t) => t.routeMm));
+
 /** The inner sheath runs through the gland and stands in the box: refused where the terminal is nearer than it may stand. */
 function stubLengths(
   input: CutInput,
@@ -191,11 +230,12 @@ function stubLengths(
   const stub: Span = { id: 'stub', min: least, target: least, max: least + profile.cut.stubToleranceMm };
   const through = throughLength(input.size, input.entryFit, input.entry);
   const standsInMm = stub.max - through.stopToWallMm;
-  if (routeMm <= standsInMm)
+  const near = nearestRoute(input, routeMm);
+  if (near <= standsInMm)
     return refuse(
       'routeMm',
       `the terminal is nearer than the inner sheath may stand in the box: the route must be over ${standsInMm.toFixed(0)} mm`,
-      routeMm,
+      near,
     );
   return ok({
     ...rest,
@@ -213,6 +253,11 @@ function stubLengths(
 function plugInLengths(input: CutInput, armour: Span | null): Result<Lengths> {
   const { size, cableType } = input;
   const { insert } = size;
+  if ((input.terminals ?? []).length > 0)
+    return refuse(
+      'terminals',
+      `the cores end in the insert of ${size.code}: no terminal shortens one of them`,
+    );
   if (insert === undefined) return refuse('insert', `${size.code} gives no figures for its contact insert`);
   if (cableType.cores > insert.contacts)
     return refuse(
@@ -227,6 +272,7 @@ function plugInLengths(input: CutInput, armour: Span | null): Result<Lengths> {
     first: null,
     second: null,
     strip: window('strip', insert.stripMinMm, insert.stripMaxMm),
+    farthestMm: null,
     workings: [
       { label: 'cores into the insert, at least', mm: insert.tailMinMm },
       { label: 'cores into the insert, at most', mm: insert.tailMaxMm },

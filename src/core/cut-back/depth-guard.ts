@@ -15,48 +15,87 @@ export function overArmourMaxMm(type: CableType, inner: Measurement, wire: Measu
   return inner.interval.max + layers * wire.interval.max;
 }
 
-/** The thinnest the outer sheath may be, mm, from measurement and from the maker's nominal; the smaller counts. */
-export function outerSheathThicknessMm(
-  type: CableType,
-  outer: Measurement,
-  inner: Measurement | null,
-  wire: Measurement | null,
-): number | null {
-  const found: number[] = [];
-  if (type.outerSheathThicknessMm !== undefined) found.push(type.outerSheathThicknessMm);
-  if (inner && wire && type.armour !== 'none') {
-    const measured = (outer.interval.min - overArmourMaxMm(type, inner, wire)) / 2;
-    // Wide intervals can make this vanish: it then says nothing about the sheath.
-    if (measured > 0) found.push(measured);
-  }
-  return found.length === 0 ? null : Math.min(...found);
+/** What thicknesses of sheaths are worked out from. */
+export interface SheathFacts {
+  readonly cableType: CableType;
+  readonly outerSheath: Measurement;
+  readonly innerSheath: Measurement | null;
+  readonly armourWire: Measurement | null;
+  readonly overArmour: Measurement | null;
+  readonly laidUpCores: Measurement | null;
 }
 
-function sheathGuard(thicknessMm: number | null, profile: CodeProfile, under: string): DepthGuard {
-  if (thicknessMm === null) {
+/** One source of a thickness: what it is called, and what it leaves at the thinnest, mm; below zero it leaves nothing. */
+interface Thickness {
+  readonly from: string;
+  readonly mm: number;
+}
+
+const between = (from: string, outer: Measurement, withinMaxMm: number): Thickness => ({
+  from,
+  mm: (outer.interval.min - withinMaxMm) / 2,
+});
+const nominal = (mm: number | undefined): Thickness[] =>
+  mm === undefined ? [] : [{ from: 'datasheet', mm }];
+
+/** The thinnest the outer sheath may be: half of what its smallest diameter leaves over the largest that lies in it, or the maker's figure. */
+function outerSheathSources(facts: SheathFacts): Thickness[] {
+  const { cableType, outerSheath, innerSheath, armourWire, overArmour, laidUpCores } = facts;
+  const found = nominal(cableType.outerSheathThicknessMm);
+  if (overArmour) found.push(between('over armour', outerSheath, overArmour.interval.max));
+  if (cableType.armour === 'none') {
+    if (laidUpCores) found.push(between('laid-up cores', outerSheath, laidUpCores.interval.max));
+    if (innerSheath) found.push(between('inner sheath', outerSheath, innerSheath.interval.max));
+  } else if (innerSheath && armourWire) {
+    found.push(
+      between('inner sheath and armour', outerSheath, overArmourMaxMm(cableType, innerSheath, armourWire)),
+    );
+  }
+  return found;
+}
+
+function innerSheathSources({ cableType, innerSheath, laidUpCores }: SheathFacts): Thickness[] {
+  const found = nominal(cableType.innerSheathThicknessMm);
+  if (innerSheath && laidUpCores) found.push(between('laid-up cores', innerSheath, laidUpCores.interval.max));
+  return found;
+}
+
+const thinnest = (sources: readonly Thickness[]): Thickness | null =>
+  sources.reduce<Thickness | null>((least, s) => (least === null || s.mm < least.mm ? s : least), null);
+
+function sheathGuard(sources: readonly Thickness[], profile: CodeProfile, under: string): DepthGuard {
+  const least = thinnest(sources);
+  if (least === null)
     return {
       maxDepthMm: null,
-      reason: `no sheath thickness is known: score lightly, bend to open, and keep off ${under}`,
+      reason: `no sheath thickness is known: no tool that is set to a depth; score lightly, bend to open, and keep off ${under}`,
     };
-  }
-  const depth = roundDown(thicknessMm - profile.cut.sheathGuardMm);
-  if (depth <= 0) {
+  const thick = `${Math.max(0, least.mm).toFixed(2)} mm (${least.from})`;
+  const depth = roundDown(least.mm - profile.cut.sheathGuardMm);
+  if (depth <= 0)
     return {
       maxDepthMm: 0,
-      reason: `sheath may be only ${thicknessMm.toFixed(2)} mm: do not cut, score and bend to open`,
+      reason: `sheath may be only ${thick}, less than the ${profile.cut.sheathGuardMm} mm that stay uncut: no powered tool and none that is set to a depth; score and bend to open`,
     };
-  }
   return {
     maxDepthMm: depth,
-    reason: `sheath at least ${thicknessMm.toFixed(2)} mm, ${profile.cut.sheathGuardMm} mm left uncut over ${under}`,
+    reason: `sheath at least ${thick}, ${profile.cut.sheathGuardMm} mm left uncut over ${under}`,
   };
 }
 
-export const outerGuard = (thicknessMm: number | null, profile: CodeProfile): DepthGuard =>
-  sheathGuard(thicknessMm, profile, 'the armour');
+/** Guard of the outer sheath; of an unarmoured cable it lies on the cores. */
+export const outerGuard = (facts: SheathFacts, profile: CodeProfile): DepthGuard =>
+  sheathGuard(
+    outerSheathSources(facts),
+    profile,
+    facts.cableType.armour === 'none' ? 'the cores' : 'the armour',
+  );
 
-export const innerGuard = (type: CableType, profile: CodeProfile): DepthGuard =>
-  sheathGuard(type.innerSheathThicknessMm ?? null, profile, 'the cores');
+export const innerGuard = (facts: SheathFacts, profile: CodeProfile): DepthGuard =>
+  sheathGuard(innerSheathSources(facts), profile, 'the cores');
+
+/** May a tool be set to this depth? Not to one that nobody knows, and not to nothing. */
+export const isSettable = ({ maxDepthMm }: DepthGuard): boolean => maxDepthMm !== null && maxDepthMm > 0;
 
 /** No blade depth can be given: the reason says what to go by. */
 export const byEye = (reason: string): DepthGuard => ({ maxDepthMm: null, reason });

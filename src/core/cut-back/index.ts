@@ -8,3 +8,4 @@ export * from './round-marks';
 export * from './strip-drawing';
 export * from './stripped-end-drawing';
 export * from './tools';
+export * from './because';

@@ -1,5 +1,5 @@
 import type { CutInput } from './cut-input';
-import { byEye, innerGuard, outerGuard, outerSheathThicknessMm, type DepthGuard } from './depth-guard';
+import { byEye, innerGuard, outerGuard, type DepthGuard } from './depth-guard';
 import { armourTools, coreTools, sheathTools, type ToolChoice } from './tools';
 
 export const MARK_IDS = [
@@ -51,10 +51,8 @@ const CHECKS: Readonly<Record<MarkId, string>> = {
 export function marksOf(input: CutInput, lengths: SettledLengths): Mark[] {
   const { cableType, family, profile } = input;
   const { tailsMm, stubMm, armourMm, firstMm, secondMm, stripMm } = lengths;
-  const outer = outerGuard(
-    outerSheathThicknessMm(cableType, input.outerSheath, input.innerSheath, input.armourWire),
-    profile,
-  );
+  const outer = outerGuard(input, profile);
+  const inner = innerGuard(input, profile);
   const armourEnd = tailsMm + (armourMm === null ? 0 : stubMm);
   const marks: Mark[] = [];
   const add = (
@@ -75,7 +73,7 @@ export function marksOf(input: CutInput, lengths: SettledLengths): Mark[] {
     });
 
   if (armourMm === null) {
-    add('outerSheath', 'Sheath off', tailsMm, sheathTools(cores(outer)));
+    add('outerSheath', 'Sheath off', tailsMm, sheathTools(outer));
   } else {
     if (firstMm !== null) add('firstJacket', 'First jacket cut', armourEnd + firstMm, sheathTools(outer));
     else if (cableType.jacketed)
@@ -89,16 +87,13 @@ export function marksOf(input: CutInput, lengths: SettledLengths): Mark[] {
     if (firstMm !== null)
       add('jacket', 'Jacket to its final length', armourEnd + armourMm, sheathTools(outer));
     if (cableType.innerSheath && secondMm === null)
-      add('innerSheath', 'Inner sheath off', tailsMm, sheathTools(innerGuard(cableType, profile)));
+      add('innerSheath', 'Inner sheath off', tailsMm, sheathTools(inner));
   }
   if (secondMm !== null)
-    add(
-      'secondInner',
-      'Second inner cut, fitting on',
-      tailsMm - secondMm,
-      sheathTools(innerGuard(cableType, profile)),
-      { datum: 'hub', fromDatumMm: secondMm },
-    );
+    add('secondInner', 'Second inner cut, fitting on', tailsMm - secondMm, sheathTools(inner), {
+      datum: 'hub',
+      fromDatumMm: secondMm,
+    });
   if (stripMm !== null)
     add(
       'cores',
@@ -112,9 +107,3 @@ export function marksOf(input: CutInput, lengths: SettledLengths): Mark[] {
     );
   return marks;
 }
-
-/** The one sheath of an unarmoured cable lies on the cores, not on an armour. */
-const cores = (guard: DepthGuard): DepthGuard => ({
-  ...guard,
-  reason: guard.reason.replace('the armour', 'the cores'),
-});

@@ -17,16 +17,19 @@ export interface ThroughLength {
 
 /** From the armour stop outwards through gland, adaptor, washers and wall, mm. */
 export function throughLength(size: Size, entryFit: EntryFit, entry: Entry): ThroughLength {
-  const stackMm = entryFit.outside.reduce((sum, a) => sum + a.thicknessMm, 0);
+  const thick = (parts: EntryFit['outside']) => parts.reduce((sum, a) => sum + a.thicknessMm, 0);
+  const stackMm = thick(entryFit.outside);
+  const betweenMm = thick(entryFit.between);
   const addedMm = entryFit.adaptor?.addedLengthMm ?? 0;
   const threadMm = entryFit.adaptor ? entryFit.adaptor.maleLengthMm : size.entry.lengthMm;
   const wallEndMm = stackMm + entry.wallMm;
-  const shoulderMm = size.innerLengthMm + addedMm;
+  const shoulderMm = size.innerLengthMm + betweenMm + addedMm;
   return {
     stopToWallMm: shoulderMm + wallEndMm,
     stopToThreadEndMm: shoulderMm + Math.max(threadMm, wallEndMm),
     workings: [
       { label: 'armour stop to shoulder of the gland', mm: size.innerLengthMm },
+      ...(betweenMm > 0 ? [{ label: 'washer under the gland', mm: betweenMm }] : []),
       ...(addedMm > 0 ? [{ label: 'adaptor, shoulder to shoulder', mm: addedMm }] : []),
       ...(stackMm > 0 ? [{ label: 'washers and earth tag', mm: stackMm }] : []),
       {

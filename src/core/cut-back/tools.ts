@@ -1,7 +1,11 @@
 import type { ArmourKind } from '@/core/catalogue';
 import type { Measurement } from '@/core/cable-measurement';
 import type { CodeProfile } from '@/core/schedule';
-import { byEye, shareOfStrip, shareOfWire, type DepthGuard } from './depth-guard';
+import { byEye, isSettable, shareOfStrip, shareOfWire, type DepthGuard } from './depth-guard';
+
+/** The schools of parting an armour; see `armourTools`. `usual` is named first where nobody chose. */
+export const TOOL_SCHOOLS = ['usual', 'other'] as const;
+export type ToolSchool = (typeof TOOL_SCHOOLS)[number];
 
 /** A tool with the way it is used, how deep its blade may go and how much it takes away. Where good fitters differ, both are offered. */
 export interface ToolChoice {
@@ -12,8 +16,19 @@ export interface ToolChoice {
   readonly guard: DepthGuard;
 }
 
-/** Two ways to open a sheath or jacket; both stop at the same depth. */
-export const sheathTools = (guard: DepthGuard): ToolChoice[] => [
+/** Two ways to open a sheath or jacket that stop at the same depth; by hand alone where there is no depth to set. */
+export const sheathTools = (guard: DepthGuard): ToolChoice[] =>
+  isSettable(guard) ? setTools(guard) : [byHand(guard)];
+
+const byHand = (guard: DepthGuard): ToolChoice => ({
+  tool: 'Cable knife by hand',
+  technique:
+    'Score lightly round the mark, bend until it opens, peel back by hand; no blade through the sheath.',
+  kerfMm: 0,
+  guard,
+});
+
+const setTools = (guard: DepthGuard): ToolChoice[] => [
   {
     tool: 'Cable knife with a depth stop',
     technique: 'Ring at the mark, then one straight cut to the end; bend to open.',
@@ -28,12 +43,25 @@ export const sheathTools = (guard: DepthGuard): ToolChoice[] => [
   },
 ];
 
-/** How an armour is parted, first the usual way, then the other school's. `thickness` is one wire or strip; null when not measured. */
+/**
+ * How an armour is parted, first the usual way, then the other school's. `thickness` is one wire or strip; null when not measured: then a
+ * tool that is set to a depth is not among them.
+ */
 export function armourTools(
   armour: ArmourKind,
   thickness: Measurement | null,
   profile: CodeProfile,
 ): ToolChoice[] {
+  const tools = waysToPart(armour, thickness, profile);
+  return tools.filter((t) => !SET_TO_DEPTH.has(t.tool) || isSettable(t.guard));
+}
+
+/** Tools whose wheel or blade is set, and that go as deep as they are set whatever lies under it. */
+const ROTARY = 'Rotary armour cutter';
+const TUBE_CUTTER = 'Tube cutter';
+const SET_TO_DEPTH: ReadonlySet<string> = new Set([ROTARY, TUBE_CUTTER]);
+
+function waysToPart(armour: ArmourKind, thickness: Measurement | null, profile: CodeProfile): ToolChoice[] {
   switch (armour) {
     case 'roundWire':
       return [
@@ -45,7 +73,8 @@ export function armourTools(
         },
         {
           tool: 'Pliers',
-          technique: 'Bend the strands up and down to break them, a few at a time.',
+          technique:
+            'Take two or three wires at once over the edge of the ring tie and work them until they part at the mark.',
           kerfMm: 0,
           guard: byEye('no blade: the wires break where they are bent over the edge of the sheath'),
         },
@@ -72,7 +101,7 @@ export function armourTools(
     case 'interlocked':
       return [
         {
-          tool: 'Rotary armour cutter',
+          tool: ROTARY,
           technique: 'Cut one turn along its crown, twist against the lay and draw off.',
           kerfMm: 0.8,
           guard: shareOfStrip(thickness, 1, 'stop when the strip parts'),
@@ -87,7 +116,7 @@ export function armourTools(
     case 'corrugated':
       return [
         {
-          tool: 'Tube cutter',
+          tool: TUBE_CUTTER,
           technique:
             'Notch round the crown at the mark, a quarter turn deeper each time, then snap by flexing.',
           kerfMm: 0.5,

@@ -59,6 +59,9 @@ const LIMITS = {
   proven: 16,
 } as const;
 
+/** Share of the time after which nothing cheaper is looked for, and after which any plan at all is taken for one. */
+const TIME_TO_SEARCH = 0.7;
+
 /** Share of what was left over that more room must make up for before a multiset is worth a look. */
 const HOPE = 0.4;
 /** Share of the best's room that cheaper frames have when they may well hold everything too. */
@@ -124,6 +127,7 @@ function walkUp(
   const multisets = multisetsByCost(setting, from);
   let hopeless = 0;
   for (let n = 0; n < most; n += 1) {
+    if (setting.passed() >= TIME_TO_SEARCH) return { best: null, open, complete: false };
     const next = multisets.next();
     if (next.done === true) return { best: null, open, complete: next.value };
     const room = roomIn(setting, next.value);
@@ -161,7 +165,7 @@ function addUp(setting: FrameSetting, greedy: RowBuilder, values: readonly numbe
   const byValue = [...usable].sort((a, b) => value(a) - value(b) || a - b);
   const now = fits(counts);
   if (now !== null) return now;
-  for (let step = 0; step < LIMITS.added; step += 1) {
+  for (let step = 0; step < LIMITS.added && setting.passed() < TIME_TO_SEARCH; step += 1) {
     const added = usable.filter(left).map((k) => ({ more: k, less: -1, cost: price(k) }));
     const exchanged = usable.flatMap((less) =>
       (counts[less] ?? 0) === 0
@@ -173,6 +177,7 @@ function addUp(setting: FrameSetting, greedy: RowBuilder, values: readonly numbe
     for (const { more, less } of [...added, ...exchanged].sort(
       (a, b) => a.cost - b.cost || a.more - b.more,
     )) {
+      if (setting.passed() >= TIME_TO_SEARCH) return null;
       const found = fits(counts.map((n, k) => n + Number(k === more) - Number(k === less)));
       if (found !== null) return found;
     }
@@ -210,14 +215,16 @@ function* settle(
     yield { kind: 'progress', stage: 'cheaper frames', done: 2, of: 4 };
     decided += 1;
     const trial: Trial =
-      decided > LIMITS.decided ? { kind: 'unknown' } : yield* tryQuickly(setting, greedy, multiset, nodes);
+      decided > LIMITS.decided || setting.passed() >= TIME_TO_SEARCH
+        ? { kind: 'unknown' }
+        : yield* tryQuickly(setting, greedy, multiset, nodes);
     if (trial.kind === 'fits') best = { ...trial, frames: multiset, cost: multiset.cost };
     else if (trial.kind === 'no') refusedOnes.push(multiset);
     else stuck.push(multiset);
   }
   for (const [n, multiset] of stuck.sort((a, b) => a.cost - b.cost).entries()) {
     if (best !== null && multiset.cost >= best.cost - 1e-9) break;
-    if (n >= LIMITS.whole) {
+    if (n >= LIMITS.whole || setting.passed() >= TIME_TO_SEARCH) {
       unanswered = Math.min(unanswered ?? Infinity, multiset.cost);
       break;
     }
@@ -268,7 +275,7 @@ function* fewerMeasurings(
     toTheEnd ? LIMITS.alikeToTheEnd : LIMITS.alike,
   );
   for (const multiset of same) {
-    if (best.remeasure <= best.fewest) return best;
+    if (best.remeasure <= best.fewest || setting.passed() >= TIME_TO_SEARCH) return best;
     const found = greedy(multiset, Math.ceil(LIMITS.lastTries / Math.max(1, placed / LIMITS.proven)));
     if ('counts' in found && found.remeasure < best.remeasure)
       best = { ...found, frames: multiset, cost: first.cost };
@@ -277,6 +284,7 @@ function* fewerMeasurings(
   // Proven are the fewest only when every one of these frames was answered, none left out and none cut short.
   let least = all ? Infinity : 0;
   for (const multiset of same) {
+    if (setting.passed() >= TIME_TO_SEARCH) return best;
     const trial = yield* fewerIn(setting, multiset, best.remeasure, nodes);
     if (trial.kind !== 'no') least = Math.min(least, trial.kind === 'fits' ? trial.fewest : 0);
     if (trial.kind === 'fits' && trial.remeasure < best.remeasure)

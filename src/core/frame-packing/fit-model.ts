@@ -38,6 +38,7 @@ export function fitModel(
     types,
     openingTypes,
     'exact',
+    exact.sets,
   );
   const columns = new Map(
     exact.cables.map((c) => [`${c.group} ${c.option.key} ${c.opening} ${c.row}`, c] as const),

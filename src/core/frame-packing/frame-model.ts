@@ -1,6 +1,6 @@
 import type { LinearProgram, ProgramColumn, ProgramRow } from '@/core/kernel';
 import type { CableGroup, PlaceOption } from './cable-groups';
-import { circuitsBeside, togetherSets } from './circuit-sets';
+import type { CircuitSets } from './circuit-sets';
 import { extraSpares, mostFrames, sparesOwed, type FrameRequest } from './frame-request';
 import { divides, plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
 
@@ -38,17 +38,12 @@ export interface FrameModel {
     readonly row: number;
   }[];
   /** Sets of circuits that an opening may hold, and for each those that one of its rows may hold. */
-  readonly sets: readonly {
-    readonly opening: readonly string[];
-    readonly rows: readonly (readonly string[])[];
-  }[];
+  readonly sets: CircuitSets['sets'];
   readonly cost: readonly number[];
   readonly remeasure: readonly number[];
   /** Height of all rows with a plate each: what a plan with the most room to spare has least of. */
   readonly height: readonly number[];
 }
-
-const ANY: readonly (readonly string[])[] = [[]];
 
 const within = (some: readonly string[], all: readonly string[]): boolean =>
   some.every((c) => all.includes(c));
@@ -64,6 +59,7 @@ export function frameModel(
   types: readonly OpeningPatterns[],
   openingTypes: readonly (readonly number[])[],
   packing: 'exact' | 'room',
+  sets: CircuitSets['sets'],
 ): FrameModel {
   const columns: ProgramColumn[] = [];
   const rows: ProgramRow[] = [];
@@ -80,15 +76,6 @@ export function frameModel(
         : Math.min(f.available ?? Infinity, mostFrames(request, placed)),
     ),
   );
-  const circuits = [
-    ...new Set([...groups.flatMap((g) => g.circuit ?? []), ...circuitsBeside(request)]),
-  ].sort();
-  const openingSets = circuits.length === 0 ? ANY : togetherSets(request, 'opening', circuits);
-  const sets = openingSets.map((opening) => ({
-    opening,
-    rows: circuits.length === 0 ? ANY : togetherSets(request, 'row', opening),
-  }));
-
   const patterns: FrameModel['patterns'][number][] = [];
   if (packing === 'exact')
     types.forEach((type, t) => {

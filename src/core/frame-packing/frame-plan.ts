@@ -85,7 +85,7 @@ export const framePlanSchema = object({
               rows: array()
                 .of(
                   object({
-                    height: number().required(),
+                    height: number().min(0).max(3000).required(),
                     places: array()
                       .of(
                         object({
@@ -139,6 +139,10 @@ export const framePlanSchema = object({
     .nullable()
     .optional()
     .default(undefined),
+  /** What was said to a reader with the plan. */
+  notes: array().of(string().required()).optional(),
+  /** Building steps that were worked out from the plan; they are worked out again and not read. */
+  steps: array().optional(),
 })
   .noUnknown()
   .required();

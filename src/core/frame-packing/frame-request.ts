@@ -34,9 +34,9 @@ export const frameCableSchema = object({
 /** A rubber block in two halves, `size` square. It takes a diameter within `bore` by peeling layers of thickness `layer`. */
 export const frameModuleSchema = object({
   id: string().min(1).max(40).required(),
-  size: number().positive().max(500).required(),
+  size: number().min(0.001).max(500).required(),
   bore: rangeSchema,
-  layer: number().positive().max(20).required(),
+  layer: number().min(0.001).max(20).required(),
   gap: rangeSchema,
   /** Stands in the corners of a rounded opening and nowhere else. */
   corner: boolean().optional(),
@@ -77,7 +77,7 @@ export const frameOpeningSchema = object({
   fillers: array()
     .of(
       object({
-        thickness: number().positive().max(200).required(),
+        thickness: number().min(0.001).max(200).required(),
         max: number().integer().min(0).max(20).required(),
         id: partId(),
       })
@@ -131,6 +131,8 @@ export const frameRequestSchema = object({
     )
     .max(60)
     .required(),
+  /** Circuits that nothing is kept apart from: a cable's circuit must stand here or in a rule, so that none is misspelt. */
+  circuits: array().of(string().min(1).max(40).required()).max(200).optional().default(undefined),
   /** Share of each size that carries cables which is kept free. */
   spare: object({
     share: number().min(0).max(1).required(),
@@ -206,18 +208,66 @@ export function readFrameRequest(json: unknown): Result<FrameRequest> {
     }),
   );
   apart.forEach((rule, i) => {
-    if (rule.circuits[0] === rule.circuits[1])
+    if (folded(rule.circuits[0] ?? '') === folded(rule.circuits[1] ?? ''))
       problems.push({
         path: `apart[${i}].circuits`,
         message: 'a circuit cannot be kept apart from itself',
         value: rule.circuits[0],
       });
   });
-  modules.forEach((m, i) => {
-    if (toUm(m.size) % 1 !== 0 || toUm(m.size) === 0)
-      problems.push({ path: `modules[${i}].size`, message: 'is no length', value: m.size });
+  const known = knownCircuits(read.value);
+  problems.push(...strangeCircuits(read.value, known));
+  return problems.length > 0 ? fail(problems) : ok(withCircuits(read.value, known));
+}
+
+const folded = (circuit: string): string => circuit.trim().toLowerCase();
+
+/** Circuits as the rules first spell them, by their folded name. */
+function knownCircuits({ apart, circuits, frames }: FrameRequest): ReadonlyMap<string, string> {
+  const known = new Map<string, string>();
+  const beside = frames.flatMap((f) => f.openings.flatMap((o) => o.beside ?? []));
+  for (const name of [...apart.flatMap((a) => a.circuits), ...(circuits ?? []), ...beside])
+    if (!known.has(folded(name))) known.set(folded(name), name);
+  return known;
+}
+
+/** Where circuits are kept apart, one that no rule knows would silently lie beside any other. */
+function strangeCircuits({ cables, apart }: FrameRequest, known: ReadonlyMap<string, string>): Problem[] {
+  if (apart.length === 0) return [];
+  return cables.flatMap(({ circuit }, i) =>
+    circuit === undefined || known.has(folded(circuit))
+      ? []
+      : [
+          {
+            path: `cables[${i}].circuit`,
+            message: `is in no rule and not among the circuits (${[...known.values()].join(', ')}; upper and lower case are alike)`,
+            value: circuit,
+          },
+        ],
+  );
+}
+
+/** The request with every circuit spelt in one way. */
+function withCircuits(request: FrameRequest, known: ReadonlyMap<string, string>): FrameRequest {
+  const one = (name: string): string => known.get(folded(name)) ?? name;
+  return {
+    ...request,
+    cables: request.cables.map((c) => (c.circuit === undefined ? c : { ...c, circuit: one(c.circuit) })),
+    apart: request.apart.map((a) => ({ ...a, circuits: a.circuits.map(one) })),
+  };
+}
+
+/** What a reader of the plan has to know of how the request was understood: spellings that were taken for one, circuits that nobody gave. */
+export function requestNotes(asked: FrameRequest, read: FrameRequest): string[] {
+  const notes = new Set<string>();
+  asked.cables.forEach(({ tag, circuit }, i) => {
+    const taken = read.cables[i]?.circuit;
+    if (circuit !== undefined && taken !== undefined && circuit !== taken)
+      notes.add(`circuit “${circuit}” is taken for “${taken}”: upper and lower case are alike`);
+    if (circuit === undefined && asked.apart.length > 0)
+      notes.add(`provisional: ${tag} names no circuit, so that nothing is kept apart from it`);
   });
-  return problems.length > 0 ? fail(problems) : ok(read.value);
+  return [...notes];
 }
 
 /** Spares that so many carrying places of one size ask for, with what is owed beside them. */

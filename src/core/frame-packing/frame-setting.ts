@@ -1,6 +1,6 @@
-import { toUm } from '@/core/kernel';
+import { NO_HURRY, toUm, type TimePassed } from '@/core/kernel';
 import { groupCables, type CableGroup, type Grouped } from './cable-groups';
-import { circuitsBeside, togetherSets } from './circuit-sets';
+import { circuitSetsOf, circuitsBeside, togetherSets } from './circuit-sets';
 import { fitModel, type FitModel } from './fit-model';
 import { frameModel, type FrameModel } from './frame-model';
 import type { FrameRequest } from './frame-request';
@@ -21,10 +21,13 @@ export interface FrameSetting {
   readonly exact: FrameModel;
   readonly room: FrameModel;
   readonly fit: FitModel;
+  /** Every set of circuits that may be together is in the models: what they refuse cannot be had at all. */
+  readonly allSets: boolean;
+  readonly passed: TimePassed;
 }
 
-/** Reads a request into groups, patterns and models. */
-export function frameSetting(request: FrameRequest): FrameSetting {
+/** Reads a request into groups, patterns and models. `passed` tells the searches how much of their time is over. */
+export function frameSetting(request: FrameRequest, passed: TimePassed = NO_HURRY): FrameSetting {
   const { types, openingTypes } = openingTypesOf(request);
   const usable = request.frames.flatMap((f, i) =>
     (f.available ?? 1) > 0 && (openingTypes[i] ?? []).every((t) => (types[t]?.patterns.length ?? 0) > 0)
@@ -34,10 +37,14 @@ export function frameSetting(request: FrameRequest): FrameSetting {
   const offered = usable.flatMap((i) => openingTypes[i] ?? []);
   const { sizes, corners } = placesOffered(request, offered, types);
   const { groups, unplaced } = groupCables(request, sizes, corners);
-  const exact = frameModel(request, groups, types, openingTypes, 'exact');
-  const room = frameModel(request, groups, types, openingTypes, 'room');
+  const circuits = [
+    ...new Set([...groups.flatMap((g) => g.circuit ?? []), ...circuitsBeside(request)]),
+  ].sort();
+  const { sets, all: allSets } = circuitSetsOf(request, circuits);
+  const exact = frameModel(request, groups, types, openingTypes, 'exact', sets);
+  const room = frameModel(request, groups, types, openingTypes, 'room', sets);
   const fit = fitModel(request, groups, types, openingTypes, exact);
-  return { request, groups, unplaced, types, openingTypes, usable, exact, room, fit };
+  return { request, groups, unplaced, types, openingTypes, usable, exact, room, fit, allSets, passed };
 }
 
 /** Sizes of plain places and ids of corner modules that the offered openings have. */
@@ -68,8 +75,8 @@ function rowDemand(request: FrameRequest): RowDemand {
   const circuits = [
     ...new Set([...request.cables.flatMap((c) => c.circuit ?? []), ...circuitsBeside(request)]),
   ].sort();
-  const rowSets = togetherSets(request, 'opening', circuits).map(
-    (together) => togetherSets(request, 'row', together).length,
+  const rowSets = togetherSets(request, 'opening', circuits).sets.map(
+    (together) => togetherSets(request, 'row', together).sets.length,
   );
   const owed = (request.spare.extra ?? []).filter((e) => e.count > 0).map((e) => e.size);
   return {

@@ -15,8 +15,9 @@ export const carries = (module: FrameModule, diameter: IntervalMm): boolean =>
 
 /**
  * How many layers to peel: the smallest sum for which the gap between the halves lies in the module's window over the whole interval.
- * Where no sum does, the one whose gap at the interval's middle is nearest to the middle of the window (ties: fewer layers), marked
- * `remeasure`; when even that middle lies outside, also `noPeel`. The cable must lie in the bore.
+ * Where no sum does, the interval lies between two: the smaller one is named, because peeling cannot be undone, and marked `remeasure`. It
+ * is the smallest that suits some diameter of the interval; where none suits any, the last before the gap gets too small. When no sum suits
+ * even the interval's middle, also `noPeel`. The cable must lie in the bore.
  */
 export function peelFor(module: FrameModule, diameter: IntervalMm): Peel {
   // Twice the micrometres, so that the middles are whole numbers too.
@@ -26,17 +27,19 @@ export function peelFor(module: FrameModule, diameter: IntervalMm): Peel {
   const layer = 2 * toUm(module.layer);
   const most = Math.floor((2 * toUm(module.bore.max) - base) / layer);
   const at = (sum: number) => ({ min: min - base - sum * layer, max: max - base - sum * layer });
-  let best = 0;
-  let bestOff = Infinity;
+  let suitsSome: number | null = null;
+  let stillWide = 0;
+  let suitsMiddle = false;
   for (let sum = 0; sum <= most; sum += 1) {
     const gap = at(sum);
     if (gap.min >= lo && gap.max <= hi) return made(sum, gap, false, false);
-    const off = Math.abs(gap.min + gap.max - (lo + hi));
-    if (off < bestOff) [best, bestOff] = [sum, off];
+    const middle = (gap.min + gap.max) / 2;
+    if (middle >= lo && middle <= hi) suitsMiddle = true;
+    if (suitsSome === null && gap.min <= hi && gap.max >= lo) suitsSome = sum;
+    if (gap.min > hi) stillWide = sum;
   }
-  const gap = at(best);
-  const middle = (gap.min + gap.max) / 2;
-  return made(best, gap, true, middle < lo || middle > hi);
+  const named = suitsSome ?? stillWide;
+  return made(named, at(named), true, !suitsMiddle);
 }
 
 const made = (sum: number, gap: IntervalMm, remeasure: boolean, noPeel: boolean): Peel => ({

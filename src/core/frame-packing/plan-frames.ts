@@ -1,8 +1,10 @@
 import { arrange } from './arrange';
 import { countCrossings } from './crossings';
+import { NO_HURRY, type TimePassed } from '@/core/kernel';
 import { bestOrder } from './best-order';
-import type { Computation } from './decide-frames';
-import { findFrames, type FoundFrames } from './find-frames';
+import { solve, wholeOnly, type Computation } from './decide-frames';
+import { findFrames, type FoundFrames, type FrameSearch } from './find-frames';
+import { programFor } from './frame-model';
 import { partsOf } from './frame-parts';
 import type { FramePlan, PlannedFrame } from './frame-plan';
 import { sparesOwed, type FrameRequest } from './frame-request';
@@ -17,8 +19,8 @@ import { settlePlaces } from './settle-places';
  * Circuits that are kept apart and spares are part of the search. `gap` when a cheaper multiset of frames was left unanswered; `bound` is then
  * what is proven. What comes after the frames is proven for small crossings and a local best for large ones: `order.proven` says which.
  */
-export function* planFrames(request: FrameRequest): Computation<FramePlan> {
-  const setting = frameSetting(request);
+export function* planFrames(request: FrameRequest, passed: TimePassed = NO_HURRY): Computation<FramePlan> {
+  const setting = frameSetting(request, passed);
   const { unplaced } = setting;
   const nothing = {
     frames: [],
@@ -30,7 +32,7 @@ export function* planFrames(request: FrameRequest): Computation<FramePlan> {
   };
   const owed = (request.spare.extra ?? []).some((e) => sparesOwed(request.spare.share, 0, e.count) > 0);
   if (setting.groups.length === 0 && !owed) return { status: 'optimal', cost: 0, bound: 0, ...nothing };
-  const { best, bound } = yield* findFrames(setting);
+  const { best, bound } = setting.allSets ? yield* findFrames(setting) : yield* findAmongSome(setting);
   if (best === null)
     return bound === null
       ? { status: 'infeasible', cost: null, bound: null, ...nothing }
@@ -50,6 +52,21 @@ export function* planFrames(request: FrameRequest): Computation<FramePlan> {
   };
 }
 
+/**
+ * The search where not every set of circuits could be told apart: a plan that is found is one, but what is not found may exist, so that only a
+ * bound without the rules of what is kept apart is proven.
+ */
+function* findAmongSome(setting: FrameSetting): Computation<FrameSearch> {
+  const { best } = yield* findFrames(setting);
+  const { model } = frameSetting({ ...setting.request, apart: [] }).fit;
+  const free = yield* solve(wholeOnly(programFor(model, model.cost, [])));
+  if (best === null && free.status === 'infeasible') return { best, bound: null };
+  return { best, bound: Math.max(0, free.bound ?? 0) };
+}
+
+/** Share of the time after which what is in order is left in it. */
+const TIME_TO_ORDER = 0.8;
+
 /** Everything in its place: by exhaustive search where the crossing is small enough, else by exchanging what helps. */
 function ordered(
   setting: FrameSetting,
@@ -60,7 +77,8 @@ function ordered(
   proven: boolean;
 } {
   const { request } = setting;
-  const all = bestOrder(setting, best.cost);
+  const hurried = setting.passed() >= TIME_TO_ORDER;
+  const all = hurried ? null : bestOrder(setting, best.cost);
   if (all !== null) {
     const { frames, remeasure, crossingsToo } = all;
     return { frames, remeasure: { places: remeasure, atLeast: remeasure }, proven: crossingsToo };
@@ -68,8 +86,13 @@ function ordered(
   const arranged = arrange(request, setting.groups, setting.types, setting.openingTypes, best.counts);
   return {
     // Rows and cables first; then what the spares are, which may make another order of rows the better one.
-    frames: settlePlaces(request, refill(request, settlePlaces(request, arranged))),
+    frames: hurried ? arranged : settled(setting, arranged),
     remeasure: { places: best.remeasure, atLeast: best.fewest },
     proven: false,
   };
+}
+
+function settled({ request, passed }: FrameSetting, arranged: PlannedFrame[]): PlannedFrame[] {
+  const once = settlePlaces(request, arranged, new Set(), passed);
+  return passed() >= 1 ? once : settlePlaces(request, refill(request, once), new Set(), passed);
 }

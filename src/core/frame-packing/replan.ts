@@ -1,4 +1,4 @@
-import { toUm } from '@/core/kernel';
+import { NO_HURRY, toUm, type TimePassed } from '@/core/kernel';
 import { rowBases } from './arrange';
 import { fewestRemeasured } from './cable-groups';
 import type { Computation } from './decide-frames';
@@ -20,6 +20,7 @@ export function* replanAround(
   plan: FramePlan,
   locked: readonly PlaceRef[],
   leastCost: number,
+  passed: TimePassed = NO_HURRY,
 ): Computation<FramePlan> {
   const kept = keptFrames(request, plan, locked);
   const stay = kept.flatMap((frame) => frame.openings.flatMap((o) => o.rows.flatMap(staying)));
@@ -30,7 +31,7 @@ export function* replanAround(
     frames: [...kept.flatMap((frame) => restOf(request, frame)), ...leftOver(request, kept)],
     spare: { share: request.spare.share, extra: spareDebt(request, stay) },
   };
-  const rest = yield* planFrames(around);
+  const rest = yield* planFrames(around, passed);
   // What the rest of the frames has no place for may have one where something stays.
   const { groups, unplaced } = frameSetting(request);
   const nowhere = new Set(unplaced.map((u) => u.tag));
@@ -54,7 +55,7 @@ export function* replanAround(
     request,
     { ...plan, status: 'gap', bound: leastCost, unplaced: rest.unplaced, remeasure },
     // What was planned in parts can still change places across them.
-    settlePlaces(request, frames, pinned),
+    settlePlaces(request, frames, pinned, passed),
   );
   return made.cost !== null && leastCost >= made.cost - 1e-9 ? { ...made, status: 'optimal' } : made;
 }

@@ -1,4 +1,4 @@
-import { toUm } from '@/core/kernel';
+import { NO_HURRY, toUm, type TimePassed } from '@/core/kernel';
 import { rowBases } from './arrange';
 import type { Place, PlannedFrame } from './frame-plan';
 import type { FrameRequest } from './frame-request';
@@ -19,6 +19,7 @@ export function settlePlaces(
   request: FrameRequest,
   frames: readonly PlannedFrame[],
   pinned: ReadonlySet<Place> = new Set(),
+  passed: TimePassed = NO_HURRY,
 ): PlannedFrame[] {
   const board = placeBoard(request, frames);
   if (board.held.length <= MOST_PLACES) {
@@ -28,8 +29,9 @@ export function settlePlaces(
     });
     const alike = placesByKey(board).map((list) => list.filter((i) => !pinned.has(places[i]!)));
     for (let sweep = 0; sweep < SWEEPS; sweep += 1) {
-      const moved = orderRows(board);
-      const swapped = swapPlaces(board, alike);
+      if (passed() >= 1) break;
+      const moved = orderRows(board, passed);
+      const swapped = swapPlaces(board, alike, passed);
       if (!moved && !swapped) break;
     }
   }
@@ -37,10 +39,10 @@ export function settlePlaces(
 }
 
 /** Exchanges rows of an opening where that helps. Crossings hang on x alone, so the order of rows does not touch them. */
-function orderRows(board: PlaceBoard): boolean {
+function orderRows(board: PlaceBoard, passed: TimePassed): boolean {
   let helped = false;
   for (const rows of board.order)
-    for (let i = 0; i < rows.length; i += 1)
+    for (let i = 0; i < rows.length && passed() < 1; i += 1)
       for (let j = i + 1; j < rows.length; j += 1) {
         if (board.fixed[rows[i]!] || board.fixed[rows[j]!]) continue;
         const turn = () => ([rows[i], rows[j]] = [rows[j]!, rows[i]!]);
@@ -70,12 +72,12 @@ function placesByKey({ key, keys }: PlaceBoard): number[][] {
 }
 
 /** Lets two places of one key change what stands in them, where the circuits of both rows allow it. */
-function swapPlaces(board: PlaceBoard, alike: readonly (readonly number[])[]): boolean {
+function swapPlaces(board: PlaceBoard, alike: readonly (readonly number[])[], passed: TimePassed): boolean {
   const { held } = board;
   let helped = false;
   let reach = cablesToSpares(board);
   for (const places of alike)
-    for (let i = 0; i < places.length; i += 1)
+    for (let i = 0; i < places.length && passed() < 1; i += 1)
       for (let j = i + 1; j < places.length; j += 1) {
         const [a, b] = [places[i]!, places[j]!];
         const [x, y] = [held[a]!, held[b]!];

@@ -13,20 +13,68 @@ const CERTIFICATE: Certificate = {
 };
 
 it.each([
-  ['IIA', null, true],
-  ['IIB', null, true],
-  ['IIC', null, false],
-  [null, 'IIIA', true],
-  [null, 'IIIC', false],
-  [null, null, true],
-] as const)('group %s %s: %s', (gasGroup, dustGroup, covered) => {
-  expect(coversGroup(CERTIFICATE, { ...BOX, gasGroup, dustGroup }, 'zones')).toBe(covered);
+  [1, 'IIA', undefined, 'fits', []],
+  [1, 'IIB', undefined, 'fits', []],
+  [1, 'IIC', undefined, 'misfit', []],
+  [21, undefined, 'IIIB', 'fits', []],
+  [21, undefined, 'IIIC', 'misfit', []],
+  // A zone asks for the group of its own kind, and null says no more than nothing at all.
+  [1, undefined, undefined, 'unknown', ['gasGroup']],
+  [1, null, null, 'unknown', ['gasGroup']],
+  [21, 'IIB', undefined, 'unknown', ['dustGroup']],
+  [1, 'IIB', 'IIIC', 'misfit', []],
+  [null, null, null, 'fits', []],
+] as const)('zone %s, group %s %s: %s', (zone, gasGroup, dustGroup, verdict, asks) => {
+  const box = { ...BOX, zone, gasGroup, dustGroup };
+  expect(coversGroup(CERTIFICATE, box, 'zones')).toEqual({ verdict, asks });
 });
 
-it('covers no group at all when the certificate names none', () => {
+it('covers no group at all when the certificate names none, nor a group of zones that it does not name', () => {
   const { gasGroup: _g, dustGroup: _d, ...none } = CERTIFICATE;
-  expect(coversGroup(none, { ...BOX, gasGroup: 'IIA' }, 'zones')).toBe(false);
-  expect(coversGroup(none, { ...BOX, gasGroup: null }, 'zones')).toBe(true);
+  expect(coversGroup(none, { ...BOX, gasGroup: 'IIA' }, 'zones').verdict).toBe('misfit');
+  expect(coversGroup(none, { ...BOX, gasGroup: null }, 'zones').verdict).toBe('misfit');
+  const onlyGas = { ...CERTIFICATE, zones: [1, 2] as (1 | 2)[] };
+  expect(coversGroup(onlyGas, { ...BOX, gasGroup: 'IIA', dustGroup: 'IIIA' }, 'zones').verdict).toBe(
+    'misfit',
+  );
+});
+
+describe('divisions', () => {
+  const LISTED: Certificate = {
+    ...CERTIFICATE,
+    concepts: ['explosionproof'],
+    divisions: [
+      { hazardClass: 'I', division: 1, groups: ['C', 'D'] },
+      { hazardClass: 'I', division: 2, groups: ['A', 'B'] },
+      { hazardClass: 'III', division: 1, groups: ['F', 'G'] },
+    ],
+  };
+  const { zone: _z, ...open } = BOX;
+  const group = (box: object) => coversGroup(LISTED, { ...open, ...box }, 'divisions');
+  it.each([
+    ['a group of the line', 1, 'C', 'fits'],
+    ['a group of the other line only', 1, 'A', 'misfit'],
+    ['a division 1 line in division 2', 2, 'D', 'fits'],
+    ['the line of division 2', 2, 'B', 'fits'],
+    ['a group that nobody gave', 1, undefined, 'unknown'],
+  ] as const)('takes the groups of their own line: %s', (_, division, classGroup, verdict) =>
+    expect(group({ hazardClass: 'I', division, ...(classGroup ? { classGroup } : {}) }).verdict).toBe(
+      verdict,
+    ),
+  );
+  it('asks for no group in class III, which has none, and covers no class that is not listed', () => {
+    expect(group({ hazardClass: 'III', division: 1 }).verdict).toBe('fits');
+    expect(group({ hazardClass: 'II', division: 1, classGroup: 'G' }).verdict).toBe('misfit');
+  });
+  const place = (box: object) => coversConcept(LISTED, { ...open, concept: 'none', ...box }, 'divisions');
+  it.each([
+    ['nothing said', {}, 'unknown'],
+    ['said to be unclassified', { hazardClass: null }, 'fits'],
+    ['a class without its division', { hazardClass: 'I' }, 'unknown'],
+    ['a class that no line has', { hazardClass: 'II' }, 'misfit'],
+    ['only a zone', { zone: 1 }, 'misfit'],
+    ['an explosionproof box without a place', { concept: 'explosionproof', hazardClass: null }, 'unknown'],
+  ] as const)('place: %s', (_, box, verdict) => expect(place(box).verdict).toBe(verdict));
 });
 
 it.each([
@@ -37,6 +85,10 @@ it.each([
   [['68'], '66', false],
   [['66', '68'], '68', true],
   [['66', '68'], '69', false],
+  [['69'], '67', false],
+  [['69'], '66', false],
+  [['66', '69'], '69', true],
+  [['69'], '6X', true],
   [['54'], '66', false],
   [['66'], '6X', true],
   [['X6'], '66', false],
@@ -44,15 +96,20 @@ it.each([
   expect(coversIp({ ...CERTIFICATE, ip: [...ip] }, { ...BOX, ip: asked })).toBe(covered);
 });
 
-it('asks for concept and zone, and for neither where nothing is classified', () => {
-  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex d', zone: 1 }, 'zones')).toBe(true);
-  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex t', zone: 21 }, 'zones')).toBe(false);
-  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'Ex d', zone: 0 }, 'zones')).toBe(false);
-  expect(coversConcept(CERTIFICATE, { ...BOX, concept: 'none', zone: null }, 'zones')).toBe(true);
+it('asks for concept and zone, for neither where nothing is classified, and says when nobody has', () => {
+  const covers = (box: object) => coversConcept(CERTIFICATE, { ...BOX, ...box }, 'zones').verdict;
+  expect(covers({ concept: 'Ex d', zone: 1 })).toBe('fits');
+  expect(covers({ concept: 'Ex t', zone: 21 })).toBe('misfit');
+  expect(covers({ concept: 'Ex d', zone: 0 })).toBe('misfit');
+  expect(covers({ concept: 'none', zone: null })).toBe('fits');
+  expect(covers({ concept: 'none', zone: undefined })).toBe('unknown');
+  expect(covers({ concept: 'Ex d', zone: null })).toBe('unknown');
+  expect(covers({ concept: 'Ex t', zone: undefined })).toBe('misfit');
 });
 
 it('takes the nearer end of the service range', () => {
   expect(temperatureMarginC(CERTIFICATE, { ...BOX, ambientMinC: -20, entryMaxC: 60 })).toBe(0);
   expect(temperatureMarginC(CERTIFICATE, { ...BOX, ambientMinC: 0, entryMaxC: 90 })).toBe(-10);
-  expect(certificateCovers(CERTIFICATE, { ...BOX, ambientMinC: 0, entryMaxC: 81 }, 'zones')).toBe(false);
+  const hot = { ...BOX, ambientMinC: 0, entryMaxC: 81 };
+  expect(certificateCovers(CERTIFICATE, hot, 'zones')).toEqual({ verdict: 'misfit', asks: [] });
 });

@@ -1,10 +1,10 @@
 import { QUANTITY_WORDS } from '@/core/cable-measurement';
-import { purposeOf, type Family, type Purpose, type Size } from '@/core/catalogue';
+import { purposeOfSize, type Family, type Purpose, type Size } from '@/core/catalogue';
 import { trimNumber } from '@/core/units';
 import { decideBarrier, type BarrierTrail } from './barrier';
 import { CRITERIA } from './criteria';
 import { fitEndStop, type EndStopFit } from './end-stop-fit';
-import { fitEntry, type EntryFit } from './entry-fit';
+import { entryKeyOf, fitEntry, type EntryFit } from './entry-fit';
 import {
   plainFinding,
   sheetName,
@@ -14,6 +14,7 @@ import {
   type JudgeContext,
   type Parts,
 } from './finding';
+import { nearestOf, type Nearest } from './nearest';
 import { notCalledFor } from './purpose';
 import { chooseRing, type RingFit } from './ring-fit';
 import { factsOf } from './size-facts';
@@ -28,7 +29,7 @@ import {
 import { verdictCode, VERDICTS, type IntervalUm, type Verdict } from './verdict';
 
 /** Raised by hand whenever a change of these rules may change an answer; stored with every plan. */
-export const GLAND_SELECTION_RULES = 2;
+export const GLAND_SELECTION_RULES = 3;
 
 export interface CatalogueView extends Parts {
   readonly families: readonly Family[];
@@ -49,8 +50,9 @@ export interface Candidate {
   readonly marginMm: number | null;
   /** 1 in the middle of the tightest range, 0 at its edge, below 0 outside. */
   readonly centrality: number;
-  /** How many criteria refuse it. */
+  /** How many criteria refuse it, and how many of them speak of the cable and not of the place. */
   readonly refusals: number;
+  readonly cableRefusals: number;
   /** Where it stands by kinds and counts, lower being better: see `standing`. */
   readonly standing: number;
 }
@@ -61,19 +63,37 @@ export interface Choice {
   /** Whether a barrier is called for, and by which path that was decided. */
   readonly barrier: BarrierTrail;
   readonly provisional: readonly string[];
+  /** Where nothing fits: the size that comes nearest to taking this cable, and what would help. */
+  readonly nearest: Nearest | null;
   /** The answer in one sentence. */
   readonly answer: string;
 }
 
 const placesOf = (scope: Criterion['scope']): number[] =>
   CRITERIA.flatMap((c, i) => (c.scope === scope ? [i] : []));
+/** What the cable itself has to do with a size; what refuses it otherwise may be mended at the box or with another part. */
+const OF_CABLE = new Set<CriterionId>([
+  'construction',
+  'filling',
+  'coldFlow',
+  'outerSeal',
+  'ovality',
+  'innerSeal',
+  'armourRing',
+  'coreCount',
+  'overCores',
+  'freeArea',
+  'compound',
+]);
+const IS_OF_CABLE = CRITERIA.map((c) => OF_CABLE.has(c.id));
+
 const OF_ENTRY = placesOf('entry');
 const OF_SIZE = placesOf('size');
 
 /** Findings of the criteria of one scope, each at the place of its criterion, with what they come to. */
 interface ScopeAnswers {
   readonly findings: readonly Finding[];
-  readonly tally: { readonly code: number; readonly refusals: number };
+  readonly tally: { readonly code: number; readonly refusals: number; readonly cableRefusals: number };
 }
 
 /** All that sizes of one family share which have the same parts. */
@@ -82,21 +102,21 @@ interface Common extends ScopeAnswers {
   readonly open: readonly number[];
 }
 
-/** What the sizes of one family share, for one termination. */
+/** What the sizes of one family share that do the same inside the cable, for one termination. */
 interface FamilyAnswers extends ScopeAnswers {
   readonly purpose: Purpose;
   readonly notCalledFor: string | null;
   /** By the key of the parts. */
   readonly common: (Common | undefined)[];
+  readonly byEntry: Map<EntryFit, ScopeAnswers>;
 }
 
 /** Answers that several sizes share, for one termination. */
 interface Shared {
   readonly trail: BarrierTrail;
   readonly armour: IntervalUm | null;
-  readonly byFamily: Map<Family, FamilyAnswers>;
+  readonly byFamily: Map<Family, Partial<Record<Purpose, FamilyAnswers>>>;
   readonly entryFits: Map<string, EntryFit>;
-  readonly byEntry: Map<EntryFit, ScopeAnswers>;
 }
 
 function sharedAnswers(input: TerminationInput): Shared {
@@ -106,7 +126,6 @@ function sharedAnswers(input: TerminationInput): Shared {
     armour: armour === null ? null : intervalUm(armour),
     byFamily: new Map(),
     entryFits: new Map(),
-    byEntry: new Map(),
   };
 }
 
@@ -121,16 +140,18 @@ export function judge(
   const facts = factsOf(size);
   const ring =
     input.cableType.armour === 'none' ? null : chooseRing(facts, input.cableType.armour, shared.armour);
-  let entry = shared.entryFits.get(facts.entryKey);
+  const entryKey = entryKeyOf(family, facts.entryKey);
+  let entry = shared.entryFits.get(entryKey);
   if (entry === undefined) {
     entry = fitEntry(input, family, size, parts);
-    shared.entryFits.set(facts.entryKey, entry);
+    shared.entryFits.set(entryKey, entry);
   }
-  const known = shared.byFamily.get(family);
+  const purpose = purposeOfSize(family, size);
+  const known = shared.byFamily.get(family)?.[purpose];
   const context: JudgeContext = {
     input,
     family,
-    purpose: known?.purpose ?? purposeOf(family),
+    purpose,
     size,
     facts,
     trail: shared.trail,
@@ -140,11 +161,12 @@ export function judge(
   };
   const ofFamily = known ?? familyAnswers(context, shared);
   const common = commonAnswers(context, ofFamily);
-  const ofEntry = entryAnswers(context, shared);
+  const ofEntry = entryAnswers(context, ofFamily);
   const findings = common.findings.slice();
   for (const i of OF_ENTRY) findings[i] = ofEntry.findings[i] as Finding;
   let code = Math.max(common.tally.code, ofEntry.tally.code);
   let refusals = common.tally.refusals + ofEntry.tally.refusals;
+  let cableRefusals = common.tally.cableRefusals + ofEntry.tally.cableRefusals;
   let marginMm: number | null = null;
   let centrality = Infinity;
   for (const i of common.open) {
@@ -152,7 +174,10 @@ export function judge(
     findings[i] = finding;
     if (finding.verdict !== 'fits') {
       code = Math.max(code, verdictCode(finding.verdict));
-      if (finding.verdict === 'misfit') refusals += 1;
+      if (finding.verdict === 'misfit') {
+        refusals += 1;
+        if (IS_OF_CABLE[i]) cableRefusals += 1;
+      }
     }
     if (finding.range === undefined || finding.margin === null) continue;
     marginMm = marginMm === null ? finding.margin : Math.min(marginMm, finding.margin);
@@ -170,7 +195,8 @@ export function judge(
     marginMm,
     centrality: marginMm === null ? 0 : centrality,
     refusals,
-    standing: standing(code, refusals, ofFamily.notCalledFor !== null, entry.adaptor !== null),
+    cableRefusals,
+    standing: standing(code, refusals, cableRefusals, ofFamily.notCalledFor !== null, entry.adaptor !== null),
   };
 }
 
@@ -199,30 +225,34 @@ function familyAnswers(context: JudgeContext, shared: Shared): FamilyAnswers {
     notCalledFor: notCalledFor(shared.trail.outcome, purpose, input.entry),
     ...answersOf('family', context),
     common: [],
+    byEntry: new Map(),
   };
-  shared.byFamily.set(family, made);
+  shared.byFamily.set(family, { ...shared.byFamily.get(family), [purpose]: made });
   return made;
 }
 
-/** Sizes with the same thread go into an entry in the same way. */
-function entryAnswers(context: JudgeContext, shared: Shared): ScopeAnswers {
-  const found = shared.byEntry.get(context.entry);
+/** Sizes of one family with the same thread go into an entry in the same way. */
+function entryAnswers(context: JudgeContext, { byEntry }: FamilyAnswers): ScopeAnswers {
+  const found = byEntry.get(context.entry);
   if (found) return found;
   const made = answersOf('entry', context);
-  shared.byEntry.set(context.entry, made);
+  byEntry.set(context.entry, made);
   return made;
 }
 
 function answersOf(scope: 'family' | 'entry', context: JudgeContext): ScopeAnswers {
   // The places of the other scopes are filled by the time anybody reads the list.
   const findings = new Array<Finding>(CRITERIA.length);
-  const tally = { code: 0, refusals: 0 };
+  const tally = { code: 0, refusals: 0, cableRefusals: 0 };
   CRITERIA.forEach((criterion, i) => {
     if (criterion.scope !== scope) return;
     const finding = criterion.judge(context);
     findings[i] = finding;
     tally.code = Math.max(tally.code, verdictCode(finding.verdict));
-    if (finding.verdict === 'misfit') tally.refusals += 1;
+    if (finding.verdict === 'misfit') {
+      tally.refusals += 1;
+      if (IS_OF_CABLE[i]) tally.cableRefusals += 1;
+    }
   });
   return { findings, tally };
 }
@@ -246,22 +276,35 @@ export function choose(input: TerminationInput, catalogue: CatalogueView): Choic
     candidates,
     barrier: shared.trail,
     provisional,
+    nearest: nearestOf(input, shared.trail, candidates),
     answer: answerFor(input, shared.trail, candidates, provisional),
   };
 }
 
+const MISFIT_RANK = 8;
+
 /**
- * What competes before what does not, and both before what does not fit; among misfits the nearest miss; no adaptor before one. One number,
- * because a list of thousands is sorted by it.
+ * What competes before what does not, and both before what does not fit; among misfits those that take this cable and are refused by the
+ * place only, then the nearest miss; no adaptor before one. One number, because a list of thousands is sorted by it.
  */
-function standing(code: number, refusals: number, notCalled: boolean, adaptor: boolean): number {
-  const rank = VERDICTS[code] === 'misfit' ? 8 : code + (notCalled ? 4 : 0);
-  return ((rank * 100 + refusals) * 2 + Number(notCalled)) * 2 + Number(adaptor);
+function standing(
+  code: number,
+  refusals: number,
+  cableRefusals: number,
+  notCalled: boolean,
+  adaptor: boolean,
+): number {
+  const rank = VERDICTS[code] === 'misfit' ? MISFIT_RANK : code + (notCalled ? 4 : 0);
+  return (((rank * 100 + cableRefusals) * 100 + refusals) * 2 + Number(notCalled)) * 2 + Number(adaptor);
 }
 
-/** Order of merit: standing, then most central in the ranges. Ties by code. */
+/** Order of merit: standing, then for misfits the least that is lacking in mm, then most central in the ranges. Ties by code. */
 export function byMerit(a: Candidate, b: Candidate): number {
   if (a.standing !== b.standing) return a.standing - b.standing;
+  if (a.cableRefusals > 0 && a.marginMm !== null && b.marginMm !== null) {
+    const nearer = b.marginMm - a.marginMm;
+    if (Math.abs(nearer) > 1e-9) return nearer;
+  }
   const central = b.centrality - a.centrality;
   if (Math.abs(central) > 1e-9) return central;
   return a.size.code < b.size.code ? -1 : a.size.code > b.size.code ? 1 : 0;
@@ -315,7 +358,9 @@ function answerFor(
   const why = best.findings.find((f) => f.verdict === best.verdict);
   if (best.verdict === 'unknown')
     return `Not decided: ${best.size.code} hangs on what is missing: ${why?.reason ?? ''}.`;
-  return `No size fits. Nearest is ${best.size.code}: ${why?.reason ?? 'not judged'}.`;
+  const [remedy] = nearestOf(input, trail, candidates)?.remedies ?? [];
+  const help = remedy === undefined ? '' : ` ${remedy.words}.`;
+  return `No size fits. Nearest is ${best.size.code}: ${why?.reason ?? 'not judged'}.${help}`;
 }
 
 const SEALS: Readonly<Partial<Record<CriterionId, string>>> = {

@@ -8,6 +8,8 @@ export function constructionRefusal(family: Family, cable: CableType): string | 
     return `${family.code} does not take ${ARMOUR_WORDS[cable.armour]}`;
   if (accepts.jacket === 'required' && !cable.jacketed)
     return 'the outer seal needs a jacket over the armour';
+  if (!cable.effectivelyFilled && !accepts.unfilled)
+    return `${family.code} does not take a cable with a gas path between its cores`;
   return null;
 }
 

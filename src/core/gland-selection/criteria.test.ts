@@ -241,6 +241,48 @@ describe('metals', () => {
     expect(of(boxed({ wet: true }), 'AY3-32', 'corrosion').verdict).toBe('fits');
   });
 
+  it('waits for what it is not told: whether it is wet, and what the armour is made of', () => {
+    const { wet: _w, ...box } = TERMINATION.enclosure;
+    const { armourMaterial: _m, ...type } = TERMINATION.cableType;
+    const dry = { ...TERMINATION, enclosure: box };
+    expect(of(dry, 'RW2-32', 'corrosion')).toMatchObject({ verdict: 'unknown', asks: ['wet'] });
+    expect(of({ ...dry, cableType: type }, 'RW2-32', 'corrosion')).toMatchObject({ verdict: 'unknown' });
+    const bare = { ...TERMINATION, cableType: type };
+    // Brass against aluminium armour corrodes in the wet only, and it is dry.
+    expect(of(bare, 'RW2-32', 'corrosion').verdict).toBe('fits');
+    expect(of(boxed({ wet: true, material: 'steel' }, bare), 'RW2-32', 'corrosion')).toMatchObject({
+      verdict: 'unknown',
+      asks: ['armourMaterial'],
+    });
+  });
+
+  it('judges an adaptor at its own two joints', () => {
+    const entry = { ...ENTRY, thread: { form: 'metric' as const, size: 'M40', pitchMm: 1.5 } };
+    const wet = { ...boxed({ wet: true, material: 'aluminium' }), entry };
+    // AY3 is nickel-plated, which goes with aluminium; its brass adaptor does not.
+    expect(of(wet, 'AY3-32', 'corrosion')).toMatchObject({
+      verdict: 'misfit',
+      reason: 'brass against a wall of aluminium in the wet: the pair corrodes',
+    });
+    const candidate = judge(wet, ...demoSize('AY3-32'), DEMO);
+    expect(candidate.entry.between.map((a) => a.kind)).toEqual(['sealingWasher']);
+  });
+
+  it('asks for an earth tag under an insulating washer, and takes one that conducts first', () => {
+    const at = (a: (typeof DEMO.accessories)[number], insulating: boolean) =>
+      a.kind === 'sealingWasher' ? { ...a, insulating } : a;
+    const insulating = { ...DEMO, accessories: DEMO.accessories.map((a) => at(a, true)) };
+    const [family, size] = demoSize('RW2-32');
+    const kinds = (parts: typeof DEMO) =>
+      judge(TERMINATION, family, size, parts).entry.outside.map((a) => a.kind);
+    expect(kinds(insulating)).toEqual(['sealingWasher', 'earthTag']);
+    expect(kinds({ ...DEMO, accessories: [...insulating.accessories, ...DEMO.accessories] })).toEqual([
+      'sealingWasher',
+    ]);
+    const noTag = { ...insulating, accessories: insulating.accessories.filter((a) => a.kind !== 'earthTag') };
+    expect(judge(TERMINATION, family, size, noTag).entry.engagement).toBe('unknown');
+  });
+
   it('looks at the armour as well', () => {
     const input = typed({ armourMaterial: 'aluminium' }, boxed({ wet: true, material: 'steel' }));
     expect(of(input, 'RW2-32', 'corrosion').reason).toContain('armour of aluminium');
@@ -250,7 +292,9 @@ describe('metals', () => {
 describe('single core of an AC circuit', () => {
   it.each([
     ['steel armour', { armourMaterial: 'galvanisedSteel' }, {}, 'misfit'],
-    ['armour nobody has named', {}, {}, 'unknown'],
+    ['armour nobody has named', { armourMaterial: undefined }, {}, 'unknown'],
+    ['a circuit nobody has named, through steel', { singleCoreAc: undefined }, {}, 'unknown'],
+    ['a circuit that is not AC', { singleCoreAc: false }, {}, 'fits'],
     ['aluminium armour into an aluminium box', { armourMaterial: 'aluminium' }, {}, 'fits'],
     ['aluminium armour into a steel wall', { armourMaterial: 'aluminium' }, { material: 'steel' }, 'misfit'],
     [
@@ -295,6 +339,6 @@ describe('tapered threads', () => {
   it('goes from metric to tapered through one adaptor, judging both joints', () => {
     const candidate = judge({ ...TERMINATION, cableType: CLAD }, ...demoSize('MC2-100'), DEMO);
     expect(candidate.entry.adaptor?.partNumber).toBe('TN-32100');
-    expect(candidate.entry.joints.map((j) => j.fullThreads)).toEqual([9, 5]);
+    expect(candidate.entry.joints.map((j) => j.fullThreads)).toEqual([8, 5]);
   });
 });

@@ -1,7 +1,7 @@
 import type { Adaptor, Accessory, Family, Purpose, Size } from '@/core/catalogue';
 import type { IntervalMm } from '@/core/kernel';
-import type { TerminationInput } from './termination-input';
-import type { BarrierTrail } from './barrier/trail';
+import type { MeasuredQuantity, TerminationInput } from './termination-input';
+import type { BarrierTrail, MissingField } from './barrier/trail';
 import type { EndStopFit } from './end-stop-fit';
 import type { EntryFit } from './entry-fit';
 import type { RingFit } from './ring-fit';
@@ -58,6 +58,9 @@ export const CRITERION_TITLES: Readonly<Record<CriterionId, string>> = {
   singleCore: 'Single core',
 };
 
+/** Something that is not known and that a rule waits for: a fact that is entered, or a quantity that is measured. */
+export type AskedFact = MissingField | MeasuredQuantity;
+
 /** The one shape in which every rule answers. */
 export interface Finding {
   readonly criterion: CriterionId;
@@ -72,6 +75,8 @@ export interface Finding {
   readonly margin: number | null;
   readonly reason: string;
   readonly source: string;
+  /** What would have to be known, where the verdict is `unknown`. */
+  readonly asks?: readonly AskedFact[];
 }
 
 /** Everything one rule may look at. What other rules hang on (barrier, ring, end stop, entry) is settled first. */
@@ -125,4 +130,14 @@ export const plainFinding = (
   has: string,
   reason: string,
   source: string,
-): Finding => ({ criterion, verdict, takes, has, margin: null, reason, source });
+  asks?: readonly AskedFact[],
+): Finding => ({
+  criterion,
+  verdict,
+  takes,
+  has,
+  margin: null,
+  reason,
+  source,
+  ...(asks === undefined || asks.length === 0 ? {} : { asks }),
+});

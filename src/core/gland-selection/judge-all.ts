@@ -1,6 +1,6 @@
 import { canonicalJson, toUm } from '@/core/kernel';
 import type { Measurement } from '@/core/cable-measurement';
-import { ARMOUR_KINDS, purposeOf, type ArmourKind, type Family, type Size } from '@/core/catalogue';
+import { ARMOUR_KINDS, purposeOfSize, type ArmourKind, type Family, type Size } from '@/core/catalogue';
 import { isFlameproof } from '@/core/schedule';
 import { decideBarrier, type BarrierOutcome } from './barrier';
 import { cableListed } from './cable-listing';
@@ -8,12 +8,11 @@ import { certificateCovers } from './certificate';
 import { freeAreaVerdict, mostCores } from './chamber-fit';
 import type { Candidate, CatalogueView } from './choose';
 import { coldFlowRefusal, constructionRefusal } from './construction-refusal';
-import { corrosionRefusal, singleCoreAnswer } from './corrosion';
 import { fitEndStop } from './end-stop-fit';
-import { fitEntry } from './entry-fit';
+import { entryKeyOf, fitEntry } from './entry-fit';
 import { fillingVerdict } from './purpose';
 import { factsOf } from './size-facts';
-import { armourQuantity, type TerminationInput } from './termination-input';
+import { armourQuantity, flameproofSealOn, type TerminationInput } from './termination-input';
 import { verdictCode, VERDICTS, worst, type Verdict } from './verdict';
 
 /**
@@ -126,14 +125,18 @@ function categoricalCodes(
   const classes = classify(rows, (r) => `${idOf(r.t.cableType)} ${placeKey(r)} ${r.outcome}`);
   const types = classify(classes.first, ({ t }) => idOf(t.cableType));
   const boxes = classify(classes.first, boxKey);
-  const metals = classify(classes.first, (r) => `${boxKey(r)} ${r.t.cableType.armourMaterial ?? ''}`);
-  const places = classify(classes.first, placeKey);
+  // What of a cable's type says with which metals it may be together.
+  const metalKey = ({ cableType: c }: TerminationInput) =>
+    `${c.armour === 'none'} ${c.armourMaterial ?? ''} ${c.cores > 1 ? 'many' : c.singleCoreAc}`;
+  const places = classify(classes.first, (r) => `${placeKey(r)} ${metalKey(r.t)}`);
   const fillings = classify(classes.first, ({ outcome }) => outcome);
-  const families = classify([...sizes], ({ family }) => `${family.code} ${family.sheet.revision}`);
-  const purposes = families.first.map(({ family }) => purposeOf(family));
+  const families = classify(
+    [...sizes],
+    ({ family, size }) => `${family.code} ${family.sheet.revision} ${purposeOfSize(family, size)}`,
+  );
+  const purposes = families.first.map(({ family, size }) => purposeOfSize(family, size));
   const certificates = classify([...sizes], ({ family }) => idOf(family.certificate));
-  const materials = classify([...sizes], ({ family }) => family.material);
-  const entries = classify([...sizes], ({ size }) => factsOf(size).entryKey);
+  const entries = classify([...sizes], ({ family, size }) => entryKeyOf(family, factsOf(size).entryKey));
   const hasInnerSeal = Uint8Array.from(sizes, ({ size }) => Number(size.innerSeal !== undefined));
   const mostCoresOf = Int32Array.from(sizes, ({ size }) =>
     size.chamber ? mostCores(size.chamber) : NO_LIMIT,
@@ -148,35 +151,27 @@ function categoricalCodes(
     verdictCode(fillingVerdict(outcome, purpose)),
   );
   const certified = table(boxes.first, certificates.first, ({ t }, { family }) =>
-    certificateCovers(family.certificate, t.enclosure, t.profile.system) ? 0 : MISFIT,
-  );
-  const corroding = table(metals.first, materials.first, ({ t }, { family }) =>
-    corrosionRefusal(family.material, t.enclosure, t.cableType, t.profile) === null ? 0 : MISFIT,
+    verdictCode(certificateCovers(family.certificate, t.enclosure, t.profile.system).verdict),
   );
   const entered = table(places.first, entries.first, ({ t }, { family, size }) => {
     const fit = fitEntry(t, family, size, view);
-    return verdictCode(worst([fit.thread, fit.engagement]));
+    return verdictCode(worst([fit.thread, fit.engagement, fit.corrosion.verdict, fit.singleCore.verdict]));
   });
 
   const codes = classes.first.map(({ t }, c) => {
     const ofType = construction[types.classOf[c]!]!;
     const ofFilling = filling[fillings.classOf[c]!]!;
     const ofBox = certified[boxes.classOf[c]!]!;
-    const ofMetal = corroding[metals.classOf[c]!]!;
     const ofPlace = entered[places.classOf[c]!]!;
     const noInnerSheath = t.cableType.innerSheath ? 0 : MISFIT;
     const { cores } = t.cableType;
-    const ofCable = Math.max(
-      verdictCode(cableListed(t).verdict),
-      verdictCode(singleCoreAnswer(t.cableType, t.enclosure, t.profile).verdict),
-    );
+    const ofCable = verdictCode(cableListed(t).verdict);
     const ofFamily = Uint8Array.from(families.first, (_, f) => Math.max(ofCable, ofType[f]!, ofFilling[f]!));
     const row = new Uint8Array(sizes.length);
     for (let s = 0; s < row.length; s += 1) {
       row[s] = Math.max(
         ofFamily[families.classOf[s]!]!,
         ofBox[certificates.classOf[s]!]!,
-        ofMetal[materials.classOf[s]!]!,
         ofPlace[entries.classOf[s]!]!,
         hasInnerSeal[s]! * noInnerSheath,
         cores > mostCoresOf[s]! ? MISFIT : 0,
@@ -242,6 +237,10 @@ function moreCode(input: TerminationInput, size: Size): number {
   return Math.max(code, verdictCode(freeAreaVerdict(size.chamber, input.cableType.cores, input.core)));
 }
 
+/** Ovality in parts per million where it decides: at a flameproof entry. */
+const ovalPpmOf = (input: TerminationInput, quantity: 'outerSheath' | 'innerSheath'): number =>
+  isFlameproof(input.enclosure) ? Math.round((input[quantity]?.leastOvality ?? 0) * 1e6) : 0;
+
 /**
  * Judges all pairs on all criteria, without reasons. Termination by termination, so that its interval stays in registers while the sizes'
  * columns and the result stream past in memory order.
@@ -254,6 +253,7 @@ export function judgeAll(inputs: readonly TerminationInput[], view: CatalogueVie
   const chamberBounds = boundColumns(sizes, 'overCores');
   const more = placesOfMore(sizes);
   const limitPpm = Int32Array.from(sizes, ({ family }) => Math.round(family.maxOvality * 1e6));
+  const onInner = Int32Array.from(sizes, ({ size }) => (flameproofSealOn(size) === 'innerSheath' ? -1 : 0));
   const rings = new Map(ARMOUR_KINDS.map((kind) => [kind, ringColumns(sizes, kind)]));
   const { classOf, codes } = categoricalCodes(inputs, sizes, view);
   inputs.forEach((input, t) => {
@@ -263,7 +263,9 @@ export function judgeAll(inputs: readonly TerminationInput[], view: CatalogueVie
       outerBounds,
       inner: innerSheath ? intervalOf(input.innerSheath) : null,
       innerBounds,
-      ovalPpm: isFlameproof(input.enclosure) ? Math.round((input.outerSheath?.ovality ?? 0) * 1e6) : 0,
+      ovalPpm: ovalPpmOf(input, 'outerSheath'),
+      innerOvalPpm: ovalPpmOf(input, 'innerSheath'),
+      onInner,
       limitPpm,
       chamber: intervalOf(input.laidUpCores),
       chamberBounds,
@@ -287,8 +289,11 @@ interface RowColumns {
   /** Null when the cable has no inner sheath: that is judged with the construction. */
   readonly inner: Interval | null;
   readonly innerBounds: BoundColumns;
-  /** 0 where ovality does not decide. */
+  /** Of the outer and of the inner sheath; 0 where ovality does not decide. */
   readonly ovalPpm: number;
+  readonly innerOvalPpm: number;
+  /** All bits set where the flameproof seal closes on the inner sheath, none elsewhere. */
+  readonly onInner: Int32Array;
   readonly limitPpm: Int32Array;
   readonly chamber: Interval;
   readonly chamberBounds: BoundColumns;
@@ -323,7 +328,7 @@ function judgeRow(packed: Int32Array, row: number, codes: Uint8Array, c: RowColu
   const { lo: oLo, hi: oHi } = c.outerBounds;
   const { lo: iLo, hi: iHi } = c.innerBounds;
   const { lo: cLo, hi: cHi } = c.chamberBounds;
-  const { limitPpm, ovalPpm, rings } = c;
+  const { limitPpm, ovalPpm, innerOvalPpm, onInner, rings } = c;
   for (let s = 0; s < codes.length; s += 1) {
     let code = codes[s]!;
     let margin = NO_MARGIN_UM;
@@ -353,7 +358,8 @@ function judgeRow(packed: Int32Array, row: number, codes: Uint8Array, c: RowColu
         code = larger(code, rangeCode(own, chamberLow, high, c.chamber.certainMin, c.chamber.certainMax));
       } else code = larger(code, UNKNOWN);
     }
-    code |= ((limitPpm[s]! - ovalPpm) >> 31) & MISFIT;
+    const oval = ovalPpm + ((innerOvalPpm - ovalPpm) & onInner[s]!);
+    code |= ((limitPpm[s]! - oval) >> 31) & MISFIT;
     if (rings !== null) {
       const from = rings.start[s]!;
       const to = rings.start[s + 1]!;

@@ -37,6 +37,20 @@ export function chooseRing(
   };
 }
 
+/** Every face of a size that takes an armour, the one in the bag and alternative rings, each with how the armour lies in its range. */
+export const ringFits = (
+  { rings }: SizeFacts,
+  armour: ArmourKind,
+  wire: IntervalUm | null,
+): readonly RingFit[] =>
+  rings
+    .filter(({ option }) => option.armour.includes(armour))
+    .map((ring) => ({
+      ...(wire === null ? UNKNOWN : judgeRange(ring.facts.minUm, ring.facts.maxUm, wire)),
+      option: ring.option,
+      facts: ring.facts,
+    }));
+
 function isBetter(a: RingOption, ofA: RangeJudgement, b: RingOption, ofB: RangeJudgement): boolean {
   const verdict = verdictCode(ofA.verdict) - verdictCode(ofB.verdict);
   if (verdict !== 0) return verdict < 0;

@@ -1,12 +1,13 @@
 import { fail, ok, toUm, type Problem, type Result } from '@/core/kernel';
 import {
   measure,
+  nestingProblems,
   QUANTITY_WORDS,
   type Measurement,
   type MeasurementRules,
   type Reading,
 } from '@/core/cable-measurement';
-import type { ArmourKind } from '@/core/catalogue';
+import type { ArmourKind, Size } from '@/core/catalogue';
 import type { CableType, CodeProfile, Enclosure, Entry } from '@/core/schedule';
 import { isFlameproof } from '@/core/schedule';
 import type { BarrierOutcome } from './barrier/trail';
@@ -67,6 +68,10 @@ export function neededQuantities(cableType: CableType, outcome: BarrierOutcome |
   return needed;
 }
 
+/** The sheath on which the flameproof seal of a size closes: the inner one where it has a seal for it. */
+export const flameproofSealOn = (size: Pick<Size, 'innerSeal'>): 'innerSheath' | 'outerSheath' =>
+  size.innerSeal === undefined ? 'outerSheath' : 'innerSheath';
+
 /** Why a plan from this input would be provisional; empty when nothing stands in the way. */
 export function provisionalReasons(input: TerminationInput): string[] {
   const reasons = MEASURED_QUANTITIES.filter((q) => input[q]?.provisional).map(
@@ -75,7 +80,9 @@ export function provisionalReasons(input: TerminationInput): string[] {
   const outer = input.outerSheath;
   if (outer && !outer.provisional && isFlameproof(input.enclosure)) {
     if (outer.ovality === null)
-      reasons.push('a flameproof entry asks for two caliper readings of the outer sheath');
+      reasons.push(
+        'a flameproof entry asks for two caliper readings of the outer sheath, a quarter turn apart',
+      );
     if (!outer.hasTape)
       reasons.push('a flameproof entry asks for a tape reading of the outer sheath as well');
   }
@@ -93,3 +100,7 @@ export function measureEnd(readings: readonly Reading[], rules: MeasurementRules
   }
   return problems.length > 0 ? fail(problems) : ok(measured);
 }
+
+/** What the measurements of an end contradict, in themselves or in the type of the cable: see `nestingProblems`. */
+export const contradictions = (cableType: CableType, measured: MeasuredEnd): Problem[] =>
+  nestingProblems(cableType, measured);

@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
+import { VERDICTS } from '@/core/gland-selection';
 
 const optionSchema = object({
   /** Part number of the gland. */
@@ -7,6 +8,8 @@ const optionSchema = object({
   adaptor: boolean().required(),
   /** Smallest margin over the diameters compared, mm; null when none is compared. */
   marginMm: number().min(-1000).max(1000).nullable().defined(),
+  /** How it was judged, as `choose` says it: only what fits is an option; a lock may keep a marginal fit. */
+  verdict: string().oneOf(VERDICTS).optional(),
 })
   .noUnknown()
   .required();
@@ -33,6 +36,33 @@ export const jobChoiceRequestSchema = object({
 export type JobChoiceRequest = InferType<typeof jobChoiceRequestSchema>;
 export type JobTermination = JobChoiceRequest['terminations'][number];
 export type JobOption = JobTermination['options'][number];
+
+/** Why an option is none: it does not certainly fit. Null when it may be taken. */
+export function notAnOption({ verdict, marginMm }: JobOption): string | null {
+  if (verdict !== undefined && verdict !== 'fits') return `judged ${verdict}: only what fits is an option`;
+  return marginMm !== null && marginMm < 0
+    ? `lies ${-marginMm} mm outside its range: only what fits is an option`
+    : null;
+}
+
+/** The request with only what may be taken, and what was left out of it, by its path. A lock stays whatever it is. */
+export function withoutMisfits(request: JobChoiceRequest): {
+  readonly request: JobChoiceRequest;
+  readonly leftOut: readonly { readonly path: string; readonly part: string; readonly reason: string }[];
+} {
+  const leftOut = request.terminations.flatMap(({ options }, t) =>
+    options.flatMap((o, i) => {
+      const reason = notAnOption(o);
+      return reason === null ? [] : [{ path: `terminations[${t}].options[${i}]`, part: o.part, reason }];
+    }),
+  );
+  if (leftOut.length === 0) return { request, leftOut };
+  const terminations = request.terminations.map((t) => ({
+    ...t,
+    options: t.options.filter((o) => notAnOption(o) === null),
+  }));
+  return { request: { ...request, terminations }, leftOut };
+}
 
 export interface JobPick {
   readonly tag: string;

@@ -7,3 +7,5 @@ export * from './random';
 export * from './result';
 export * from './text-width';
 export * from './validate';
+export * from './time-passed';
+export * from './own';

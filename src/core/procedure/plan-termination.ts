@@ -19,7 +19,7 @@ import { decisionsOf } from './decisions';
 import type { PlanPart, PlanRequest, TerminationPlan } from './termination-plan';
 
 /** Raised by hand whenever a change may change a step of a procedure. */
-export const PROCEDURE_RULES = 2;
+export const PROCEDURE_RULES = 3;
 
 /** Compounds that a family's approval lists name: only their sheets can change its plans. */
 function compoundsOf(request: PlanRequest, family: Family): Compound[] {
@@ -36,7 +36,12 @@ export function planInputHash(request: PlanRequest, family: Family): string {
     outerSheath: summary(input.outerSheath),
     // Ovality and the tape decide at a flameproof entry only; elsewhere another reading inside the interval changes nothing.
     shape: isFlameproof(input.enclosure)
-      ? [input.outerSheath?.ovality ?? null, input.outerSheath?.hasTape ?? false]
+      ? [
+          input.outerSheath?.ovality ?? null,
+          input.outerSheath?.leastOvality ?? 0,
+          input.innerSheath?.leastOvality ?? 0,
+          input.outerSheath?.hasTape ?? false,
+        ]
       : null,
     innerSheath: summary(input.innerSheath),
     armourWire: summary(input.armourWire),
@@ -90,6 +95,8 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     outerSheath,
     innerSheath,
     armourWire,
+    overArmour: input.overArmour,
+    laidUpCores: input.laidUpCores,
     profile: input.profile,
     routeMm: request.routeMm,
     terminals: request.terminals ?? [],
@@ -121,13 +128,14 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     ringWords: ringWords(ring, family),
     endStop: candidate.endStop?.words ?? null,
     adaptor: entry.adaptor?.partNumber ?? null,
-    outside: entry.outside.map(accessoryWords),
+    outside: [...entry.between, ...entry.outside].map(accessoryWords),
     inside: entry.inside.map(accessoryWords),
     seal: seal?.ok ? seal.value : null,
     sealRefusal: seal === null || seal.ok ? [] : seal.problems,
     gland: glandShape(family, size),
     parts: [...partsOf(candidate), ...(seal?.ok ? packParts(seal.value) : [])],
-    cut: cut.ok ? cut.value : null,
+    // A sheet that is not complete leads nobody to a blade.
+    cut: cut.ok && planOnly.length === 0 ? cut.value : null,
     cutRefusal: cut.ok ? [] : cut.problems,
     diameters: {
       outerMm: outerSheath.mean,
@@ -165,7 +173,7 @@ export function partsOf({ family, size, ring, entry }: Candidate): PlanPart[] {
       kind: 'adaptor',
       name: `${threadName(entry.adaptor.male)} to ${threadName(entry.adaptor.female)}`,
     });
-  for (const a of [...entry.outside, ...entry.inside])
+  for (const a of [...entry.between, ...entry.outside, ...entry.inside])
     parts.push({
       part: a.partNumber,
       kind: 'accessory',
@@ -185,8 +193,11 @@ const packParts = (seal: SealPlan): PlanPart[] =>
   }));
 
 function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
-  const marginal = candidate.verdict === 'marginal' ? ['a range is only marginally met'] : [];
-  return [...marginal, ...provisionalReasons(request.input)];
+  const marginal = candidate.findings.some((f) => f.verdict === 'marginal')
+    ? ['a range is only marginally met']
+    : [];
+  const open = candidate.findings.filter((f) => f.verdict === 'unknown').map((f) => f.reason);
+  return [...marginal, ...new Set(open), ...provisionalReasons(request.input)];
 }
 
 /** Hash that stands for a plan in events and on the cut card. */

@@ -27,7 +27,12 @@ export const cableTypeSchema = object({
   compact: boolean().optional(),
   armourMaterial: string().oneOf(MATERIALS).optional(),
   /** One core of an alternating-current circuit: its armour and the metal round its entry carry induced currents. */
-  singleCoreAc: boolean().optional(),
+  singleCoreAc: boolean()
+    .optional()
+    .test('cores', 'is said of a cable with several cores', function cores(value) {
+      const { cores: count } = this.parent as { cores?: unknown };
+      return value !== true || typeof count !== 'number' || count === 1;
+    }),
   /** Hazardous-location listings printed on the cable; not known when left out. */
   listings: array().of(string().oneOf(CABLE_LISTINGS).required()).optional(),
 })

@@ -33,24 +33,34 @@ export const codeProfileSchema = object({
         object({
           upToCm3: number().min(0).nullable().default(null),
           mm: number().min(0).max(50).required(),
-        }).required(),
+        })
+          .noUnknown()
+          .required(),
       )
       .min(1)
       .required(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
   /** Tapered threads wrench-tight; how many engage stands on the sheets of both parts. */
   taperedThreads: object({
     source: string().required(),
     minTurns: number().min(1).max(12).required(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
   otherThreads: object({
     source: string().required(),
     minFullThreads: number().integer().min(0).max(20).required(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
   clearanceHole: object({
     source: string().required(),
     maxClearanceMm: number().min(0).max(5).required(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
   /** Is a barrier inside the cable called for? Figures that a rule does not use are left out. */
   barrier: object({
     rule: string().oneOf(BARRIER_RULES).required(),
@@ -76,7 +86,9 @@ export const codeProfileSchema = object({
           .required(),
       )
       .required(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
   /** Pairs of metals that are refused: gland against the wall of the box, or against the armour. */
   corrosion: object({
     source: string().required(),
@@ -96,14 +108,18 @@ export const codeProfileSchema = object({
           .required(),
       )
       .required(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
   singleCore: object({
     source: string().required(),
     /** Armour that lets no current be induced in it worth speaking of. */
     nonMagnetic: array().of(string().oneOf(MATERIALS).required()).required(),
     /** Walls in which a hole for one phase alone gets hot. */
     ferrous: array().of(string().oneOf(MATERIALS).required()).required(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
   cut: object({
     source: string().required(),
     /** Left uncut under a blade in a sheath, mm. */
@@ -116,7 +132,9 @@ export const codeProfileSchema = object({
     /** How much longer than planned the inner sheath may stand in the box. */
     stubToleranceMm: number().min(0).max(50).required(),
     tailToleranceMm: number().min(0).max(100).required(),
-  }).required(),
+  })
+    .noUnknown()
+    .required(),
 })
   .noUnknown()
   .required();

@@ -10,6 +10,11 @@ import {
   threadSchema,
 } from '@/core/catalogue';
 
+/** Zones of IEC 60079-10-1 (gas) and -10-2 (dust). */
+export const GAS_ZONES = [0, 1, 2] as const;
+export const DUST_ZONES = [20, 21, 22] as const;
+const ZONES = [...GAS_ZONES, ...DUST_ZONES];
+
 export const TEMPERATURE_CLASSES = ['T1', 'T2', 'T3', 'T4', 'T5', 'T6'] as const;
 
 /** A box, and the place it stands in. */
@@ -17,15 +22,16 @@ export const enclosureSchema = object({
   tag: string().min(1).max(40).required(),
   title: string().max(120).required(),
   concept: string().oneOf(CONCEPTS).required(),
-  /** Zone by IEC 60079-10-1/-2; null where no explosive atmosphere is expected. */
-  zone: number().oneOf([0, 1, 2, 20, 21, 22]).nullable().default(null),
-  gasGroup: string().oneOf(GAS_GROUPS).nullable().default(null),
-  dustGroup: string().oneOf(DUST_GROUPS).nullable().default(null),
-  /** Class, division and group by division-style codes; left out where the place is not classified so. */
-  hazardClass: string().oneOf(HAZARD_CLASSES).optional(),
+  /** Zone by IEC 60079-10-1/-2; null says that no explosive atmosphere is expected. Not known when left out: then it is asked for. */
+  zone: number().oneOf(ZONES).nullable().optional(),
+  /** Groups of the gas and of the dust that may be there. Not known when left out or null; asked for in a zone of their own. */
+  gasGroup: string().oneOf(GAS_GROUPS).nullable().optional(),
+  dustGroup: string().oneOf(DUST_GROUPS).nullable().optional(),
+  /** Class by division-style codes; null says that the place is not classified. Not known when left out: then it is asked for. */
+  hazardClass: string().oneOf(HAZARD_CLASSES).nullable().optional(),
   division: number().oneOf(DIVISIONS).optional(),
   classGroup: string().oneOf(CLASS_GROUPS).optional(),
-  temperatureClass: string().oneOf(TEMPERATURE_CLASSES).nullable().default(null),
+  temperatureClass: string().oneOf(TEMPERATURE_CLASSES).nullable().optional(),
   /** Two digits of the IP code asked for here (IEC 60529). */
   ip: string()
     .matches(/^[0-6X][0-9X]$/, 'is not an IP code such as 66')
@@ -53,13 +59,18 @@ export type Enclosure = InferType<typeof enclosureSchema>;
 export const isFlameproof = (enclosure: Pick<Enclosure, 'concept'>): boolean =>
   enclosure.concept === 'Ex d' || enclosure.concept === 'explosionproof';
 
-/** The place in words: “zone 1”, “class I, division 2”, “not classified”. */
-export function placeWords(enclosure: Pick<Enclosure, 'zone' | 'hazardClass' | 'division'>): string {
+export const isGasZone = (zone: number): boolean => GAS_ZONES.some((z) => z === zone);
+
+type Place = Pick<Enclosure, 'zone' | 'hazardClass' | 'division'>;
+
+/** The place in words: “zone 1”, “class I, division 2”, “not classified”, “place not known”. */
+export function placeWords({ zone, hazardClass, division }: Place): string {
   const words: string[] = [];
-  if (enclosure.zone !== null) words.push(`zone ${enclosure.zone}`);
-  if (enclosure.hazardClass !== undefined)
-    words.push(`class ${enclosure.hazardClass}, division ${enclosure.division ?? '?'}`);
-  return words.join(' · ') || 'not classified';
+  if (zone !== null && zone !== undefined) words.push(`zone ${zone}`);
+  if (hazardClass !== null && hazardClass !== undefined)
+    words.push(`class ${hazardClass}, division ${division ?? '?'}`);
+  if (words.length > 0) return words.join(' · ');
+  return zone === null || hazardClass === null ? 'not classified' : 'place not known';
 }
 
 /** One hole of a box: threaded, or plain in a plate. Lengths in mm. */

@@ -1,7 +1,15 @@
 import type { ArmourKind, Compound, FamilyDiff } from '@/core/catalogue';
 import type { SealPlan } from '@/core/compound-cure';
 import type { MeasurementRules, Reading } from '@/core/cable-measurement';
-import type { BarrierTrail, Finding, MeasuredEnd, MeasuredQuantity, Verdict } from '@/core/gland-selection';
+import type {
+  BarrierTrail,
+  Finding,
+  MeasuredEnd,
+  MeasuredQuantity,
+  Nearest,
+  Question,
+  Verdict,
+} from '@/core/gland-selection';
 import type { ChainFault } from '@/core/inspection';
 import type { BenchAct, CollarState, DecisionChange, Step, TerminationPlan } from '@/core/procedure';
 import type { Terminal } from '@/core/cut-back';
@@ -66,6 +74,8 @@ export interface CandidateView {
 export interface ChoiceView {
   readonly answer: string;
   readonly provisional: readonly string[];
+  /** Where nothing fits: what comes nearest, and what would help. */
+  readonly nearest: Nearest | null;
   readonly candidates: readonly CandidateView[];
 }
 
@@ -117,6 +127,8 @@ export interface TerminationView {
   readonly barrier: BarrierTrail | null;
   readonly measureProblems: readonly Problem[];
   readonly choice: ChoiceView | null;
+  /** What was asked and not answered, with what each answer would change. */
+  readonly questions: readonly Question[];
   readonly plan: {
     readonly plan: TerminationPlan;
     readonly hash: string;

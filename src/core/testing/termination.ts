@@ -17,6 +17,7 @@ export const CABLE: CableType = {
   outerSheathThicknessMm: 1.8,
   innerSheathThicknessMm: 1.2,
   compact: true,
+  armourMaterial: 'galvanisedSteel',
 };
 
 export const BOX: Enclosure = {
@@ -30,6 +31,7 @@ export const BOX: Enclosure = {
   ip: '66',
   material: 'aluminium',
   wallEarthed: true,
+  wet: false,
   freeVolumeCm3: 2500,
   ambientMinC: -20,
   entryMaxC: 60,
@@ -48,8 +50,8 @@ export const ENTRY: Entry = {
 export function interval(quantity: Quantity, min: number, max: number): Measurement {
   const measured = measure(
     [
-      { quantity, method: 'caliper', text: String(min), unit: 'mm' },
-      { quantity, method: 'caliper', text: String(max), unit: 'mm' },
+      { quantity, method: 'caliper', text: String(min), unit: 'mm', angleDeg: 0 },
+      { quantity, method: 'caliper', text: String(max), unit: 'mm', angleDeg: 90 },
     ],
     quantity,
     {

@@ -1,3 +1,4 @@
+import { own } from '@/core/kernel';
 import type { Family, Size, Stage, StageMethod, StagePhase } from '@/core/catalogue';
 import { trimNumber } from '@/core/units';
 
@@ -88,7 +89,7 @@ export function planStages(family: Family, size: Size, outerMaxMm: number): Stag
 }
 
 function planStage(family: Family, size: Size, stage: Stage, outerMaxMm: number): StagePlan {
-  const method = size.stageMethods?.[stage.id] ?? stage.method;
+  const method = own(size.stageMethods, stage.id) ?? stage.method;
   const name = (id: string) => {
     if (id === 'cable') return 'cable, by hand';
     if (id === 'box') return 'box';
@@ -103,8 +104,8 @@ function planStage(family: Family, size: Size, stage: Stage, outerMaxMm: number)
     member: name(stage.member),
     memberId: stage.member,
     held: name(stage.held),
-    memberSpannerMm: byHand ? null : (size.spanners[stage.member] ?? null),
-    heldSpannerMm: byHand ? null : (size.spanners[stage.held] ?? null),
+    memberSpannerMm: byHand ? null : (own(size.spanners, stage.member) ?? null),
+    heldSpannerMm: byHand ? null : (own(size.spanners, stage.held) ?? null),
     method,
     words: methodWords(method, outerMaxMm),
     travelMm: stage.pitchMm !== undefined && turns > 0 ? travelOf(turns, stage.pitchMm) : null,

@@ -46,7 +46,7 @@ const FORM =
 /**
  * Reads a length: `30.2`, `30,2 mm`, `2.5 m`, `1 3/16`, `1-3/16"`, `3/8 in`. A value without a unit takes `assumed`; when that
  * is not given, it is refused rather than guessed. A fraction is inches: with `mm` assumed and no unit written it is refused.
- * Errors: not a length, unknown unit, no unit, zero denominator, negative.
+ * Errors: not a length, unknown unit, no unit, zero denominator, a fraction of one or more behind a whole number, negative.
  */
 export function parseLength(text: string, assumed?: LengthUnit): Result<WrittenLength> {
   let form = text.trim();
@@ -71,6 +71,8 @@ export function parseLength(text: string, assumed?: LengthUnit): Result<WrittenL
     if (unit !== 'in' && unit !== 'ft') return refuse('', `a fraction of ${unit} is not accepted`, text);
     const denominator = Number(bottom);
     if (denominator === 0) return refuse('', 'the fraction divides by zero', text);
+    if (whole !== undefined && Number(top) >= denominator)
+      return refuse('', `${top}/${bottom} behind a whole number is one or more: write it out`, text);
     const value = Number(whole ?? 0) + Number(top) / denominator;
     return ok({ text, unit, mm: value * MM_PER[unit] });
   }

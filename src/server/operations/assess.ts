@@ -2,6 +2,7 @@ import type { Problem } from '@/core/kernel';
 import { QUANTITY_WORDS } from '@/core/cable-measurement';
 import {
   choose,
+  contradictions,
   decideBarrier,
   measureEnd,
   neededQuantities,
@@ -116,7 +117,9 @@ export function assess(input: AssessInput): Assessment {
     job.profile.measurement,
   );
   const measured = measuredResult.ok ? measuredResult.value : NOTHING_MEASURED;
-  const measureProblems = measuredResult.ok ? [] : measuredResult.problems;
+  const measureProblems = measuredResult.ok
+    ? contradictions(row.cableType, measuredResult.value)
+    : measuredResult.problems;
   const tag = terminationTag(row.cable.tag, row.end);
   const core: TerminationInput | null = row.place
     ? {

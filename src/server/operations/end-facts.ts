@@ -27,7 +27,7 @@ export function setTerminals(
       return parsed.ok ? parsed.value.mm : null;
     });
     if (!read.ok) return read;
-    const far = farthest(row.tailMm, read.value);
+    const far = farthest(row.tailMm, read.value, row.cableType.cores);
     if (read.value.length > 0 && !far.ok) return far;
     const log = new EditLog(tx);
     await log.write('termination', row.id, {

@@ -15,13 +15,26 @@ const TARGET: Readonly<Record<Exclude<MissingField, 'profile'>, 'cableType' | 'e
   listings: 'cableType',
   ignitionSource: 'enclosure',
   gasGroup: 'enclosure',
+  dustGroup: 'enclosure',
+  classGroup: 'enclosure',
+  wet: 'enclosure',
+  armourMaterial: 'cableType',
+  singleCoreAc: 'cableType',
   zone: 'enclosure',
   place: 'enclosure',
   length: 'cable',
 };
 
+/** Class, division and group of an answer, and nothing else that it may hold. */
+const placeOf = (value: unknown): Facts =>
+  typeof value === 'object' && value !== null
+    ? Object.fromEntries(
+        Object.entries(value).filter(([key]) => ['hazardClass', 'division', 'classGroup'].includes(key)),
+      )
+    : { hazardClass: value };
+
 /**
- * Answers a question that a barrier decision was waiting for. `value` is a fact in the shape of its record; for `place` it is class,
+ * Answers a question that a decision was waiting for. `value` is a fact in the shape of its record; for `place` it is class,
  * division and group together, for `length` metres. The answer holds for every cable of the type, or every entry of the box.
  */
 export function answerFact(
@@ -53,7 +66,7 @@ export function answerFact(
       const id = await findEnclosureId(tx, job.id, row.place.enclosure.tag);
       const facts: Facts = {
         ...row.place.enclosure,
-        ...(field === 'place' ? (value as Facts) : { [field]: value }),
+        ...(field === 'place' ? placeOf(value) : { [field]: value }),
       };
       const valid = validate(enclosureSchema, facts);
       if (!valid.ok) return valid;

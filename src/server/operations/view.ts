@@ -1,5 +1,12 @@
 import { ok, type Result } from '@/core/kernel';
-import { wayWords, type Candidate } from '@/core/gland-selection';
+import {
+  choose,
+  questionsOf,
+  wayWords,
+  type Candidate,
+  type CatalogueView,
+  type Question,
+} from '@/core/gland-selection';
 import { slideOnList } from '@/core/make-off';
 import type { Family } from '@/core/catalogue';
 import { partsOf, planTermination } from '@/core/procedure';
@@ -99,6 +106,14 @@ async function lookAlikesOf(
   );
 }
 
+/** Asked for while readings are missing too: a fact of the place can be given before anybody has measured. */
+function openQuestions({ request, choice, missing }: Assessment, catalogue: CatalogueView): Question[] {
+  if (request === null) return [];
+  const asked = questionsOf(request.input, catalogue, choice ?? choose(request.input, catalogue));
+  // What has to be measured stands at its own station already.
+  return asked.filter((q) => !missing.some((m) => m === q.fact));
+}
+
 /** One termination with everything the interface shows of it. */
 export function viewTermination(ref: TerminationRef): Promise<Result<TerminationView>> {
   return guarded<TerminationView>(async () => {
@@ -142,6 +157,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
         ? {
             answer: choice.answer,
             provisional: choice.provisional,
+            nearest: choice.nearest,
             candidates: choice.candidates.map((c) =>
               candidateView(
                 c,
@@ -151,6 +167,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
             ),
           }
         : null,
+      questions: openQuestions(assessment, catalogueView(catalogue)),
       plan: assessment.plan
         ? {
             plan: assessment.plan.plan,

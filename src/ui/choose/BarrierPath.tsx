@@ -1,17 +1,13 @@
 'use client';
 import { useState } from 'react';
 import { OUTCOME_WORDS, type BarrierTrail } from '@/core/gland-selection';
-import { Problems } from '../common/Problems';
 import type { StationProps } from '../termination/actions';
-import { useRun } from '../termination/use-run';
-import { MissingFact } from './MissingFact';
 import styles from './BarrierPath.module.css';
 
 /** The barrier decision as the path that led to it: question, answer and where it came from, until one settles it. */
-export function BarrierPath({ view, actions }: Pick<StationProps, 'view' | 'actions'>) {
+export function BarrierPath({ view }: Pick<StationProps, 'view'>) {
   const trail = view.barrier;
   const [open, setOpen] = useState(false);
-  const { run, busy, problems } = useRun();
   if (trail === null) return null;
   const asks = trail.missing !== null;
   const shown = open || asks;
@@ -29,21 +25,6 @@ export function BarrierPath({ view, actions }: Pick<StationProps, 'view' | 'acti
         )}
       </div>
       {shown ? <Path trail={trail} /> : null}
-      {trail.missing ? (
-        <MissingFact
-          missing={trail.missing}
-          view={view}
-          busy={busy}
-          onAnswer={(field, value) =>
-            void run(
-              () =>
-                actions.answerFact({ job: view.job.slug, cable: view.cable, end: view.end }, field, value),
-              'Answered. Everything was judged again.',
-            )
-          }
-        />
-      ) : null}
-      <Problems problems={problems} />
     </section>
   );
 }

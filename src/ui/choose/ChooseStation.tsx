@@ -2,6 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
+import type { Nearest } from '@/core/gland-selection';
 import { compareTags } from '@/core/schedule';
 import type { CandidateView } from '@/core/termination-view';
 import { Caution } from '../common/Caution';
@@ -16,6 +17,7 @@ import { Comparison } from './Comparison';
 import { DecisionTable } from './DecisionTable';
 import { FindingList } from './FindingList';
 import { findingIn, LADDER_COLUMNS } from './ladder-scale';
+import { Questions } from './Questions';
 import { RangeLadder } from './RangeLadder';
 import { shortList } from './short-list';
 import styles from './ChooseStation.module.css';
@@ -61,7 +63,9 @@ export function ChooseStation({ view, actions }: StationProps) {
     <>
       <h2 className={styles.headline}>{choice.answer}</h2>
       <p className={styles.lead}>{leadFor(best, choice.candidates)}</p>
-      <BarrierPath view={view} actions={actions} />
+      {choice.nearest === null ? null : <NearestHelp nearest={choice.nearest} />}
+      <BarrierPath view={view} />
+      <Questions view={view} actions={actions} />
       {provisional ? <Caution tone="marginal">Provisional: {choice.provisional.join('; ')}.</Caution> : null}
       <div className={styles.acts}>
         <Button
@@ -142,6 +146,21 @@ export function ChooseStation({ view, actions }: StationProps) {
   );
 }
 
+/** Where nothing fits: what would help the size that comes nearest. */
+function NearestHelp({ nearest }: { readonly nearest: Nearest }) {
+  if (nearest.remedies.length === 0) return null;
+  return (
+    <div className={styles.nearest}>
+      <b>What would help {nearest.size}:</b>
+      <ul>
+        {nearest.remedies.map((remedy) => (
+          <li key={`${remedy.criterion} ${remedy.kind}`}>{remedy.words}.</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 const LOOKS: readonly (readonly [Look, string])[] = [
   ['ladder', 'Ranges'],
   ['table', 'Decision table'],
@@ -177,7 +196,8 @@ function Nothing({ view, actions }: Pick<StationProps, 'view' | 'actions'>) {
         {missing[0]?.toUpperCase()}
         {missing.slice(1)}
       </p>
-      <BarrierPath view={view} actions={actions} />
+      <BarrierPath view={view} />
+      <Questions view={view} actions={actions} />
       <Button
         variant="contained"
         color="secondary"

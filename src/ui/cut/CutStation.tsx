@@ -9,6 +9,7 @@ import { depthTexts, lengthTexts } from '../common/unit';
 import type { StationProps } from '../termination/actions';
 import type { RowConflict } from '../termination/actions';
 import { useRun } from '../termination/use-run';
+import { Questions } from '../choose/Questions';
 import { TerminalsField } from './TerminalsField';
 import styles from './CutStation.module.css';
 
@@ -41,6 +42,7 @@ export function CutStation({ view, actions, lit, onLight }: StationProps) {
           : 'Tails run from the wall to the farthest terminal, along the way the cores take.'}
         {view.plan === null && plan ? ' Preview: nothing is taken yet.' : ''}
       </p>
+      <Questions view={view} actions={actions} />
       <div className={styles.inputs}>
         <LengthField
           key={`t${view.tailMm}`}

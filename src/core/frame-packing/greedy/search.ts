@@ -1,4 +1,4 @@
-import { seededRandom } from '@/core/kernel';
+import { seededRandom, type TimePassed } from '@/core/kernel';
 import type { FrameCounts } from '../frame-counts';
 import type { FrameMultiset } from '../frame-multisets';
 import { extraSpares } from '../frame-request';
@@ -21,6 +21,9 @@ interface Standing {
   readonly over: number;
   readonly remeasure: number;
 }
+
+/** Share of the time after which no more changes are tried. */
+const TIME_TO_SEARCH = 0.75;
 
 /** A step back is taken when it is better than where the search stood so many steps ago. */
 const MEMORY = 40;
@@ -81,7 +84,7 @@ export function rowBuilder(setting: FrameSetting): RowBuilder {
     };
     const begin = starts(bench, exact.sets.length);
     if (values) begin.unshift(hintFrom(setting, bench, values));
-    const found = improve(bench, begin, seededRandom(request.seed ?? 1), tries);
+    const found = improve(bench, begin, seededRandom(request.seed ?? 1), tries, setting.passed);
     if (found.at.over > 0) return { over: found.at.over };
     const rows = rowsOf(bench, found.assignment);
     if (rows === null) throw new Error('what was built once is built again');
@@ -98,7 +101,13 @@ interface Found {
   readonly at: Standing;
 }
 
-function improve(bench: Bench, begin: readonly Assignment[], random: () => number, tries: number): Found {
+function improve(
+  bench: Bench,
+  begin: readonly Assignment[],
+  random: () => number,
+  tries: number,
+  passed: TimePassed,
+): Found {
   const pick = (n: number): number => Math.floor(random() * n);
   let best: Found | null = null;
   for (const start of begin) {
@@ -107,7 +116,7 @@ function improve(bench: Bench, begin: readonly Assignment[], random: () => numbe
     for (let i = 0; ; i += 1) {
       if (best === null || here.at.score < best.at.score) best = here;
       if (best.at.over === 0 && best.at.remeasure === bench.demand.fewestRemeasured) return best;
-      if (i >= tries) break;
+      if (i >= tries || (i % 8 === 7 && passed() >= TIME_TO_SEARCH)) break;
       const next = changed(bench, here.assignment, pick);
       const at = standing(bench, next);
       if (at.score <= here.at.score || at.score <= memory[i % MEMORY]!) here = { assignment: next, at };

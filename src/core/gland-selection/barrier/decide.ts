@@ -1,4 +1,4 @@
-import { isFlameproof, placeWords, type BarrierRule } from '@/core/schedule';
+import { isFlameproof, placeWords, type BarrierRule, type Enclosure } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import { cableListed } from '../cable-listing';
 import type { TerminationInput } from '../termination-input';
@@ -113,7 +113,7 @@ function flow(facts: Facts, trail: Trail): BarrierTrail {
     );
   trail.pass(source, 'yes', BOX, 'which gas group?');
   const group = 'Is the gas of group IIC?';
-  if (enclosure.gasGroup === null)
+  if (enclosure.gasGroup === null || enclosure.gasGroup === undefined)
     return trail.ask(group, 'gasGroup', `the gas group at ${enclosure.tag}`, BOX);
   if (enclosure.gasGroup === 'IIC')
     return trail.end(
@@ -125,7 +125,8 @@ function flow(facts: Facts, trail: Trail): BarrierTrail {
     );
   trail.pass(group, `no, ${enclosure.gasGroup}`, BOX, 'which zone?');
   const zone = 'Does the box stand in zone 1?';
-  if (enclosure.zone === null) return trail.ask(zone, 'zone', `the zone of ${enclosure.tag}`, BOX);
+  if (enclosure.zone === null || enclosure.zone === undefined)
+    return trail.ask(zone, 'zone', `the zone of ${enclosure.tag}`, BOX);
   if (enclosure.zone !== 1 && enclosure.zone !== 0)
     return trail.end(
       zone,
@@ -157,16 +158,20 @@ function flow(facts: Facts, trail: Trail): BarrierTrail {
       );
 }
 
-/** Classes and divisions: the cable's listing comes before any fitting. */
+const hasZone = ({ zone }: Pick<Enclosure, 'zone'>): boolean => zone !== null && zone !== undefined;
+
+/**
+ * Classes and divisions: the cable's listing comes before any fitting. In class I, division 1 every termination is sealed and no box may be a
+ * plain one (NFPA 70, 501.15(D)); in division 2 the entry of an explosionproof box is.
+ */
 function division(facts: Facts, trail: Trail): BarrierTrail {
   const { enclosure, cableType } = facts;
   const { hazardClass } = enclosure;
   const classified = 'Is the place classified by class and division?';
-  if (hazardClass === undefined || enclosure.division === undefined) {
-    return enclosure.zone === null && enclosure.concept !== 'explosionproof' && enclosure.concept !== 'Ex d'
-      ? trail.end(classified, 'no', BOX, 'none', 'The place is not classified: no seal is called for.')
-      : trail.ask(classified, 'place', `the class and division of ${enclosure.tag}`, BOX);
-  }
+  if (hazardClass === null && !hasZone(enclosure) && !isFlameproof(enclosure))
+    return trail.end(classified, 'no', BOX, 'none', 'The place is not classified: no seal is called for.');
+  if (hazardClass === null || hazardClass === undefined || enclosure.division === undefined)
+    return trail.ask(classified, 'place', `the class and division of ${enclosure.tag}`, BOX);
   trail.pass(classified, placeWords({ ...enclosure, zone: null }), BOX, 'is the cable listed for it?');
   const listed = 'Is the cable listed for this place?';
   const listing = cableListed(facts);
@@ -192,6 +197,24 @@ function division(facts: Facts, trail: Trail): BarrierTrail {
     );
   trail.pass(gas, 'yes, class I', BOX, 'must the box hold an explosion?');
   const holds = 'Is the box explosionproof?';
+  if (enclosure.division === 1) {
+    const concept = enclosure.concept === 'none' ? 'industrial' : enclosure.concept;
+    return isFlameproof(enclosure)
+      ? trail.end(
+          holds,
+          'yes',
+          BOX,
+          'seal',
+          'Class I, division 1: the cable is sealed with compound at every termination.',
+        )
+      : trail.end(
+          holds,
+          `no, it is ${concept}`,
+          BOX,
+          'refused',
+          `Refused before any gland: class I, division 1 asks for an explosionproof box; ${enclosure.tag} is ${concept}.`,
+        );
+  }
   return isFlameproof(enclosure)
     ? trail.end(
         holds,
@@ -212,7 +235,9 @@ function division(facts: Facts, trail: Trail): BarrierTrail {
 /** No hazardous area: a classified box is refused. */
 function industrial({ enclosure }: Facts, trail: Trail): BarrierTrail {
   const question = 'Is there an explosive atmosphere?';
-  const classified = enclosure.zone !== null || enclosure.hazardClass !== undefined;
+  const classified = hasZone(enclosure) || typeof enclosure.hazardClass === 'string';
+  if (!classified && enclosure.zone === undefined && enclosure.hazardClass === undefined)
+    return trail.ask(question, 'zone', `whether ${enclosure.tag} stands in an explosive atmosphere`, BOX);
   return classified
     ? trail.end(
         question,

@@ -1,15 +1,20 @@
 /** What a decision about the inside of a cable comes to. `refused`: the place or the cable is not one this profile can judge. */
 export type BarrierOutcome = 'none' | 'barrier' | 'seal' | 'ask' | 'refused';
 
-/** Facts that a decision may ask for; a screen offers the field, a file the path. */
+/** Facts that a decision or a criterion may ask for; a screen offers the field, a file the path. */
 export const MISSING_FIELDS = [
   'compact',
   'length',
   'ignitionSource',
   'gasGroup',
+  'dustGroup',
   'zone',
   'place',
+  'classGroup',
   'listings',
+  'wet',
+  'armourMaterial',
+  'singleCoreAc',
   'profile',
 ] as const;
 export type MissingField = (typeof MISSING_FIELDS)[number];

@@ -17,6 +17,6 @@ export const armourRing: Criterion = {
         facts.rings.length === 0 ? 'this family clamps no armour' : `no face of the ring takes ${words}`;
       return plainFinding('armourRing', 'misfit', 'none', words, reason, sheetName(family));
     }
-    return judgeSeal(context, 'armourRing', ring.facts, input[armourQuantity(armour)]);
+    return judgeSeal(context, 'armourRing', ring.facts, armourQuantity(armour));
   },
 };

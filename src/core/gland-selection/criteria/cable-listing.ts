@@ -7,6 +7,7 @@ export const cableListing: Criterion = {
   scope: 'family',
   judge: ({ input }) => {
     const { verdict, takes, has, reason } = cableListed(input);
-    return plainFinding('cableListing', verdict, takes, has, reason, input.profile.cableListing.source);
+    const asks = verdict === 'unknown' ? (['listings'] as const) : [];
+    return plainFinding('cableListing', verdict, takes, has, reason, input.profile.cableListing.source, asks);
   },
 };

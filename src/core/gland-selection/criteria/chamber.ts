@@ -42,7 +42,7 @@ export const overCores: Criterion = {
   absent,
   judge: (context) => {
     if (context.facts.overCores === null) throw new Error('absent is asked first');
-    return judgeSeal(context, 'overCores', context.facts.overCores, context.input.laidUpCores);
+    return judgeSeal(context, 'overCores', context.facts.overCores, 'laidUpCores');
   },
 };
 
@@ -69,6 +69,7 @@ export const freeArea: Criterion = {
         'not measured',
         'one core is not measured: the room left for compound cannot be said',
         source,
+        ['core'],
       );
     const share = freeShare(chamber.boreMm, cableType.cores, core.interval.max);
     const has = `${percent(Math.max(0, share))} free`;

@@ -1,45 +1,44 @@
 import { MATERIAL_WORDS } from '@/core/catalogue';
-import { corrosionRefusal, singleCoreAnswer } from '../corrosion';
 import { plainFinding, type Criterion } from '../finding';
 
-/** The gland's metal against the wall of the box and against the armour. */
+/** The gland's metal, and that of its adaptor, against the wall of the box, the armour and one another. */
 export const corrosion: Criterion = {
   id: 'corrosion',
-  scope: 'family',
-  judge: ({ input, family }) => {
+  scope: 'entry',
+  judge: ({ input, family, entry }) => {
     const { enclosure, cableType, profile } = input;
-    const refusal = corrosionRefusal(family.material, enclosure, cableType, profile);
-    const meets = [
-      MATERIAL_WORDS[enclosure.material],
-      cableType.armourMaterial && MATERIAL_WORDS[cableType.armourMaterial],
-    ]
-      .filter(Boolean)
+    const { verdict, reason, asks } = entry.corrosion;
+    const meets = [enclosure.material, entry.adaptor?.material, cableType.armourMaterial]
+      .flatMap((m) => (m === undefined ? [] : [MATERIAL_WORDS[m]]))
       .join(', ');
-    return plainFinding(
-      'corrosion',
-      refusal === null ? 'fits' : 'misfit',
-      MATERIAL_WORDS[family.material],
-      meets,
-      refusal ?? `${MATERIAL_WORDS[family.material]} against ${meets}: not a pair that the profile refuses`,
-      profile.corrosion.source,
-    );
+    const metal = MATERIAL_WORDS[family.material];
+    const words =
+      verdict === 'fits' ? `${metal} against ${meets}: not a pair that the profile refuses` : reason;
+    return plainFinding('corrosion', verdict, metal, meets, words, profile.corrosion.source, asks);
   },
+};
+
+const CIRCUIT = {
+  true: 'single core, AC',
+  false: 'single core, not AC',
+  undefined: 'single core, circuit not known',
 };
 
 /** Single cores of alternating current: nothing magnetic round one phase alone. */
 export const singleCore: Criterion = {
   id: 'singleCore',
-  scope: 'family',
-  judge: ({ input }) => {
-    const { verdict, reason } = singleCoreAnswer(input.cableType, input.enclosure, input.profile);
-    const has = input.cableType.singleCoreAc === true ? 'single core, AC' : 'several cores or DC';
+  scope: 'entry',
+  judge: ({ input: { cableType, profile }, entry }) => {
+    const { verdict, reason, asks } = entry.singleCore;
+    const has = cableType.cores > 1 ? 'several cores' : CIRCUIT[`${cableType.singleCoreAc}`];
     return plainFinding(
       'singleCore',
       verdict,
       'no magnetic ring round one phase',
       has,
       reason,
-      input.profile.singleCore.source,
+      profile.singleCore.source,
+      asks,
     );
   },
 };

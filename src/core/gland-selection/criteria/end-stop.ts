@@ -17,6 +17,7 @@ export const endStop: Criterion = {
       fit.verdict === 'unknown' && m === null
         ? `${thing} is not measured: whether the end stop stays cannot be said`
         : `${fit.words}: it ${takes}, your ${thing} is ${has}`;
-    return plainFinding('endStop', fit.verdict, takes, has, reason, sheetName(family));
+    const asks = fit.verdict === 'unknown' && m === null ? [fit.measuredBy] : [];
+    return plainFinding('endStop', fit.verdict, takes, has, reason, sheetName(family), asks);
   },
 };

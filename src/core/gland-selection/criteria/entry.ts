@@ -19,6 +19,7 @@ export const entryThread: Criterion = {
     margin: null,
     reason: entry.threadReason,
     source: 'sheets of gland and box',
+    ...(entry.asks.length > 0 ? { asks: entry.asks } : {}),
   }),
 };
 

@@ -13,6 +13,6 @@ export const innerSeal: Criterion = {
       const reason = 'this family seals on the inner sheath, and the cable has none';
       return plainFinding('innerSeal', 'misfit', 'inner sheath', 'none', reason, sheetName(family));
     }
-    return judgeSeal(context, 'innerSeal', facts.innerSeal, input.innerSheath);
+    return judgeSeal(context, 'innerSeal', facts.innerSeal, 'innerSheath');
   },
 };

@@ -7,8 +7,8 @@ export const outerSeal: Criterion = {
   scope: 'size',
   absent: ({ facts }) => (facts.outerSeal === null ? 'no outer seal in this family' : null),
   judge: (context) => {
-    const { facts, input } = context;
+    const { facts } = context;
     if (facts.outerSeal === null) throw new Error('absent is asked first');
-    return judgeSeal(context, 'outerSeal', facts.outerSeal, input.outerSheath);
+    return judgeSeal(context, 'outerSeal', facts.outerSeal, 'outerSheath');
   },
 };

@@ -17,22 +17,21 @@ export const concept: Criterion = {
   id: 'concept',
   scope: 'family',
   judge: ({ input: { enclosure, profile }, family }) => {
-    const good = coversConcept(family.certificate, enclosure, profile.system);
+    const { verdict, asks } = coversConcept(family.certificate, enclosure, profile.system);
     const takes = certifiedFor(family.certificate, profile.system);
     const has = `${enclosure.concept === 'none' ? 'industrial' : enclosure.concept}, ${placeWords(enclosure)}`;
     const foreign =
-      profile.system === 'divisions' && enclosure.hazardClass === undefined && enclosure.zone !== null;
-    const refusal = foreign
-      ? `this profile judges by class and division; the box is only given as ${has}`
-      : `certified for ${takes}; the box is ${has}`;
-    return plainFinding(
-      'concept',
-      good ? 'fits' : 'misfit',
-      takes,
-      has,
-      good ? `certified for ${has}` : refusal,
-      sheetName(family),
-    );
+      profile.system === 'divisions' &&
+      typeof enclosure.hazardClass !== 'string' &&
+      typeof enclosure.zone === 'number';
+    const reasons: Readonly<Record<typeof verdict, string>> = {
+      fits: `certified for ${has}`,
+      unknown: `certified for ${takes}; the place of ${enclosure.tag} is not known`,
+      misfit: foreign
+        ? `this profile judges by class and division; the box is only given as ${has}`
+        : `certified for ${takes}; the box is ${has}`,
+    };
+    return plainFinding('concept', verdict, takes, has, reasons[verdict], sheetName(family), asks);
   },
 };
 
@@ -40,12 +39,15 @@ const groupsOf = (certificate: Certificate, enclosure: Enclosure, system: CodePr
   if (system !== 'divisions')
     return {
       takes: [certificate.gasGroup, certificate.dustGroup].filter(Boolean).join(', ') || 'none',
-      has: [enclosure.gasGroup, enclosure.dustGroup].filter(Boolean).join(', ') || 'none asked',
+      has: [enclosure.gasGroup, enclosure.dustGroup].filter(Boolean).join(', ') || 'none given',
     };
-  const listed = (certificate.divisions ?? []).filter((d) => d.hazardClass === enclosure.hazardClass);
+  const { division } = enclosure;
+  const listed = (certificate.divisions ?? []).filter(
+    (d) => d.hazardClass === enclosure.hazardClass && (division === undefined || d.division <= division),
+  );
   return {
     takes: [...new Set(listed.flatMap((d) => d.groups))].join(', ') || 'none',
-    has: enclosure.classGroup ?? 'none asked',
+    has: enclosure.classGroup ?? 'none given',
   };
 };
 
@@ -54,10 +56,14 @@ export const group: Criterion = {
   id: 'group',
   scope: 'family',
   judge: ({ input: { enclosure, profile }, family }) => {
-    const good = coversGroup(family.certificate, enclosure, profile.system);
+    const { verdict, asks } = coversGroup(family.certificate, enclosure, profile.system);
     const { takes, has } = groupsOf(family.certificate, enclosure, profile.system);
-    const reason = good ? `${takes} covers ${has}` : `certified for ${takes}; the place is ${has}`;
-    return plainFinding('group', good ? 'fits' : 'misfit', takes, has, reason, sheetName(family));
+    const reasons: Readonly<Record<typeof verdict, string>> = {
+      fits: `${takes} covers ${has}`,
+      unknown: `certified for ${takes}; the group at ${enclosure.tag} is not known`,
+      misfit: `certified for ${takes}; the place is ${has}`,
+    };
+    return plainFinding('group', verdict, takes, has, reasons[verdict], sheetName(family), asks);
   },
 };
 

@@ -3,7 +3,7 @@ import { trimNumber } from '@/core/units';
 import type { Measurement } from '@/core/cable-measurement';
 import { sheetName, type CriterionId, type Finding, type JudgeContext } from '../finding';
 import type { RangeFacts } from '../size-facts';
-import { intervalUm } from '../termination-input';
+import { intervalUm, type MeasuredQuantity } from '../termination-input';
 import { judgeRange, type IntervalUm, type RangeJudgement } from '../verdict';
 
 /** Texts of a measurement, which stand in the reasons of every size. */
@@ -37,8 +37,9 @@ export function judgeSeal(
   context: JudgeContext,
   criterion: CriterionId,
   range: RangeFacts,
-  m: Measurement | null,
+  quantity: MeasuredQuantity,
 ): Finding {
+  const m = context.input[quantity];
   const source = sheetName(context.family);
   const takes = range.text;
   if (m === null) {
@@ -51,6 +52,7 @@ export function judgeSeal(
       margin: null,
       reason: range.notMeasured,
       source,
+      asks: [quantity],
     };
   }
   const { span, um } = textsOf(m);

@@ -1,0 +1,258 @@
+import { QUANTITY_WORDS } from '@/core/cable-measurement';
+import {
+  CLASS_GROUPS,
+  DUST_GROUPS,
+  GAS_GROUPS,
+  HAZARD_CLASSES,
+  MATERIAL_WORDS,
+  type Material,
+} from '@/core/catalogue';
+import type { CableType, Enclosure } from '@/core/schedule';
+import type { MissingField } from './barrier/trail';
+import { choose, type CatalogueView, type Choice } from './choose';
+import type { AskedFact } from './finding';
+import {
+  MEASURED_QUANTITIES,
+  neededQuantities,
+  type MeasuredQuantity,
+  type TerminationInput,
+} from './termination-input';
+
+/** One answer that a question may get: what it writes, and what the choice would come to. */
+export interface QuestionOption {
+  readonly words: string;
+  /** The fact in the shape of its record; for `place` class, division and group together, for `length` metres. */
+  readonly value: unknown;
+  /** The answer of the choice if this were so. */
+  readonly would: string;
+}
+
+/** Something that was asked and not answered, and what each answer would change. */
+export interface Question {
+  readonly fact: AskedFact;
+  readonly words: string;
+  /** Path of the fact in a request. */
+  readonly path: string;
+  /** Size codes that wait for it. */
+  readonly waiting: readonly string[];
+  /** Empty for a quantity that is measured and for a figure of the profile. */
+  readonly options: readonly QuestionOption[];
+}
+
+type TypeFacts = Partial<CableType>;
+type BoxFacts = Partial<Enclosure>;
+interface Answer {
+  readonly words: string;
+  readonly value: unknown;
+  readonly apply: (input: TerminationInput) => TerminationInput;
+}
+
+const ofType = (words: string, value: unknown, facts: TypeFacts): Answer => ({
+  words,
+  value,
+  apply: (input) => ({ ...input, cableType: { ...input.cableType, ...facts } }),
+});
+const ofBox = (words: string, value: unknown, facts: BoxFacts): Answer => ({
+  words,
+  value,
+  apply: (input) => ({ ...input, enclosure: { ...input.enclosure, ...facts } }),
+});
+
+const place = (
+  hazardClass: Enclosure['hazardClass'],
+  division: 1 | 2 | undefined,
+  classGroup: Enclosure['classGroup'],
+) => {
+  const facts: BoxFacts = {
+    hazardClass,
+    ...(division === undefined ? {} : { division }),
+    ...(classGroup === undefined ? {} : { classGroup }),
+  };
+  const words =
+    typeof hazardClass === 'string'
+      ? `Class ${hazardClass}, division ${division}${classGroup === undefined ? '' : `, group ${classGroup}`}`
+      : 'Not classified';
+  return ofBox(words, facts, facts);
+};
+
+const metres = (m: number): Answer => ({
+  words: `${m} m`,
+  value: m,
+  apply: (input) => ({ ...input, cableLengthMm: m * 1000 }),
+});
+
+const ARMOUR_METALS: readonly Material[] = [
+  'galvanisedSteel',
+  'steel',
+  'stainlessSteel',
+  'aluminium',
+  'bronze',
+  'copper',
+];
+
+interface AskedRecord {
+  readonly path: string;
+  readonly words: (input: TerminationInput) => string;
+  readonly answers: (input: TerminationInput) => readonly Answer[];
+}
+
+const box = ({ enclosure }: TerminationInput) => enclosure.tag;
+const type = ({ cableType }: TerminationInput) => cableType.code;
+
+const FACTS: Readonly<Record<MissingField, AskedRecord>> = {
+  compact: {
+    path: 'cableType.compact',
+    words: (i) => `Is ${type(i)} compact and round?`,
+    answers: () => [
+      ofType('Compact and round', true, { compact: true }),
+      ofType('Not compact', false, { compact: false }),
+    ],
+  },
+  length: {
+    path: 'cableLengthMm',
+    words: () => 'How long is the cable?',
+    // One on either side of what the profile asks for, so that both outcomes are seen.
+    answers: ({ profile }) => {
+      const least = profile.barrier.minLengthM;
+      return least === undefined ? [] : [metres(least), metres(Math.max(0, least - 0.5))];
+    },
+  },
+  ignitionSource: {
+    path: 'enclosure.ignitionSource',
+    words: (i) => `Does ${box(i)} hold a source of ignition?`,
+    answers: () => [
+      ofBox('Something inside may ignite', true, { ignitionSource: true }),
+      ofBox('Nothing inside ignites', false, { ignitionSource: false }),
+    ],
+  },
+  gasGroup: {
+    path: 'enclosure.gasGroup',
+    words: (i) => `Which gas group is there at ${box(i)}?`,
+    answers: () => GAS_GROUPS.map((g) => ofBox(g, g, { gasGroup: g })),
+  },
+  dustGroup: {
+    path: 'enclosure.dustGroup',
+    words: (i) => `Which dust group is there at ${box(i)}?`,
+    answers: () => DUST_GROUPS.map((g) => ofBox(g, g, { dustGroup: g })),
+  },
+  zone: {
+    path: 'enclosure.zone',
+    words: (i) => `In which zone does ${box(i)} stand?`,
+    answers: ({ enclosure }) => [
+      ...([0, 1, 2, 20, 21, 22] as const).map((z) => ofBox(`Zone ${z}`, z, { zone: z })),
+      ...(enclosure.concept === 'none' ? [ofBox('No explosive atmosphere', null, { zone: null })] : []),
+    ],
+  },
+  place: {
+    path: 'enclosure.hazardClass',
+    words: (i) => `Which class and division has the place of ${box(i)}?`,
+    answers: ({ enclosure }) => [
+      place('I', 1, 'D'),
+      place('I', 2, 'D'),
+      place('II', 1, 'G'),
+      place('II', 2, 'G'),
+      place('III', 1, undefined),
+      place('III', 2, undefined),
+      ...(enclosure.concept === 'none' ? [place(null, undefined, undefined)] : []),
+    ],
+  },
+  classGroup: {
+    path: 'enclosure.classGroup',
+    words: (i) => `Which group is there at ${box(i)}?`,
+    answers: ({ enclosure }) =>
+      (enclosure.hazardClass === HAZARD_CLASSES[0] ? CLASS_GROUPS.slice(0, 4) : CLASS_GROUPS.slice(4)).map(
+        (g) => ofBox(`Group ${g}`, g, { classGroup: g }),
+      ),
+  },
+  listings: {
+    path: 'cableType.listings',
+    words: (i) => `What is ${type(i)} listed for?`,
+    answers: () => [
+      ofType('Divisions 1 and 2', ['I/1', 'I/2', 'II/1', 'II/2'], {
+        listings: ['I/1', 'I/2', 'II/1', 'II/2'],
+      }),
+      ofType('Division 2 and tray use', ['I/2', 'II/2', 'tray'], { listings: ['I/2', 'II/2', 'tray'] }),
+      ofType('Tray use only', ['tray'], { listings: ['tray'] }),
+      ofType('No listing', [], { listings: [] }),
+    ],
+  },
+  wet: {
+    path: 'enclosure.wet',
+    words: (i) => `Does water or salt stand at the joints of ${box(i)}?`,
+    answers: () => [ofBox('Wet in service', true, { wet: true }), ofBox('Dry', false, { wet: false })],
+  },
+  armourMaterial: {
+    path: 'cableType.armourMaterial',
+    words: (i) => `What is the armour of ${type(i)} made of?`,
+    answers: () => ARMOUR_METALS.map((m) => ofType(capital(MATERIAL_WORDS[m]), m, { armourMaterial: m })),
+  },
+  singleCoreAc: {
+    path: 'cableType.singleCoreAc',
+    words: (i) => `Does ${type(i)} carry one phase of an AC circuit?`,
+    answers: () => [
+      ofType('One phase of AC', true, { singleCoreAc: true }),
+      ofType('Not AC', false, { singleCoreAc: false }),
+    ],
+  },
+  profile: {
+    path: 'profile.barrier',
+    words: () => 'A figure of the code profile is missing.',
+    answers: () => [],
+  },
+};
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const isQuantity = (fact: AskedFact): fact is MeasuredQuantity => MEASURED_QUANTITIES.some((q) => q === fact);
+
+/**
+ * What the choice waits for: every fact that a size which is not refused anyhow has not been told, with the sizes that wait and, for facts
+ * with a list of answers, what the choice would say after each. Facts that most sizes wait for come first. Runs the choice once for each
+ * answer: for one termination, not for thousands.
+ */
+export function questionsOf(input: TerminationInput, catalogue: CatalogueView, choice: Choice): Question[] {
+  const waiting = new Map<AskedFact, string[]>();
+  const note = (fact: AskedFact, size: string) => {
+    const sizes = waiting.get(fact) ?? [];
+    if (!sizes.includes(size)) sizes.push(size);
+    waiting.set(fact, sizes);
+  };
+  const asked = choice.barrier.missing;
+  if (asked !== null) waiting.set(asked.field, []);
+  for (const { verdict, findings, size, notCalledFor } of choice.candidates) {
+    if (verdict === 'misfit' || notCalledFor !== null) continue;
+    for (const finding of findings) for (const fact of finding.asks ?? []) note(fact, size.code);
+  }
+  return [...waiting]
+    .map(([fact, sizes]) => questionOf(fact, sizes, input, catalogue))
+    .sort((a, b) => b.waiting.length - a.waiting.length);
+}
+
+function questionOf(
+  fact: AskedFact,
+  waiting: readonly string[],
+  input: TerminationInput,
+  catalogue: CatalogueView,
+): Question {
+  if (isQuantity(fact))
+    return { fact, words: `Measure: ${QUANTITY_WORDS[fact]}.`, path: 'readings', waiting, options: [] };
+  const { path, words, answers } = FACTS[fact];
+  return {
+    fact,
+    words: words(input),
+    path,
+    waiting,
+    options: answers(input).map((answer) => ({
+      words: answer.words,
+      value: answer.value,
+      would: outcomeOf(answer.apply(input), catalogue),
+    })),
+  };
+}
+
+/** What the choice comes to; while readings are missing, what is decided about the inside of the cable. */
+function outcomeOf(input: TerminationInput, catalogue: CatalogueView): string {
+  const { answer, barrier } = choose(input, catalogue);
+  const unmeasured = neededQuantities(input.cableType, barrier.outcome).some((q) => input[q] === null);
+  return unmeasured ? barrier.conclusion : answer;
+}
