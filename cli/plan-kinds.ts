@@ -1,12 +1,7 @@
-import type { ObjectSchema, Schema } from 'yup';
+import type { ObjectSchema } from 'yup';
 import { refuse, validate, type Result } from '@/core/kernel';
+import type { Kind } from './kinds/kind';
 import { withReferences } from './references';
-
-/** One kind of plan: the shape of its request, and the core's answer to one that has it. */
-export interface Kind {
-  readonly schema: Schema;
-  readonly plan: (request: never) => Result<unknown> | Promise<Result<unknown>>;
-}
 
 export const KIND_NAMES = [
   'measure',

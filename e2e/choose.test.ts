@@ -33,21 +33,21 @@ const upload = async (label: string, file: string) => {
 it('walks the decision table with the keyboard alone, and takes with Enter', async () => {
   await open(`${JOB}/t/D-201/A/choose`);
   await (await find('#actor-name')).sendKeys('chooser');
-  await says('Take MC2-100, armour edge in the earthing ring, end stop stays in');
+  await says('Take YB2-100, armour edge in the earthing ring, end stop stays in');
   await click(() => button('Decision table'));
-  const first = await find('[data-cell^="MC2-100 "][tabindex="0"]');
+  const first = await find('[data-cell^="YB2-100 "][tabindex="0"]');
   await d().executeScript('arguments[0].focus()', first);
   const focused = async () => (await d().switchTo().activeElement()).getAttribute('data-cell');
   const start = await focused();
   await d().actions().sendKeys(Key.ARROW_RIGHT, Key.ARROW_RIGHT, Key.ARROW_DOWN).perform();
   expect(await focused()).not.toBe(start);
-  expect(await focused()).not.toContain('MC2-100');
+  expect(await focused()).not.toContain('YB2-100');
   // What stands in the way of the one below is said for the criterion under the cursor.
   await says(/\w+-\d+ · [A-Z].*:/);
   await d().actions().sendKeys(Key.ARROW_UP, Key.END, Key.ENTER).perform();
-  await says('MC2-100 is taken');
+  await says('YB2-100 is taken');
   await undo();
-  await says('Take MC2-100');
+  await says('Take YB2-100');
 });
 
 it('sorts by a criterion, and compares two sizes side by side', async () => {
@@ -66,7 +66,7 @@ it('sorts by a criterion, and compares two sizes side by side', async () => {
   expect(known.length).toBeGreaterThan(2);
   expect(known).toEqual([...known].sort((a, b) => b - a));
   await click(() => button('Compare two'));
-  await says('resin CR-20 or putty CP-5');
+  await says('resin QR-7 or putty CP-5');
   await says(/sealing fitting or listed barrier gland/i);
 });
 
@@ -77,12 +77,12 @@ it('shows the path of a decision, asks for what is missing, and judges again whe
   await says('NFPA 70:2023');
   await says('putty only up to 8 cores');
   await open(`${JOB}/t/D-205/B/choose`);
-  await says('Not decided: the class and division of XP-4 is not known');
+  await says('Not decided: the class and division of AN-4 is not known');
   expect(await (await byText('button', 'Take')).isEnabled()).toBe(false);
   await click(() => button('Class I, division 1, group D'));
   await says('Take SF7-100');
   await undo();
-  await says('Not decided: the class and division of XP-4 is not known');
+  await says('Not decided: the class and division of AN-4 is not known');
 });
 
 it('refuses a cable that is not listed for its place before any gland', async () => {
@@ -92,11 +92,11 @@ it('refuses a cable that is not listed for its place before any gland', async ()
 
 it('locks a size, works the whole job out with proof, takes it as one change and takes it back', async () => {
   await open(`${JOB}/t/D-204/A/choose`);
-  await says('Take MC2-100');
-  await click(() => button('Take MC2-100'));
-  await says('MC2-100 is taken');
-  await click(() => button('Lock MC2-100'));
-  await says('Unlock MC2-100');
+  await says('Take YB2-100');
+  await click(() => button('Take YB2-100'));
+  await says('YB2-100 is taken');
+  await click(() => button('Lock YB2-100'));
+  await says('Unlock YB2-100');
   await open(`${JOB}/whole-job`);
   await says('1 stay as they are');
   await click(() => button('Work it out'));
@@ -135,15 +135,15 @@ it('edits a figure of the profile, and names the figure that is none', async () 
 
 it('lists the kit, compares it with a stock file, and gives it to a spreadsheet', async () => {
   await open(`${JOB}/t/D-201/A/choose`);
-  await click(() => button('Take MC2-100'));
-  await says('MC2-100 is taken');
+  await click(() => button('Take YB2-100'));
+  await says('YB2-100 is taken');
   const stock = join(downloads, 'stock.csv');
   await open(`${JOB}/kit`);
-  await says('MC2-100-A');
-  writeFileSync(stock, 'part,quantity\nMC2-100-A,lots\n');
+  await says('YB2-100-A');
+  writeFileSync(stock, 'part,quantity\nYB2-100-A,lots\n');
   await upload('Stock file', stock);
-  await says('quantity of MC2-100-A is not a whole number');
-  writeFileSync(stock, 'part;quantity\nMC2-100-A;1\n');
+  await says('quantity of YB2-100-A is not a whole number');
+  writeFileSync(stock, 'part;quantity\nYB2-100-A;1\n');
   await upload('Stock file', stock);
   await says(/short against stock\.csv/);
   await click(() => button('Spreadsheet'));
@@ -151,18 +151,18 @@ it('lists the kit, compares it with a stock file, and gives it to a spreadsheet'
   const rows = sheet?.data ?? [];
   expect(rows[0]?.slice(0, 3)).toEqual(['part', 'kind', 'name']);
   const head = rows[0] ?? [];
-  const line = rows.find((r) => r[0] === 'MC2-100-A') ?? [];
+  const line = rows.find((r) => r[0] === 'YB2-100-A') ?? [];
   const cell = (name: string) => line[head.indexOf(name)];
   expect([cell('needed'), cell('spare'), cell('total'), cell('stock'), cell('short')]).toEqual([
     1, 1, 2, 1, 1,
   ]);
   await click(() => button('CSV'));
   const csv = readFileSync(await download(/kit\.csv$/), 'utf8');
-  expect(csv).toMatch(/MC2-100-A,gland,/);
+  expect(csv).toMatch(/YB2-100-A,gland,/);
   expect(csv.split('\r\n')[0]).toContain('needed,spare,total,stock,short');
   await open(`${JOB}/t/D-201/A/choose`);
   await undo();
-  await says('Take MC2-100');
+  await says('Take YB2-100');
 });
 
 describe('the catalogue', () => {
@@ -175,9 +175,9 @@ describe('the catalogue', () => {
         sizes: { code: string; outerSeal: { max: unknown } }[];
       }[];
     };
-    const family = demo.families.find((f) => f.code === 'PG8');
+    const family = demo.families.find((f) => f.code === 'VB8');
     const size = family?.sizes[1];
-    if (!family || !size) throw new Error('PG8');
+    if (!family || !size) throw new Error('VB8');
     Object.assign(family.sheet, { revision, issued: '2026-11' });
     size.outerSeal.max = max;
     return JSON.stringify({ ...demo, families: [family], adaptors: [], accessories: [] });
@@ -195,22 +195,22 @@ describe('the catalogue', () => {
   });
 
   it('shows every difference of a good file and the plans it reaches, then takes it in', async () => {
-    await open('/catalogue?family=PG8&job=quillmere');
-    await says('PG8 instruction sheet 182, revision 1');
+    await open('/catalogue?family=VB8&job=quillmere');
+    await says('VB8 instruction sheet 182, revision 1');
     writeFileSync(file, pg8('2', 17.2));
     await upload('Catalogue file', file);
     await says('against revision 1 in force');
-    await says('PG8-25 · outerSeal.max');
+    await says('VB8-25 · outerSeal.max');
     await click(() => button('Take it in'));
-    await says('PG8 revision 2 new');
-    await says('PG8 instruction sheet 182, revision 2');
+    await says('VB8 revision 2 new');
+    await says('VB8 instruction sheet 182, revision 2');
     // The same file once more is nothing new.
     await upload('Catalogue file', file);
     await says('the same figures as revision 2');
   });
 
   it('types in the sheet in hand, judged while it is typed', async () => {
-    await open('/catalogue/edit/PG8');
+    await open('/catalogue/edit/VB8');
     const save = () => find('section[aria-live] button');
     const field = (name: string) => find(`input[name="${name}"]`);
     await says('type the one on the sheet in hand');
@@ -222,15 +222,15 @@ describe('the catalogue', () => {
     await retype(await field('sizes[2].outerSeal.max'), '24,2');
     await says('1 difference from revision 2.');
     await click(save);
-    await says('PG8 revision 3 is in the catalogue.');
-    await says('PG8 instruction sheet 182, revision 3');
+    await says('VB8 revision 3 is in the catalogue.');
+    await says('VB8 instruction sheet 182, revision 3');
   });
 
   it('gives the sizes as a table that it reads again', async () => {
-    await open('/catalogue?family=PG8&job=quillmere');
+    await open('/catalogue?family=VB8&job=quillmere');
     await click(() => byText('a', 'Sizes as CSV'));
-    const table = await download(/sizes-PG8\.csv$/);
-    expect(readFileSync(table, 'utf8')).toContain('PG8,3,2026-12,PG8-32,16.6,24.2');
+    const table = await download(/sizes-VB8\.csv$/);
+    expect(readFileSync(table, 'utf8')).toContain('VB8,3,2026-12,VB8-32,16.6,24.2');
     await upload('Catalogue file', table);
     await says('the same figures as revision 3');
     rmSync(table);
@@ -243,7 +243,7 @@ describe('axe finds nothing serious', () => {
     `${JOB}/whole-job`,
     `${JOB}/kit`,
     `${JOB}/profile`,
-    '/catalogue?family=MC6&job=quillmere-annex',
+    '/catalogue?family=YB6&job=quillmere-annex',
     '/catalogue/edit/AY3',
     `${JOB}/t/D-203/B/choose`,
     `${JOB}/t/D-205/B/choose`,

@@ -35,7 +35,7 @@ describe('the seal station', () => {
   it('says how much of what, and how long by the temperature of the work', async () => {
     await open(`${JOB}/t/K-140/B/seal`);
     await alive();
-    expect(await textOf('main h2')).toBe('7 mL of resin CR-20: 1 × CR-20-25.');
+    expect(await textOf('main h2')).toBe('7 mL of resin QR-7: 1 × QR-7-25.');
     await says('20 min, as printed for 20 °C');
     await retype(await field('PlanTemperature'), '22');
     await says('15 min, by the hotter point 25 °C');
@@ -59,7 +59,7 @@ describe('the seal station', () => {
     await says('Knead putty CP-5');
     await click(() => byText('button', 'Undo'));
     await click(() => byText('button', 'Undo'));
-    await says('of resin CR-20');
+    await says('of resin QR-7');
   });
 
   it('follows a cure: its share, its band, and where a temperature is kept', async () => {
@@ -84,7 +84,7 @@ describe('the bench with a compound', () => {
     await open(`${JOB}/bench/K-146/B`);
     await says('Still house is classified');
     await holdButton('Hold: permit covers this device');
-    await says('Mix resin CR-20');
+    await says('Mix resin QR-7');
     await says('K-141/B');
     expect(await (await byText('button', 'Hold: mixed now')).isEnabled()).toBe(false);
     await (await field('mix-batch')).sendKeys('CR-2611');
@@ -213,7 +213,7 @@ describe('drawings and prints', () => {
     const text = execFileSync('pdftotext', ['-layout', await download(/^work-pack.*\.pdf$/), '-'], {
       encoding: 'utf8',
     });
-    for (const words of ['K-140/B', 'K-141/B', 'Compound: resin CR-20', 'marking strip at 1:1'])
+    for (const words of ['K-140/B', 'K-141/B', 'Compound: resin QR-7', 'marking strip at 1:1'])
       expect(text).toContain(words);
     await click(() => byText('button', 'Labels with codes'));
     const labels = execFileSync('pdftotext', ['-layout', await download(/^labels.*\.pdf$/), '-'], {
@@ -235,9 +235,9 @@ describe('many ends at once', () => {
   it('plans the mixes, more people or less pot life change them, heat refuses them', async () => {
     await open(`${JOB}/compound`);
     await says(/Running: 2/);
-    await says('resin CR-20: 1 mix, up to 4 ends each');
+    await says('resin QR-7: 1 mix, up to 4 ends each');
     await retype(await field('batch-perPour'), '10');
-    await says('resin CR-20: 2 mixes, up to 1 ends each');
+    await says('resin QR-7: 2 mixes, up to 1 ends each');
     await retype(await field('batch-people'), '2');
     await says('up to 2 ends each');
     await retype(await field('batch-perPour'), '19');

@@ -26,19 +26,19 @@ describe('the demo catalogue', () => {
   it('has twelve families of six to nine sizes, one of them in two revisions', () => {
     expect([...new Set(families.map((f) => f.code))]).toHaveLength(12);
     expect(families.every((f) => f.sizes.length >= 6 && f.sizes.length <= 9)).toBe(true);
-    expect(families.filter((f) => f.code === 'MC2').map((f) => f.sheet.revision)).toEqual(['3', '4']);
+    expect(families.filter((f) => f.code === 'YB2').map((f) => f.sheet.revision)).toEqual(['3', '4']);
     expect(adaptors.length).toBeGreaterThanOrEqual(3);
   });
 
-  it('differs between the revisions of MC2 in strip groups and in the last turn only', () => {
-    const [old, now] = families.filter((f) => f.code === 'MC2');
-    if (!old || !now) throw new Error('MC2');
+  it('differs between the revisions of YB2 in strip groups and in the last turn only', () => {
+    const [old, now] = families.filter((f) => f.code === 'YB2');
+    if (!old || !now) throw new Error('YB2');
     const strips = (f: typeof old) => new Set(f.sizes.map((s) => JSON.stringify(s.armourLengths))).size;
     expect([strips(old), strips(now)]).toEqual([2, 3]);
     const last = (f: typeof old) => f.stages[f.stages.length - 1]?.method.turns;
-    expect([last(old), last(now)]).toEqual([1, 0.5]);
+    expect([last(old), last(now)]).toEqual([0.75, 0.6]);
     expect(now.sizes.map((s) => s.outerSeal?.min)).toEqual(old.sizes.map((s) => s.outerSeal?.min));
-    expect(DEMO.families.filter((f) => f.code === 'MC2')).toEqual([now]);
+    expect(DEMO.families.filter((f) => f.code === 'YB2')).toEqual([now]);
   });
 
   it('has one sheet of transit frames: nine modules, two of them for rounded corners, and eight frames', () => {
@@ -53,8 +53,8 @@ describe('the demo catalogue', () => {
   });
 
   it('puts the later sheet in force, whichever stands first', () => {
-    const [old, now] = families.filter((f) => f.code === 'MC2');
-    if (!old || !now) throw new Error('MC2');
+    const [old, now] = families.filter((f) => f.code === 'YB2');
+    if (!old || !now) throw new Error('YB2');
     expect(inForce([now, old])).toEqual([now]);
   });
 

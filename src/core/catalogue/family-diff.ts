@@ -1,7 +1,7 @@
 import { canonicalJson } from '@/core/kernel';
 import type { Family } from './family';
 
-/** One figure that differs between two revisions of a sheet. `where` reads like a path: `MC2-100 · armourLengths[0].minMm`. */
+/** One figure that differs between two revisions of a sheet. `where` reads like a path: `YB2-100 · armourLengths[0].minMm`. */
 export interface FamilyChange {
   readonly where: string;
   readonly before: string | null;

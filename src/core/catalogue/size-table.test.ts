@@ -58,12 +58,12 @@ it.each([
 it('refuses a table without lines', () => expect(read([]).ok).toBe(false));
 
 describe('diffFamilies', () => {
-  const [old, now] = DEMO_FILE.families.filter((f) => f.code === 'MC2');
-  if (!old || !now) throw new Error('MC2');
+  const [old, now] = DEMO_FILE.families.filter((f) => f.code === 'YB2');
+  if (!old || !now) throw new Error('YB2');
   it('names what one sheet says otherwise than the one before', () => {
     const { changes, sizesAdded, sizesRemoved } = diffFamilies(old, now);
     expect([sizesAdded, sizesRemoved]).toEqual([[], []]);
-    expect(changes).toContainEqual({ where: 'stages.backNut.method.turns', before: '1', after: '0.5' });
+    expect(changes).toContainEqual({ where: 'stages.backNut.method.turns', before: '0.75', after: '0.6' });
     expect(changes.filter((c) => !/armourLengths|stages\.backNut/.test(c.where)).map((c) => c.where)).toEqual(
       changes.filter((c) => /in(Min|Max)$/.test(c.where)).map((c) => c.where),
     );
@@ -71,11 +71,11 @@ describe('diffFamilies', () => {
   it('names sizes that came and went, and nothing for equal sheets', () => {
     const shorter = { ...now, sizes: now.sizes.slice(1) };
     expect(diffFamilies(now, shorter)).toMatchObject({
-      sizesRemoved: ['MC2-050'],
+      sizesRemoved: ['YB2-050'],
       sizesAdded: [],
       changes: [],
     });
-    expect(diffFamilies(shorter, now).sizesAdded).toEqual(['MC2-050']);
+    expect(diffFamilies(shorter, now).sizesAdded).toEqual(['YB2-050']);
     expect(diffFamilies(now, structuredClone(now)).changes).toEqual([]);
   });
 });

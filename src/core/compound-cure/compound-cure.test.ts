@@ -95,13 +95,13 @@ describe('the estimate between two points', () => {
 
 describe('packs', () => {
   it.each([
-    [20, { 'CR-20-25': 1 }, 5],
-    [25, { 'CR-20-25': 1 }, 0],
+    [20, { 'QR-7-25': 1 }, 5],
+    [25, { 'QR-7-25': 1 }, 0],
     // 2 × 25 = 50 leaves nothing; one of 60 would leave 10
-    [50, { 'CR-20-25': 2 }, 0],
-    [52, { 'CR-20-60': 1 }, 8],
+    [50, { 'QR-7-25': 2 }, 0],
+    [52, { 'QR-7-60': 1 }, 8],
     // 2 × 60 + 25 = 145 leaves 1
-    [144, { 'CR-20-25': 1, 'CR-20-60': 2 }, 1],
+    [144, { 'QR-7-25': 1, 'QR-7-60': 2 }, 1],
   ])('for %d mL', (ml, packs, leftover) => {
     const plan = choosePacks(RESIN, ml);
     expect(Object.fromEntries(plan.packs.map((p) => [p.part, p.count]))).toEqual(packs);
@@ -157,7 +157,7 @@ describe('planSeal', () => {
     const cores = (Math.PI * 6.9 * 6.9 * chamber.lengthMm) / 1000;
     expect(plan.netMl).toBeCloseTo(Math.ceil((chamber.volumeMl - cores) * 10) / 10, 6);
     expect(plan.needMl).toBeCloseTo(Math.ceil((chamber.volumeMl - cores) * 1.12 * 10) / 10, 6);
-    expect(plan).toMatchObject({ product: 'resin CR-20', kind: 'resin', stickMm: null });
+    expect(plan).toMatchObject({ product: 'resin QR-7', kind: 'resin', stickMm: null });
     expect(plan.packs.totalMl).toBeGreaterThanOrEqual(plan.needMl);
   });
 
@@ -189,7 +189,7 @@ describe('planSeal', () => {
     const many = { ...size, chamber: { ...chamber, compounds: [...chamber.compounds].reverse() } };
     const cores = (many.chamber.compounds[0]?.maxCores ?? 0) + 1;
     const plan = made({ size: many, cableType: { ...CABLE, cores }, core: interval('core', 2, 2.1) });
-    expect(plan.product).toBe('resin CR-20');
+    expect(plan.product).toBe('resin QR-7');
     expect(compoundVerdicts(many, cores)[0]).toMatchObject({ product: 'putty CP-5', allowed: false });
   });
 });
@@ -205,7 +205,7 @@ describe('planBatches', () => {
     expect(plan.perMix).toBe(3);
     expect(plan.mixes.map((m) => m.pours.length)).toEqual([3, 3, 1]);
     expect(plan.mixes[0]).toMatchObject({ ml: 36, marginMinutes: 3 });
-    expect(plan.mixes[0]?.packs.packs).toEqual([{ part: 'CR-20-25', ml: 25, count: 2 }]);
+    expect(plan.mixes[0]?.packs.packs).toEqual([{ part: 'QR-7-25', ml: 25, count: 2 }]);
     expect(plan.totalMl).toBe(84);
     expect(plan.minutes).toBe(17 + 17 + 7);
   });

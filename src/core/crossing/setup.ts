@@ -1,7 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { frameOffer, frameSheetsInForce, type FrameSheet } from '@/core/catalogue';
 import { BUILDING_SCHOOLS } from '@/core/frame-building';
-import type { FrameRequest } from '@/core/frame-packing';
+import { foldCircuits, strangeCircuitsOf, type FrameRequest } from '@/core/frame-packing';
 import { fail, hashOf, ok, refuse, type IntervalMm, type Problem, type Result } from '@/core/kernel';
 
 export const APART_BY = ['row', 'opening'] as const;
@@ -75,6 +75,8 @@ export interface CrossingRequest {
   readonly request: FrameRequest;
   /** Why a plan from it is provisional, cable by cable. */
   readonly provisional: readonly string[];
+  /** Circuits that no rule names, where there are rules: meant so, or a slip of the pen. */
+  readonly unruled: readonly string[];
   /** Cables that cannot be planned, each with the reason. */
   readonly missing: readonly { readonly tag: string; readonly reason: string }[];
 }
@@ -113,7 +115,7 @@ export function crossingRequest(
     else first.set(tag, i);
   });
   setup.apart.forEach((rule, i) => {
-    if (rule.a === rule.b)
+    if (rule.a.trim().toLowerCase() === rule.b.trim().toLowerCase())
       problems.push({
         path: `apart[${i}]`,
         message: 'a circuit cannot be kept apart from itself',
@@ -149,16 +151,13 @@ export function crossingRequest(
       },
     ];
   });
-  return ok({
-    request: {
-      cables,
-      ...wantedPress(frameOffer(sheet, setup.frames), setup.press),
-      apart: setup.apart.map(({ a, b, by }) => ({ circuits: [a, b], by })),
-      spare: { share: setup.spareShare },
-    },
-    provisional,
-    missing,
-  });
+  const asked: FrameRequest = {
+    cables,
+    ...wantedPress(frameOffer(sheet, setup.frames), setup.press),
+    apart: setup.apart.map(({ a, b, by }) => ({ circuits: [a, b], by })),
+    spare: { share: setup.spareShare },
+  };
+  return ok({ request: foldCircuits(asked), provisional, missing, unruled: strangeCircuitsOf(asked) });
 }
 
 /** The offer with the press unit only where it is wanted. A frame that does not have that place keeps those it has. */

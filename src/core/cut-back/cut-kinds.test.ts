@@ -87,9 +87,9 @@ describe('each kind of cut, by hand', () => {
   });
 
   it('metal-clad: jacket to the earthing ring, no inner sheath; the strip by a cutter or a saw, each with its own depth', () => {
-    const strip = fitting(...demoSize('MC2-125'), 'interlocked', true).overArmour;
+    const strip = fitting(...demoSize('YB2-125'), 'interlocked', true).overArmour;
     if (!strip) throw new Error('no armour');
-    const cut = plan('MC2-125', 'interlocked', {
+    const cut = plan('YB2-125', 'interlocked', {
       armourWire: { ...strip, interval: { min: 0.7, max: 0.72 } },
     });
     expect(cut.marks.map((m) => [m.id, m.title])).toEqual([
@@ -100,16 +100,16 @@ describe('each kind of cut, by hand', () => {
     expect(cut.marks[1]?.tools.map((t) => t.guard.maxDepthMm)).toEqual([0.7, 0.4]);
     expect(new Set(cut.marks[1]?.tools.map((t) => t.kerfMm)).size).toBe(2);
     // A wheel that is set to a depth is not offered where the strip is not measured.
-    expect(plan('MC2-125', 'corrugated').marks[1]?.tools.map((t) => t.tool)).toEqual(['Fine hacksaw']);
+    expect(plan('YB2-125', 'corrugated').marks[1]?.tools.map((t) => t.tool)).toEqual(['Fine hacksaw']);
     const armourWire = { ...strip, interval: { min: 0.7, max: 0.72 } };
-    expect(plan('MC2-125', 'corrugated', { armourWire }).marks[1]?.tools.map((t) => t.tool)).toEqual([
+    expect(plan('YB2-125', 'corrugated', { armourWire }).marks[1]?.tools.map((t) => t.tool)).toEqual([
       'Tube cutter',
       'Fine hacksaw',
     ]);
   });
 
   it('metal-clad without a jacket: one mark, yet the armour under the ring is used up too', () => {
-    const cut = plan('MC6-125', 'interlocked', {}, false);
+    const cut = plan('YB6-125', 'interlocked', {}, false);
     expect(cut.marks.map((m) => m.id)).toEqual(['armour']);
     expect(cut.consumedMm).toBe(cut.tails.mm + (cut.armour?.mm ?? 0) + 1);
   });
@@ -128,15 +128,15 @@ describe('each kind of cut, by hand', () => {
   });
 
   it('plug-in: the insert settles the cores, wherever the terminals are; too many cores are refused', () => {
-    const [, size] = demoSize('PG8-25');
-    const cut = plan('PG8-25', 'none', { routeMm: null });
+    const [, size] = demoSize('VB8-25');
+    const cut = plan('VB8-25', 'none', { routeMm: null });
     expect(cut.tails.mm).toBe(((size.insert?.tailMinMm ?? 0) + (size.insert?.tailMaxMm ?? 0)) / 2);
     expect(cut.marks.map((m) => [m.id, m.datum])).toEqual([
       ['outerSheath', 'cableEnd'],
       ['cores', 'coreEnd'],
     ]);
-    const many = { ...input('PG8-25', 'none').cableType, cores: (size.insert?.contacts ?? 0) + 2 };
-    expect(refusal(input('PG8-25', 'none', { cableType: many }))).toMatch(/2 too many/);
+    const many = { ...input('VB8-25', 'none').cableType, cores: (size.insert?.contacts ?? 0) + 2 };
+    expect(refusal(input('VB8-25', 'none', { cableType: many }))).toMatch(/2 too many/);
   });
 
   it('refuses figures that are not there', () => {
@@ -144,8 +144,8 @@ describe('each kind of cut, by hand', () => {
     expect(refusal(input('SF7-125', 'interlocked', { size: { ...size, sealingCut: undefined } }))).toMatch(
       /two inner cuts/,
     );
-    const [, plug] = demoSize('PG8-25');
-    expect(refusal(input('PG8-25', 'none', { size: { ...plug, insert: undefined } }))).toMatch(
+    const [, plug] = demoSize('VB8-25');
+    expect(refusal(input('VB8-25', 'none', { size: { ...plug, insert: undefined } }))).toMatch(
       /contact insert/,
     );
   });
@@ -231,7 +231,7 @@ describe('terminals that differ', () => {
     const inside = { terminals: [{ core: 'L1', routeMm: 15 }] };
     expect(refusal(input('RW2-32', 'roundWire', inside))).toMatch(/nearer than the inner sheath may stand/);
     expect(refusal(input('WC4-32', 'roundWire', { routeMm: 0 }))).toMatch(/terminal is 0 mm from the wall/);
-    expect(refusal(input('PG8-25', 'braid', { terminals: [{ core: 'L1', routeMm: 30 }] }))).toMatch(
+    expect(refusal(input('VB8-25', 'braid', { terminals: [{ core: 'L1', routeMm: 30 }] }))).toMatch(
       /end in the insert/,
     );
   });
@@ -288,6 +288,7 @@ describe('all cuts of the shipped catalogue', () => {
               outerSheath: found.outerSheath ?? input('RW2-32', 'roundWire').outerSheath,
               innerSheath: found.innerSheath,
               armourWire: found.armourWire,
+              overArmour: found.overArmour,
               unit,
             });
           const [mm, inch] = [of('mm'), of('in')];

@@ -42,9 +42,9 @@ const CHECKS: Readonly<Record<MarkId, string>> = {
   armour: 'Ends level all round; what lies under it without a scratch.',
   jacket: 'Jacket edge square: it must meet the edge of the earthing ring.',
   innerSheath:
-    'Fillers, tape and strings removed; no core nicked. A nicked core means: cut back and start again.',
+    'Only cores are left beyond the mark, their insulation whole. One that is cut into costs the end: back by the spare, and anew.',
   cores: 'Bare length by the gauge; no strand cut, none outside the contact.',
-  secondInner: 'Wraps, strings and fillers out of the chamber; no core nicked.',
+  secondInner: 'Nothing but cores stands in the chamber, their insulation whole.',
 };
 
 /** Marks in the order in which they are cut. */

@@ -183,10 +183,10 @@ export const lubricate = (name: string, spec: FrameOpening): StepDraft => ({
   station: 'makeOff',
   kind: 'confirm',
   title: `Opening ${name}: lubricate the inside`,
-  detail: `All four walls and the corners of ${mm(spec.width)} × ${mm(spec.height)} mm, thin and without gaps.`,
+  detail: `A thin film on everything that rubber will slide along: the inside of ${mm(spec.width)} × ${mm(spec.height)} mm, right into where two sides meet.`,
   reason: 'A dry corner holds a module back while the others close.',
   caution: 'The maker’s own lubricant only. When it is cold, warm it in the hand first.',
-  checks: ['Corners too'],
+  checks: ['No dry spot where two sides meet'],
   decisions: [],
 });
 
@@ -310,7 +310,7 @@ export function pressSteps(spec: FrameOpening, opening: PlannedOpening, name: st
       station: 'tighten',
       kind: 'hold',
       title: `Opening ${name}: bolts in turn to the stop`,
-      detail: `Alternately, in equal steps${bolts ? ` of ${mm(bolts.incrementMm)} mm` : ''}, to the stop or the maximum torque of the sheet${bolts?.maxTorqueNm ? ` (${mm(bolts.maxTorqueNm)} N·m)` : ''}, whichever comes first. Torque before the stop is not closed: back off and look for the cause.`,
+      detail: `No bolt runs ahead: one step${bolts ? ` of ${mm(bolts.incrementMm)} mm` : ''} at the first, the same at the next, until all stand at the stop. Torque that reaches the sheet’s most${bolts?.maxTorqueNm ? ` (${mm(bolts.maxTorqueNm)} N·m)` : ''} earlier says that something is in the way: back off, find it.`,
       reason: 'Driven one after the other it tilts and the rows stay open on one side.',
       caution: 'Wait as long as the sheet says and follow up: rubber creeps.',
       list: order,

@@ -247,6 +247,15 @@ function strangeCircuits({ cables, apart }: FrameRequest, known: ReadonlyMap<str
   );
 }
 
+/** Circuits of cables that no rule names, where there are rules; without those that are declared. */
+export const strangeCircuitsOf = (request: FrameRequest): string[] => [
+  ...new Set(strangeCircuits(request, knownCircuits(request)).map((p) => String(p.value))),
+];
+
+/** The request with every circuit spelt as the rules spell it. */
+export const foldCircuits = (request: FrameRequest): FrameRequest =>
+  withCircuits(request, knownCircuits(request));
+
 /** The request with every circuit spelt in one way. */
 function withCircuits(request: FrameRequest, known: ReadonlyMap<string, string>): FrameRequest {
   const one = (name: string): string => known.get(folded(name)) ?? name;

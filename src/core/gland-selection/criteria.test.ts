@@ -83,9 +83,9 @@ describe('compound by number of cores', () => {
   // SF7-100: putty up to 8 cores, resin up to 24
   const fitting = (cores: number) => of(typed({ ...CLAD, cores }, BARRIER), 'SF7-100', 'compound');
   it.each([
-    [7, 'resin CR-20 or putty CP-5'],
-    [8, 'resin CR-20 or putty CP-5'],
-    [9, 'resin CR-20; putty only up to 8 cores'],
+    [7, 'resin QR-7 or putty CP-5'],
+    [8, 'resin QR-7 or putty CP-5'],
+    [9, 'resin QR-7; putty only up to 8 cores'],
   ])('at %d cores allows: %s', (cores, reason) =>
     expect(fitting(cores)).toMatchObject({ verdict: 'fits', reason }),
   );
@@ -95,14 +95,14 @@ describe('compound by number of cores', () => {
 describe('end stop', () => {
   const clad = (change: Partial<TerminationInput>) => ({ ...TERMINATION, cableType: CLAD, ...change });
   const outer = (min: number, max: number) => clad({ outerSheath: interval('outerSheath', min, max) });
-  // MC2-100: outer seal 23–30.6, the stop stays for 23–27
+  // YB2-100: outer seal 23–30.6, the stop stays for 23–27
   it.each([
     [26.8, 27, 'fits', true],
     [27.1, 27.4, 'fits', false],
     [26.9, 27.1, 'marginal', null],
   ])('by the cable’s range %d–%d: %s', (min, max, verdict, stays) => {
-    expect(judge(outer(min, max), ...demoSize('MC2-100'), DEMO).endStop).toMatchObject({ verdict, stays });
-    expect(of(outer(min, max), 'MC2-100', 'endStop').verdict).toBe(verdict);
+    expect(judge(outer(min, max), ...demoSize('YB2-100'), DEMO).endStop).toMatchObject({ verdict, stays });
+    expect(of(outer(min, max), 'YB2-100', 'endStop').verdict).toBe(verdict);
   });
 
   it('by whether the conductors pass: it leaves before the compound', () => {
@@ -114,11 +114,11 @@ describe('end stop', () => {
   });
 
   it('by whether the gland slides past the armour', () => {
-    // MC6-100: bore 23.8
+    // YB6-100: bore 23.8
     const fit = (mm: number | null) =>
       judge(
         clad({ overArmour: mm === null ? null : interval('overArmour', mm, mm) }),
-        ...demoSize('MC6-100'),
+        ...demoSize('YB6-100'),
         DEMO,
       ).endStop;
     expect(fit(23.8)?.stays).toBe(true);
@@ -134,13 +134,13 @@ describe('end stop', () => {
       entry: { ...ENTRY, taperedTurns: 6, thread: { form: 'npt', size: '1', pitchMm: 2.209 } },
     };
     expect(choose(input, DEMO).answer).toBe(
-      'Take MC2-100, armour edge in the earthing ring, end stop stays in; 1 mm inside the outer seal range.',
+      'Take YB2-100, armour edge in the earthing ring, end stop stays in; 1 mm inside the outer seal range.',
     );
   });
 });
 
 describe('metal-clad armour', () => {
-  // MC2-100 grips 19.8–27.8 over the armour
+  // YB2-100 grips 19.8–27.8 over the armour
   it.each([
     [19.8, 27.8, 'fits', 0],
     [19.9, 27.7, 'fits', 0.1],
@@ -152,7 +152,7 @@ describe('metal-clad armour', () => {
       overArmour: interval('overArmour', min, max),
       armourWire: null,
     };
-    expect(of(input, 'MC2-100', 'armourRing')).toMatchObject({ verdict, margin });
+    expect(of(input, 'YB2-100', 'armourRing')).toMatchObject({ verdict, margin });
   });
 });
 
@@ -195,7 +195,7 @@ describe('barrier', () => {
       ),
       entry: { ...ENTRY, plugIn: true },
     };
-    expect(choose(input, DEMO).candidates[0]?.size.code).toBe('PG8-40');
+    expect(choose(input, DEMO).candidates[0]?.size.code).toBe('VB8-40');
     expect(choose({ ...input, entry: ENTRY }, DEMO).candidates[0]?.size.code).toBe('UN1-40');
   });
 });
@@ -215,17 +215,17 @@ describe('cable listing', () => {
     [undefined, 'unknown'],
   ] as const)('%j: %s', (listings, verdict) =>
     expect(
-      of(input(listings === undefined ? undefined : [...listings]), 'MC6-100', 'cableListing').verdict,
+      of(input(listings === undefined ? undefined : [...listings]), 'YB6-100', 'cableListing').verdict,
     ).toBe(verdict),
   );
 
   it('judges class, division and group by the certificate’s own list', () => {
     const listed = input(['I/1']);
-    expect(of(listed, 'MC6-100', 'concept').verdict).toBe('fits');
-    expect(of(listed, 'MC2-100', 'concept').verdict).toBe('misfit');
-    expect(of(boxed({ classGroup: 'A' }, listed), 'MC6-100', 'group').verdict).toBe('misfit');
-    expect(of(boxed({ classGroup: 'B' }, listed), 'MC6-100', 'group').verdict).toBe('fits');
-    expect(of(boxed({ hazardClass: undefined, zone: 1 }, listed), 'MC6-100', 'concept').reason).toContain(
+    expect(of(listed, 'YB6-100', 'concept').verdict).toBe('fits');
+    expect(of(listed, 'YB2-100', 'concept').verdict).toBe('misfit');
+    expect(of(boxed({ classGroup: 'A' }, listed), 'YB6-100', 'group').verdict).toBe('misfit');
+    expect(of(boxed({ classGroup: 'B' }, listed), 'YB6-100', 'group').verdict).toBe('fits');
+    expect(of(boxed({ hazardClass: undefined, zone: 1 }, listed), 'YB6-100', 'concept').reason).toContain(
       'only given as',
     );
   });
@@ -325,19 +325,19 @@ describe('tapered threads', () => {
     ['less than five', 4.9, 'misfit', -0.221],
     ['more than the gland has', 9, 'fits', 1.105],
   ])('counts the smaller of both sheets: %s', (_, turns, verdict, margin) => {
-    const found = of(npt(turns), 'MC2-100', 'engagement');
+    const found = of(npt(turns), 'YB2-100', 'engagement');
     expect(found.verdict).toBe(verdict);
     expect(found.margin).toBeCloseTo(margin, 3);
   });
 
   it('refuses when a sheet does not say', () =>
-    expect(of(npt(), 'MC2-100', 'engagement')).toMatchObject({
+    expect(of(npt(), 'YB2-100', 'engagement')).toMatchObject({
       verdict: 'misfit',
       reason: expect.stringContaining('that of the female part does not give it') as string,
     }));
 
   it('goes from metric to tapered through one adaptor, judging both joints', () => {
-    const candidate = judge({ ...TERMINATION, cableType: CLAD }, ...demoSize('MC2-100'), DEMO);
+    const candidate = judge({ ...TERMINATION, cableType: CLAD }, ...demoSize('YB2-100'), DEMO);
     expect(candidate.entry.adaptor?.partNumber).toBe('TN-32100');
     expect(candidate.entry.joints.map((j) => j.fullThreads)).toEqual([8, 5]);
   });

@@ -105,7 +105,7 @@ describe('generateSteps', () => {
   it('puts what slides on in the order of the sheet, the groove by the armour', () => {
     expect(step(made('AY3-32').steps, 'slideOn').list).toEqual([
       'shroud · wide mouth towards the cable end · cut at step 3',
-      'back nut with closing scale · thread towards the cable end',
+      'back nut with outer seal · thread towards the cable end',
       'middle nut · wide bore towards the cable end',
       'clamping ring · coarse groove towards the cone',
     ]);

@@ -11,8 +11,8 @@ export type LookDecision = (typeof LOOK_DECISIONS)[number];
 
 export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
   clamped: 'Clamped all round',
-  trim: 'Trim loose strands, close again',
-  spreadAgain: 'Not satisfactory: back to spreading',
+  trim: 'Held, but ends stand out: cut them and tighten',
+  spreadAgain: 'Not held all round: lay the armour anew',
   sound: 'Hard, without voids',
   repair: 'Voids: repair with fresh compound',
 };

@@ -172,7 +172,7 @@ describe('what the kinds of procedure do in another order', () => {
 
   it('plug-in: bare core ends and the insert before the body closes', () => {
     order(
-      ids('PG8-25', 'none'),
+      ids('VB8-25', 'none'),
       'cut.outerSheath',
       'cut.cores',
       'insert',
@@ -180,7 +180,7 @@ describe('what the kinds of procedure do in another order', () => {
       'stage.outerSeal',
       'stage.couple',
     );
-    order(ids('PG8-25', 'braid'), 'insert', 'spread', 'ring', 'stage.entry');
+    order(ids('VB8-25', 'braid'), 'insert', 'spread', 'ring', 'stage.entry');
   });
 
   it('unarmoured: one cut, no ring, no look', () => {
@@ -196,7 +196,7 @@ describe('what the kinds of procedure do in another order', () => {
   });
 
   it('metal-clad without a jacket: the armour is the only cut from the cable end', () => {
-    expect(ids('MC6-125', 'corrugated', {}, false).filter((id) => id.startsWith('cut.'))).toEqual([
+    expect(ids('YB6-125', 'corrugated', {}, false).filter((id) => id.startsWith('cut.'))).toEqual([
       'cut.armour',
     ]);
   });

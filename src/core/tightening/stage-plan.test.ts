@@ -16,7 +16,7 @@ it.each([
   [1.5, '1½ turns'],
   [2, '2 turns'],
   [0.4, '0.4 turn'],
-  [1 / 3, '⅓ turn'],
+  [1 / 3, '0.33 turn'],
 ])('says %d turns as %s', (turns, words) => expect(turnsWords(turns)).toBe(words));
 
 it('moves by the pitch', () => expect(travelOf(1.5, 1.5)).toBe(2.25));
@@ -61,7 +61,7 @@ it('uses the figures of the size where it has its own, and the family’s otherw
     'To a strong resistance, then ¾ turn',
     'Until metal meets metal',
     'Torque 20 N·m ± 2',
-    'Until the seal grips, then 1 turn',
+    'Until the seal grips, then 1¼ turns',
   ]);
   expect(large[4]?.words).toBe('Until the seal grips, then 1½ turns');
   expect(large[4]?.travelMm).toBe(2.25);

@@ -27,12 +27,11 @@ export interface StagePlan {
   readonly sheet: string;
 }
 
+/** Fractions that the shipped face has a glyph for; the rest is written with decimals. */
 const FRACTIONS: readonly (readonly [number, string])[] = [
   [0.25, '¼'],
   [0.5, '½'],
   [0.75, '¾'],
-  [1 / 3, '⅓'],
-  [2 / 3, '⅔'],
 ];
 
 /** A number of turns as it is said: `1½ turns`, `½ turn`, `0.4 turn`. */

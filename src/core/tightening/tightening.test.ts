@@ -131,15 +131,15 @@ describe('press unit', () => {
 });
 
 describe('lookAlikes', () => {
-  const revisions = DEMO_FILE.families.filter((f) => f.code === 'MC2');
+  const revisions = DEMO_FILE.families.filter((f) => f.code === 'YB2');
   it('names the other revision of the same sheet with its other last turn', () => {
     const now = revisions.find((f) => f.sheet.revision === '4');
     const size = now?.sizes[0];
-    if (!now || !size) throw new Error('MC2');
+    if (!now || !size) throw new Error('YB2');
     const last = planStages(now, size, 30).find((s) => s.id === 'backNut');
     if (!last) throw new Error('no last stage');
-    const own = lookAlikes(last, now, DEMO_FILE.families, 30).filter((l) => l.family === 'MC2');
-    expect(own).toEqual([{ family: 'MC2', revision: '3', words: 'To a strong resistance, then 1 turn' }]);
+    const own = lookAlikes(last, now, DEMO_FILE.families, 30).filter((l) => l.family === 'YB2');
+    expect(own).toEqual([{ family: 'YB2', revision: '3', words: 'To a strong resistance, then ¾ turn' }]);
   });
 
   it('says nothing of torques, which go by size', () => {

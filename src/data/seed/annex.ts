@@ -59,17 +59,22 @@ const ONE = {
 const TWO = { hazardClass: 'I', division: 2, classGroup: 'D' } as const;
 
 const ENCLOSURES: readonly SeedEnclosure[] = [
-  place('PNL-9', 'Annex panel', [
-    tapered('E1', '1', 22, 6),
-    tapered('E2', '1', 22, 6),
-    tapered('E3', '1', 22, 6),
-    tapered('E4', '1', 22, 6),
-    tapered('E5', '1', 22, 6),
-  ]),
-  place('XP-1', 'Filler drive', [tapered('E1', '1', 22, 6)], ONE),
-  place('XP-2', 'Filler controls', [tapered('E1', '1', 22, 6)], ONE),
-  place('XP-3', 'Vapour extract', [tapered('E1', '1', 22, 6)], ONE),
-  place('XP-4', 'Label heater', [tapered('E1', '1', 22, 6)], { concept: 'explosionproof' }),
+  place(
+    'PNL-9',
+    'Annex panel',
+    [
+      tapered('E1', '1', 22, 6),
+      tapered('E2', '1', 22, 6),
+      tapered('E3', '1', 22, 6),
+      tapered('E4', '1', 22, 6),
+      tapered('E5', '1', 22, 6),
+    ],
+    { hazardClass: null },
+  ),
+  place('AN-1', 'Filler drive', [tapered('E1', '1', 22, 6)], ONE),
+  place('AN-2', 'Filler controls', [tapered('E1', '1', 22, 6)], ONE),
+  place('AN-3', 'Vapour extract', [tapered('E1', '1', 22, 6)], ONE),
+  place('AN-4', 'Label heater', [tapered('E1', '1', 22, 6)], { concept: 'explosionproof' }),
   place('CN-1', 'Conveyor, capping end', [tapered('E1', '1', 20, 5.5)], TWO),
 ];
 
@@ -79,7 +84,7 @@ const CABLES: readonly SeedCable[] = [
     'C4-10',
     28,
     'PNL-9/E1',
-    'XP-1/E1',
+    'AN-1/E1',
     measured({ outer: [24.6, 24.9], over: [21.9, 22.2], bundle: [17.6, 17.9], core: [6.4, 6.5] }),
   ),
   cable(
@@ -87,7 +92,7 @@ const CABLES: readonly SeedCable[] = [
     'C9-2.5',
     31,
     'PNL-9/E2',
-    'XP-2/E1',
+    'AN-2/E1',
     measured({ outer: [24.4, 24.7], over: [21.6, 21.9], bundle: [14.2, 14.5], core: [3.9, 4] }),
     {
       note: 'more cores than putty may be used for',
@@ -98,7 +103,7 @@ const CABLES: readonly SeedCable[] = [
     'I4-16',
     26,
     'PNL-9/E3',
-    'XP-3/E1',
+    'AN-3/E1',
     measured({ outer: [25.2, 25.5], over: [22.4, 22.8], bundle: [18.4, 18.7], core: [7.4, 7.5] }),
     {
       note: 'tray cable to a division 1 box',
@@ -110,7 +115,7 @@ const CABLES: readonly SeedCable[] = [
     'C4-10',
     22,
     'PNL-9/E5',
-    'XP-4/E1',
+    'AN-4/E1',
     measured({ outer: [24.5, 24.8], over: [21.8, 22.1], bundle: [17.6, 17.8], core: [6.4, 6.5] }),
     { note: 'nobody has classified the place of the heater' },
   ),

@@ -83,7 +83,7 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
   {
     name: 'X-2',
     setup: {
-      place: 'Deck above the grain intake',
+      place: 'Floor above the grain intake',
       rating: 'dust tight, fire 30 minutes',
       members: [
         ...fromSchedule([

@@ -296,7 +296,7 @@ export const CABLES: readonly SeedCable[] = [
     41,
     'MCC-1/P7',
     'SP-3/E1',
-    [...full('A', [28, 28.2], [21.5, 21.6], 1.6, 90), ...full('B', [27.2, 28.9], [21.3, 21.8], 1.6, 96)],
+    [...full('A', [28, 28.2], [21.5, 21.6], 1.6, 90), ...full('B', [27.2, 28.9], [21, 22.3], 1.6, 96)],
     { note: 'lay under a pallet, out of round at the pump end' },
   ),
   cable('K-107', 'W4-10', 52, 'MCC-1/P5', 'VF-1/E1', [

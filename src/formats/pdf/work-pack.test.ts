@@ -27,7 +27,7 @@ describe('a card with a compound', () => {
     const { seal } = card.plan;
     if (!seal) throw new Error('not sealed');
     for (const words of [
-      `Compound: resin CR-20, ${seal.needMl} mL`,
+      `Compound: resin QR-7, ${seal.needMl} mL`,
       `${seal.packs.packs[0]?.count} × ${seal.packs.packs[0]?.part}`,
       '35 °C 8',
       '5 °C 720',

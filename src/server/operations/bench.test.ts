@@ -105,7 +105,7 @@ describe('choosing', () => {
     expect(v.plan?.plan).toMatchObject({
       size: 'RW2-32',
       family: { code: 'RW2', revision: '5' },
-      rules: { glandSelection: 2, cutBack: 2, compoundCure: 1, procedure: 2 },
+      rules: { glandSelection: 3, cutBack: 3, compoundCure: 2, procedure: 3 },
       provisional: [],
     });
     expect(v.plan?.hash).toMatch(/^[0-9a-f]{64}$/);

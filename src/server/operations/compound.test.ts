@@ -59,7 +59,7 @@ describe('a barrier gland from the plan to the signature', () => {
   it('mixes, fills, cures by the log, looks for voids, and closes', async () => {
     const job = await makeSealedJob();
     await take(job);
-    expect((await view(job)).plan?.plan.seal).toMatchObject({ product: 'resin CR-20' });
+    expect((await view(job)).plan?.plan.seal).toMatchObject({ product: 'resin QR-7' });
     expect((await view(job)).collar.arcs[4]).toMatchObject({ station: 'seal', state: 'todo' });
     await workUntil(job, 'mix');
     expect(await refused(confirm(job, 0, { mix: { ...PACK, expiry: '2026-01-01' } }))).toMatch(

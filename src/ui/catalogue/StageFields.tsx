@@ -14,11 +14,11 @@ const KIND_WORDS: Readonly<Record<StageMethodKind, string>> = {
 
 /** A method to begin with when the sheet asks for another kind of stage; the figures are then typed in. */
 const START: Readonly<Record<StageMethodKind, object>> = {
-  torque: { kind: 'torque', torqueNm: 20, toleranceNm: 2 },
-  handPlusTurns: { kind: 'handPlusTurns', turns: 1 },
+  torque: { kind: 'torque', torqueNm: 18, toleranceNm: 2 },
+  handPlusTurns: { kind: 'handPlusTurns', turns: 1.25 },
   metalToMetal: { kind: 'metalToMetal' },
-  resistancePlusTurns: { kind: 'resistancePlusTurns', turns: 0.5 },
-  untilGripsPlusTurns: { kind: 'untilGripsPlusTurns', turns: 1 },
+  resistancePlusTurns: { kind: 'resistancePlusTurns', turns: 0.4 },
+  untilGripsPlusTurns: { kind: 'untilGripsPlusTurns', turns: 0.75 },
   scaleMark: { kind: 'scaleMark', scale: [{ upToMm: 100, mark: '1' }] },
 };
 

@@ -10,6 +10,12 @@ export function CrossingCautions({ view }: { readonly view: CrossingView }) {
           Nobody has said which fire, gas and water rating this wall has: ask before anything is built.
         </Caution>
       ) : null}
+      {view.asked.unruled.length > 0 ? (
+        <Caution tone="hold">
+          In no rule: {view.asked.unruled.join(', ')}. Nothing is kept apart from{' '}
+          {view.asked.unruled.length === 1 ? 'it' : 'them'}.
+        </Caution>
+      ) : null}
       {view.asked.provisional.length > 0 ? (
         <Caution tone="marginal">
           Provisional: {view.asked.provisional.slice(0, 3).join('; ')}

@@ -93,7 +93,7 @@ const ringStep = (plan: TerminationPlan): StepDraft => ({
   id: 'ring',
   station: 'makeOff',
   kind: 'confirm',
-  title: 'Bring the clamping ring over the armour',
+  title: 'Ring to its place behind the armour’s end',
   detail: plan.ringWords === '' ? 'As the sheet shows.' : sentence(plan.ringWords),
   reason: 'The wrong face of a ring looks right and holds nothing.',
   partId: 'clampingRing',

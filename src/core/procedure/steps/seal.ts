@@ -26,13 +26,13 @@ const prepareStep = (seal: SealPlan): StepDraft => ({
   id: 'cores',
   station: 'seal',
   kind: 'hold',
-  title: 'Cores bare, spread and birdcaged',
-  detail: `Wraps, strings and fillers out of the chamber. Spread the cores. Part the bare earths and untwist their strands below the chamber’s final mouth. Core ends ${seal.rules.tips === 'cap' ? 'under the fitted cap' : 'taped'}; never twist them through.`,
+  title: 'Every core on its own, earths opened',
+  detail: `Clear the length that will lie in the chamber: no wrap, string or filler. Hold each core away from its neighbours, so that compound can close round it. Open the strands of bare earths below the chamber’s final mouth. Core ends ${seal.rules.tips === 'cap' ? 'under the fitted cap' : 'taped'}; they go through straight.`,
   reason: 'Gas finds its way along a string, a strand or two cores that touch.',
   checks: [
     'No wrap, string, tape or filler inside the chamber',
-    'Cores stand apart all the way',
-    'Earth strands untwisted, so that compound gets between them',
+    'A gap all round each core, the whole length',
+    'Strands of the bare earths opened, none bundled',
     'No splice inside the seal',
     'All conductors within the chamber’s outline, so that it will pass',
     'Joint faces and earthing taper clean',
@@ -63,7 +63,7 @@ const mixStep = (seal: SealPlan): StepDraft => ({
   station: 'seal',
   kind: 'mix',
   title: seal.kind === 'resin' ? `Mix ${seal.product}` : `Knead ${seal.product}`,
-  detail: `${seal.kind === 'resin' ? 'Until one colour, without streaks or bubbles' : 'Until one colour, without streaks'}: about ${trimNumber(seal.mixMinutes, 1)} min. The pot life begins now, by the temperature of the work.`,
+  detail: `${seal.kind === 'resin' ? 'Both parts wholly into one another: no streak, no bubble left' : 'Both parts wholly into one another: no streak left'}; about ${trimNumber(seal.mixMinutes, 1)} min. The pot life begins now, by the temperature of the work.`,
   reason: 'Batch and expiry are part of the record; what is out of date or too hot is not mixed.',
   caution: seal.cautions[0] ?? 'Gloves and air: compounds sensitise.',
   figure: { value: trimNumber(seal.needMl, 1), unit: 'mL', second: packWords(seal).join(' and ') },
@@ -76,7 +76,7 @@ function fillStep(seal: SealPlan): StepDraft {
   const stick = seal.stickMm === null ? '' : `Cut ${seal.stickMm} mm of stick. `;
   const gauge =
     seal.kind === 'putty' && seal.rules.puttyGauge === 'chamber'
-      ? 'The chamber is the gauge: fill it level. '
+      ? 'No stick is cut: what levels the chamber’s mouth is the right amount. '
       : '';
   return {
     id: 'fill',
@@ -101,7 +101,7 @@ function fillStep(seal: SealPlan): StepDraft {
       'No void to be seen, compound all round every core',
       ...(seal.extentMm === null
         ? []
-        : [`No compound more than ${trimNumber(seal.extentMm, 1)} mm up the cores`]),
+        : [`Compound ends within ${trimNumber(seal.extentMm, 1)} mm beyond the mouth`]),
       'Joint faces and earthing taper free of compound',
       'A test dab of the same mix laid beside the gland',
     ],
@@ -138,7 +138,7 @@ export function cureSteps(plan: TerminationPlan, seal: SealPlan): StepDraft[] {
         ? 'Where the face is smooth and full, leave the chamber where it is. In doubt take it out and look all round.'
         : `Open the gland, take the chamber out with its compound and look all round it.`,
       reason: 'A void found now costs one pack; later it costs the certificate.',
-      checks: ['Hard and of one colour', 'Without voids or cracks', 'Compound stands round every core'],
+      checks: ['Hard, the same throughout', 'Without voids or cracks', 'Compound stands round every core'],
       caution: 'A repair is a fresh mix with its own pot life and its own cure.',
       branches: [
         { decision: 'sound', button: 'Hold: hard, no voids', backTo: null },
