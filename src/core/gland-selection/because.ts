@@ -1,5 +1,5 @@
 import type { CriterionId } from './finding';
-import type { Candidate } from './choose';
+import type { Candidate } from './candidate';
 import { flameproofSealOn, type MeasuredQuantity, type TerminationInput } from './termination-input';
 
 /** Where the parts of a candidate stand in a request: `catalogue.families[2]`, `catalogue.families[2].sizes[3]`, and so on. */

@@ -2,8 +2,9 @@ import { QUANTITY_WORDS } from '@/core/cable-measurement';
 import { purposeOfSize, type Family, type Purpose, type Size } from '@/core/catalogue';
 import { trimNumber } from '@/core/units';
 import { decideBarrier, type BarrierTrail } from './barrier';
+import type { Candidate, CatalogueView } from './candidate';
 import { CRITERIA } from './criteria';
-import { fitEndStop, type EndStopFit } from './end-stop-fit';
+import { fitEndStop } from './end-stop-fit';
 import { entryKeyOf, fitEntry, type EntryFit } from './entry-fit';
 import {
   plainFinding,
@@ -26,36 +27,10 @@ import {
   provisionalReasons,
   type TerminationInput,
 } from './termination-input';
-import { verdictCode, VERDICTS, type IntervalUm, type Verdict } from './verdict';
+import { verdictCode, VERDICTS, type IntervalUm } from './verdict';
 
 /** Raised by hand whenever a change of these rules may change an answer; stored with every plan. */
 export const GLAND_SELECTION_RULES = 3;
-
-export interface CatalogueView extends Parts {
-  readonly families: readonly Family[];
-}
-
-/** One gland size judged on every criterion. */
-export interface Candidate {
-  readonly family: Family;
-  readonly size: Size;
-  readonly verdict: Verdict;
-  readonly findings: readonly Finding[];
-  readonly ring: RingFit | null;
-  readonly endStop: EndStopFit | null;
-  readonly entry: EntryFit;
-  /** Why this kind of gland does not compete here although it may fit; null when it does. */
-  readonly notCalledFor: string | null;
-  /** Smallest margin over the diameters compared, mm; null when none was. */
-  readonly marginMm: number | null;
-  /** 1 in the middle of the tightest range, 0 at its edge, below 0 outside. */
-  readonly centrality: number;
-  /** How many criteria refuse it, and how many of them speak of the cable and not of the place. */
-  readonly refusals: number;
-  readonly cableRefusals: number;
-  /** Where it stands by kinds and counts, lower being better: see `standing`. */
-  readonly standing: number;
-}
 
 export interface Choice {
   /** Best first: what competes before what does not, verdict, no adaptor, most central. */

@@ -1,5 +1,6 @@
 export * from './barrier';
 export * from './because';
+export * from './candidate';
 export * from './certificate';
 export * from './chamber-fit';
 export * from './choose';

@@ -6,7 +6,7 @@ import { decideBarrier, type BarrierOutcome } from './barrier';
 import { cableListed } from './cable-listing';
 import { certificateCovers } from './certificate';
 import { freeAreaVerdict, mostCores } from './chamber-fit';
-import type { Candidate, CatalogueView } from './choose';
+import type { Candidate, CatalogueView } from './candidate';
 import { coldFlowRefusal, constructionRefusal } from './construction-refusal';
 import { fitEndStop } from './end-stop-fit';
 import { entryKeyOf, fitEntry } from './entry-fit';

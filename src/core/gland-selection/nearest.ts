@@ -3,7 +3,7 @@ import { fromUm } from '@/core/kernel';
 import { isFlameproof } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import type { BarrierTrail } from './barrier/trail';
-import type { Candidate } from './choose';
+import type { Candidate } from './candidate';
 import type { CriterionId, Finding } from './finding';
 import type { TerminationInput } from './termination-input';
 

@@ -9,7 +9,8 @@ import {
 } from '@/core/catalogue';
 import type { CableType, Enclosure } from '@/core/schedule';
 import type { MissingField } from './barrier/trail';
-import { choose, type CatalogueView, type Choice } from './choose';
+import type { CatalogueView } from './candidate';
+import { choose, type Choice } from './choose';
 import type { AskedFact } from './finding';
 import {
   MEASURED_QUANTITIES,
