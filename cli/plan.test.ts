@@ -81,3 +81,164 @@ it.each([
     message,
   );
 });
+
+/** The plan of an example with some fields changed, as one who calls from outside sees it. */
+async function planOf(kind: string, change: object = {}): Promise<Record<string, unknown>> {
+  const request = JSON.parse(readFileSync(`examples/plan/${kind}.json`, 'utf8')) as object;
+  const plan = await planFor(kind, { ...request, ...change });
+  if (!plan.ok) throw new Error(plan.problems.map((p) => `${p.path}: ${p.message}`).join('; '));
+  return JSON.parse(JSON.stringify(plan.value)) as Record<string, unknown>;
+}
+
+describe('what the kinds answer', () => {
+  it('ends a pipe that is closed with one line', () => {
+    const { stderr } = spawnSync(
+      'sh',
+      ['-c', 'node scripts/plan.mjs choose examples/plan/choose.json | true'],
+      {
+        encoding: 'utf8',
+      },
+    );
+    expect(stderr).toMatch(/^output: cannot be written: EPIPE[^\n]*\n$/);
+  }, 30_000);
+
+  it('feeds choose-job with what choose answers, where a misfit is no option unless it is locked', async () => {
+    const one = await planOf('choose');
+    const two = await planOf('choose', { tag: 'K-2/A', family: 'RW2' });
+    const misfit = { part: 'RW2-63-B', adaptor: false, marginMm: null, verdict: 'misfit' };
+    const lock = { ...misfit, part: 'LOCKED-1', verdict: 'marginal' };
+    const job = await planOf('choose-job', {
+      terminations: [
+        one.termination,
+        two.termination,
+        { tag: 'K-3/A', options: [misfit] },
+        { tag: 'K-4/A', options: [], locked: lock },
+      ],
+    });
+    expect(job).toMatchObject({
+      undecided: ['K-3/A'],
+      parts: 2,
+      picks: [{ part: 'RW2-32-B' }, { part: 'RW2-32-B' }, { tag: 'K-4/A', part: 'LOCKED-1' }],
+      leftOut: [{ path: 'terminations[2].options[0]', part: 'RW2-63-B' }],
+    });
+  });
+
+  it('names the figures that a verdict and a mark stand on', async () => {
+    const { candidates } = (await planOf('choose')) as {
+      candidates: { findings: { criterion: string; because: unknown }[] }[];
+    };
+    expect(candidates[0]?.findings.find((f) => f.criterion === 'outerSeal')?.because).toEqual(
+      expect.arrayContaining([
+        { path: 'readings[0].text', value: '27.9' },
+        {
+          path: expect.stringMatching(/^catalogue\.families\[\d+\]\.sizes\[\d+\]\.outerSeal$/) as string,
+          value: expect.objectContaining({ min: expect.any(Number) as number }) as object,
+        },
+      ]),
+    );
+    const { cut } = (await planOf('cut')) as { cut: { marks: { because: unknown[] }[] } };
+    expect(cut.marks[0]?.because).toContainEqual({ path: 'routeMm', value: 240 });
+  });
+
+  it('cuts with what is left of the spare, the other school’s tool, inches, steps and the armour as it was cut', async () => {
+    const plan = await planOf('cut', {
+      recut: { cutOffMm: 12 },
+      toolSchool: 'other',
+      armourAsCutMm: 30,
+      unit: 'in',
+    });
+    expect(plan).toMatchObject({
+      spareMm: 18,
+      armourAsCut: { meets: false, words: expect.stringContaining('longer than RW2-32 takes') as string },
+      shroudStep: expect.stringMatching(/^cut at step/) as string,
+      slideOn: expect.any(Array) as unknown,
+      steps: expect.arrayContaining([expect.objectContaining({ kind: 'look' })]) as unknown,
+      cut: {
+        marks: [
+          { id: 'outerSheath', atIn: expect.stringMatching(/^\d+( \d+\/\d+)? in$/) as string },
+          { id: 'armour', tool: 'Pliers', guard: { maxDepthMm: null } },
+          { id: 'innerSheath' },
+        ],
+        coreTails: [{ core: 'PE' }],
+      },
+    });
+  });
+
+  it('gives no marks, no stages and no compound for a size that does not take the cable', async () => {
+    const readings = [{ quantity: 'outerSheath', method: 'caliper', text: '40', unit: 'mm' }];
+    expect(await planOf('compound', { readings })).toMatchObject({
+      verdict: 'misfit',
+      seal: null,
+      refused: expect.arrayContaining([expect.stringMatching(/mm over/)]) as unknown,
+    });
+    expect(await planOf('tighten', { readings })).toMatchObject({ verdict: 'misfit', stages: [] });
+    expect(await planOf('cut', { readings })).toMatchObject({ verdict: 'misfit', cut: null });
+  });
+
+  it('carries “datasheet only” and open questions into compound, cut and stages', async () => {
+    const { readings } = JSON.parse(readFileSync('examples/plan/compound.json', 'utf8')) as {
+      readings: object[];
+    };
+    const nominal = readings
+      .map((r) => ({ ...r, method: 'datasheet', angleDeg: undefined }))
+      .map((r) => JSON.parse(JSON.stringify(r)) as object);
+    expect((await planOf('compound', { readings: nominal })).provisional).toContain(
+      'outer sheath is a datasheet value',
+    );
+    const request = JSON.parse(readFileSync('examples/plan/cut.json', 'utf8')) as {
+      enclosure: Record<string, unknown>;
+    };
+    const { gasGroup: _g, ...enclosure } = request.enclosure;
+    const open = await planOf('cut', { enclosure });
+    expect(open).toMatchObject({
+      verdict: 'unknown',
+      provisional: [expect.stringContaining('group at SP-2 is not known') as string],
+    });
+    expect(open.questions).toContainEqual(
+      expect.objectContaining({
+        fact: 'gasGroup',
+        path: 'enclosure.gasGroup',
+        options: expect.arrayContaining([
+          expect.objectContaining({ words: 'IIC', would: expect.stringContaining('Take') as string }),
+        ]) as unknown,
+      }),
+    );
+  });
+
+  it('counts threads after the turns, and the bolts of a press unit in turn', async () => {
+    const plan = await planOf('tighten', {
+      threads: [{ stage: 'clamp', startThreads: 3, threadLengthMm: 15, pitchMm: 1.5 }],
+    });
+    expect(plan).toMatchObject({ threads: [{ stage: 'clamp', turns: 1.25, threads: 4.25, most: 10 }] });
+    expect(plan.pressUnit).toMatchObject({
+      closed: false,
+      words:
+        'not closed: the maximum torque of 14 N·m came 1.5 mm before the stop. Back off and look for the cause',
+      order: [
+        { bolt: 1, toMm: 2 },
+        { bolt: 2, toMm: 2 },
+        { bolt: 1, toMm: 4 },
+        { bolt: 2, toMm: 4 },
+        { bolt: 1, toMm: 6 },
+        { bolt: 2, toMm: 6 },
+      ],
+    });
+  });
+
+  it('lets nothing cure before the pour or after now', async () => {
+    const { cure } = JSON.parse(readFileSync('examples/plan/cure.json', 'utf8')) as { cure: unknown };
+    const readings = [-20, 0, 25, 50, 70].map((at) => ({ at, c: 20 }));
+    // 60 of 150 min at 20 °C, from 0 to now.
+    expect(await planOf('cure', { cure, readings })).toMatchObject({
+      progress: expect.closeTo(60 / 150, 9) as number,
+      ignored: [
+        { index: 0, why: 'beforePour' },
+        { index: 4, why: 'afterNow' },
+      ],
+    });
+    expect(await planOf('cure', { cure, readings, pouredAt: 55, now: 60 })).toMatchObject({
+      progress: 0,
+      hardAt: null,
+    });
+  });
+});

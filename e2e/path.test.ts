@@ -190,12 +190,12 @@ it('shows the marks, edits the tail in place, and shows the stages', async () =>
   await says('not a length');
   await retype(tail, '250', Key.ENTER);
   await says('Stale: something this plan stands on has changed');
-  await says(/Outer sheath off\s+410 mm → 420 mm/);
+  await says(/Outer sheath off\s+415 mm → 425 mm/);
   await click(() => byText('button', 'Plan again'));
-  await says('421 mm of cable go into this end.');
+  await says('426 mm of cable go into this end.');
   await open('/job/quillmere/t/K-104/B/tighten');
   await says('Torque 47 N·m ± 4');
-  await says('Turn to scale mark');
+  await says('Torque 25 N·m ± 2');
 });
 
 it('shows two windows that meet on one row both values', async () => {
@@ -270,7 +270,7 @@ describe('at the bench', () => {
       'Onto the entry thread',
       'Entry component into the box',
       'Spread the armour',
-      'Bring the clamping ring',
+      'Ring to its place',
       'Make off the armour',
     ]) {
       await says(title);
@@ -289,11 +289,7 @@ describe('at the bench', () => {
   });
 
   it('has a collar that fills and a record that holds the loop', async () => {
-    for (const title of [
-      'Close the armour clamp again',
-      'Close the outer seal to the scale',
-      'Shroud over the gland',
-    ]) {
+    for (const title of ['Close the armour clamp again', 'Close the outer seal', 'Shroud over the gland']) {
       await says(title);
       await holdButton('Hold: done');
     }

@@ -12,6 +12,7 @@ import { fail, ok } from '@/core/kernel';
 import { generateSteps } from '@/core/procedure';
 import { formatInchFraction } from '@/core/units';
 import { kind } from './kind';
+import { stageJson } from './stage-json';
 import { planned, sizeFields, sizeJson, type Planned } from './termination';
 
 const mm = (most = 20_000) => number().min(0).max(most);
@@ -85,6 +86,7 @@ export const cutKind = kind(cutRequestSchema, (request) => {
           slideOn: plan.slideOn,
           shroudStep: plan.slideOn.find((s) => s.trim !== null)?.trim ?? null,
           parts: plan.parts,
+          stages: plan.stages.map((s) => stageJson(s, made.value)),
           steps: generateSteps(plan, candidate.family),
         }),
   });

@@ -1,11 +1,9 @@
 import { array, number, object, string } from 'yup';
-import { entryStageOf } from '@/core/catalogue';
-import { fail, ok, own, refuse, type Result } from '@/core/kernel';
+import { fail, ok, refuse, type Result } from '@/core/kernel';
 import {
   BOLTS,
   COVER_SHAPES,
   coverPasses,
-  lookAlikes,
   pressUnitOrder,
   pressUnitVerdict,
   threadsAfter,
@@ -13,6 +11,7 @@ import {
   type StagePlan,
 } from '@/core/tightening';
 import { kind } from './kind';
+import { stageJson } from './stage-json';
 import { planned, sizeFields, sizeJson, type Planned } from './termination';
 
 /** `tighten`: stages, and the tools that a size does not settle: a wrench's head, a cover's bolts, a press unit. */
@@ -87,22 +86,6 @@ export const tightenKind = kind(tightenRequestSchema, (request) => {
     ...Object.assign({}, ...extras.map((e) => (e.ok ? e.value : {}))),
   });
 });
-
-function stageJson(stage: StagePlan, { candidate, request, locate, because, input }: Planned) {
-  const { family, size } = candidate;
-  const at = locate(candidate);
-  const i = family.stages.findIndex((s) => s.id === stage.id);
-  const ofSize = own(size.stageMethods, stage.id) !== undefined;
-  return {
-    ...stage,
-    entry: entryStageOf(family)?.id === stage.id,
-    lookAlikes: lookAlikes(stage, family, request.catalogue.families, input.outerSheath?.interval.max ?? 0),
-    because: because([
-      ofSize ? `${at.size}.stageMethods.${stage.id}` : `${at.family}.stages[${i}].method`,
-      `${at.size}.spanners`,
-    ]),
-  };
-}
 
 function settings(
   stages: readonly StagePlan[],
