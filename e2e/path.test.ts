@@ -279,7 +279,7 @@ describe('at the bench', () => {
     await says('Undo, look, decide');
     await holdButton('Back to spreading');
     await says('Spread the armour evenly round the cone');
-    for (const title of ['Spread the armour', 'Bring the clamping ring', 'Make off the armour']) {
+    for (const title of ['Spread the armour', 'Ring to its place', 'Make off the armour']) {
       await says(title);
       await holdButton('Hold: done');
     }

@@ -34,9 +34,10 @@ export const frameCableSchema = object({
 /** A rubber block in two halves, `size` square. It takes a diameter within `bore` by peeling layers of thickness `layer`. */
 export const frameModuleSchema = object({
   id: string().min(1).max(40).required(),
-  size: number().min(0.001).max(500).required(),
+  /** A block smaller than this holds no cable. */
+  size: number().min(2).max(500).required(),
   bore: rangeSchema,
-  layer: number().min(0.001).max(20).required(),
+  layer: number().min(0.01).max(20).required(),
   gap: rangeSchema,
   /** Stands in the corners of a rounded opening and nowhere else. */
   corner: boolean().optional(),
@@ -49,8 +50,8 @@ export const PRESS_PLACES = ['bottom', 'top', 'inside'] as const;
 export type PressPlace = (typeof PRESS_PLACES)[number];
 
 export const frameOpeningSchema = object({
-  width: number().positive().max(2000).required(),
-  height: number().positive().max(3000).required(),
+  width: number().min(2).max(2000).required(),
+  height: number().min(2).max(3000).required(),
   plate: length(50).required(),
   plateAgainstPress: boolean().required(),
   plateId: partId(),
@@ -77,7 +78,7 @@ export const frameOpeningSchema = object({
   fillers: array()
     .of(
       object({
-        thickness: number().min(0.001).max(200).required(),
+        thickness: number().min(0.01).max(200).required(),
         max: number().integer().min(0).max(20).required(),
         id: partId(),
       })

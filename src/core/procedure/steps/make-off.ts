@@ -149,7 +149,7 @@ export function lookStep(family: Family, stage: StagePlan, plan: TerminationPlan
     { decision: 'clamped', button: 'Hold: clamped all round', backTo: null },
     {
       decision: 'trim',
-      button: metalClad ? 'Dress the edge, close again' : 'Trim, close again',
+      button: metalClad ? 'Dress the edge, tighten' : 'Cut what stands out, tighten',
       backTo: `stage.${stage.id}`,
     },
     {
