@@ -81,8 +81,8 @@ export const withdrawReading = async (ref: TerminationRef, id: number) =>
 export const takeSize = async (ref: TerminationRef, size: string, eventId: string) =>
   named((who, now) => takeSizeOperation(ref, size, eventId, who, now));
 
-export const lockSize = async (ref: TerminationRef, locked: boolean) =>
-  named((who, now) => lockSizeOperation(ref, locked, who, now));
+export const lockSize = async (ref: TerminationRef, version: number, locked: boolean) =>
+  named((who, now) => lockSizeOperation(ref, version, locked, who, now));
 
 export const answerFact = async (ref: TerminationRef, field: MissingField, value: unknown) =>
   named((who, now) => answerFactOperation(ref, field, value, who, now));
@@ -116,11 +116,11 @@ export const recut = async (
   input: { readonly id: string; readonly text: string; readonly at: string },
 ) => named((who, now) => recutEnd(ref, input, who, now));
 
-export const setTerminals = async (ref: TerminationRef, text: string) =>
-  named((who, now) => setTerminalsOperation(ref, text, who, now));
+export const setTerminals = async (ref: TerminationRef, version: number, text: string) =>
+  named((who, now) => setTerminalsOperation(ref, version, text, who, now));
 
-export const setCompound = async (ref: TerminationRef, product: string | null) =>
-  named((who, now) => setCompoundOperation(ref, product, who, now));
+export const setCompound = async (ref: TerminationRef, version: number, product: string | null) =>
+  named((who, now) => setCompoundOperation(ref, version, product, who, now));
 
 export const addCrossing = async (job: string, name: string) =>
   named((_who, _now) => addCrossingOperation(job, name));
@@ -144,8 +144,8 @@ export const undo = async (job: string) => named((who, now) => undoLast(job, who
 export const addCable = async (job: string, fields: Readonly<Record<string, string>>) =>
   named((who, now) => addCableOperation(job, fields as ScheduleEdit, who, now));
 
-export const retireCable = async (job: string, cableId: number) =>
-  named((who, now) => retireOperation(job, cableId, who, now));
+export const retireCable = async (job: string, cableId: number, version: number) =>
+  named((who, now) => retireOperation(job, cableId, version, who, now));
 
 export async function editRow(
   job: string,

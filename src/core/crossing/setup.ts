@@ -24,7 +24,8 @@ const memberSchema = object({
 
 /** What a crossing is planned from. Frames are named by their id on the sheet. */
 export const crossingSetupSchema = object({
-  place: string().max(80).required(),
+  /** Which wall; empty while nobody has said. */
+  place: string().max(80).defined(),
   /** Fire, gas and water rating of the wall; empty while nobody has said. */
   rating: string().max(120).defined(),
   members: array().of(memberSchema).max(5000).required(),

@@ -39,21 +39,37 @@ const FIELDS: Readonly<Record<EditTable, readonly string[]>> = {
 const toColumn = (field: string, value: FieldValue): FieldValue | Date =>
   INSTANTS.has(field) && typeof value === 'string' ? new Date(value) : value;
 
-/** Writes the fields of one row, raising its version where it has one. Unknown fields are a bug. */
+/** Tables whose rows carry a version that every write raises. */
+const VERSIONED = { cable, termination, job, cableType, enclosure } as const;
+export type VersionedTable = keyof typeof VERSIONED;
+const isVersioned = (table: EditTable): table is VersionedTable => table in VERSIONED;
+
+/**
+ * Writes the fields of one row, raising its version where it has one. With `seen` the version is compared by the very statement that writes:
+ * false when somebody else has written since it was read, and then nothing is. Unknown fields are a bug.
+ */
 export async function writeRow(
   tx: Tx,
   table: EditTable,
   id: number,
   fields: RowChange['after'],
-): Promise<void> {
+  seen?: number,
+): Promise<boolean> {
   const set: Record<string, unknown> = {};
   for (const [field, value] of Object.entries(fields)) {
     if (!FIELDS[table].includes(field)) throw new Error(`${table}.${field} cannot be edited`);
     set[field] = toColumn(field, value);
   }
-  if (table !== 'reading' && table !== 'plan') set.version = sql`version + 1`;
-  const target = TABLES[table];
-  await tx.update(target).set(set).where(eq(target.id, id));
+  if (!isVersioned(table)) {
+    const target = TABLES[table];
+    await tx.update(target).set(set).where(eq(target.id, id));
+    return true;
+  }
+  const target = VERSIONED[table];
+  set.version = sql`version + 1`;
+  const mine = seen === undefined ? eq(target.id, id) : and(eq(target.id, id), eq(target.version, seen));
+  const [result] = await tx.update(target).set(set).where(mine);
+  return result.affectedRows > 0;
 }
 
 /** The named fields of a row as they are now, or null when there is no such row. */

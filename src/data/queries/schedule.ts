@@ -157,6 +157,16 @@ export async function loadScheduleRows(tx: Tx, cableIds: readonly number[]): Pro
   return select(tx).where(inArray(cable.id, [...cableIds]));
 }
 
+/** A cable that is in the schedule of this job; null for one of another job, or one that was taken out. */
+export async function findLivingRow(tx: Tx, jobId: number, cableId: number): Promise<ScheduleRow | null> {
+  // A value that is no whole number would be made one by the database, and name another cable.
+  if (!Number.isSafeInteger(cableId) || cableId < 1) return null;
+  const [row] = await select(tx).where(
+    and(eq(cable.id, cableId), eq(cable.jobId, jobId), isNull(cable.retiredAt)),
+  );
+  return row ?? null;
+}
+
 export async function insertCable(tx: Tx, row: typeof cable.$inferInsert): Promise<number> {
   const [result] = await tx.insert(cable).values(row);
   return result.insertId;

@@ -55,6 +55,7 @@ export function takeSize(
  */
 export function lockSize(
   ref: TerminationRef,
+  seen: number,
   locked: boolean,
   actor: Actor,
   now: Date,
@@ -66,7 +67,7 @@ export function lockSize(
     if (locked && assessment.plan === null)
       return refuse('size', 'no size is taken yet: there is nothing to lock');
     const log = new EditLog(tx);
-    await log.write('termination', assessment.row.id, { sizeLocked: locked ? 1 : 0 });
+    await log.write('termination', assessment.row.id, { sizeLocked: locked ? 1 : 0 }, seen);
     await log.save(job, `size of ${assessment.tag} ${locked ? 'locked' : 'unlocked'}`, actor, now);
     return ok(null);
   });

@@ -16,6 +16,8 @@ afterAll(closeDatabase);
 
 const ref = (job: string, cable = 'K-1', end = 'A') => ({ job, cable, end });
 const view = (job: string) => good(viewTermination(ref(job)));
+/** The version of the end as a person has it on the screen. */
+const seen = async (job: string) => (await view(job)).versions.A;
 const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
 const PACK: MixRecord = { batch: 'CR-2611', expiry: '2028-06-30', tempC: 20 };
 
@@ -123,12 +125,14 @@ describe('a barrier gland from the plan to the signature', () => {
 describe('the compound', () => {
   it('is asked for from the approval list only, makes the plan stale, and undoes', async () => {
     const job = await makeSealedJob();
-    expect(await refused(setCompound(ref(job), 'putty CP-5', PLANNER, NOW))).toMatch(/choose a gland first/);
+    expect(await refused(setCompound(ref(job), await seen(job), 'putty CP-5', PLANNER, NOW))).toMatch(
+      /choose a gland first/,
+    );
     await take(job);
-    expect(await refused(setCompound(ref(job), 'candle wax', PLANNER, NOW))).toMatch(
+    expect(await refused(setCompound(ref(job), await seen(job), 'candle wax', PLANNER, NOW))).toMatch(
       /not on the approval list of WC4-32/,
     );
-    await good(setCompound(ref(job), 'putty CP-5', PLANNER, NOW));
+    await good(setCompound(ref(job), await seen(job), 'putty CP-5', PLANNER, NOW));
     expect((await view(job)).stale).toBe(true);
     await good(replan(ref(job), randomUUID(), PLANNER, NOW));
     const putty = await view(job);
@@ -191,11 +195,13 @@ describe('terminals that differ', () => {
   it('give each core its own tail, refuse what is too far, and undo', async () => {
     const job = await makeJob();
     await take(job, 'RW2-32');
-    expect(await refused(setTerminals(ref(job), 'L1 900', PLANNER, NOW))).toMatch(
+    expect(await refused(setTerminals(ref(job), await seen(job), 'L1 900', PLANNER, NOW))).toMatch(
       /farthest was given as 240 mm/,
     );
-    expect(await refused(setTerminals(ref(job), 'L1', PLANNER, NOW))).toMatch(/such as “L1 220”/);
-    await good(setTerminals(ref(job), 'L1 200; L2 220; L3 240; PE 180', PLANNER, NOW));
+    expect(await refused(setTerminals(ref(job), await seen(job), 'L1', PLANNER, NOW))).toMatch(
+      /such as “L1 220”/,
+    );
+    await good(setTerminals(ref(job), await seen(job), 'L1 200; L2 220; L3 240; PE 180', PLANNER, NOW));
     await good(replan(ref(job), randomUUID(), PLANNER, NOW));
     const tails = (await view(job)).plan?.plan.cut?.coreTails ?? [];
     const most = (await view(job)).plan?.plan.cut?.tails.mm ?? 0;

@@ -17,9 +17,9 @@ import { DEFAULT_PROFILE } from '@/core/schedule';
 import { auditChain } from '@/core/inspection';
 import { findJob, loadCrossingEvents, listCrossings } from '@/data';
 import type { CatalogueFile } from '@/core/catalogue';
-import { good, PLANNER, refused } from '../testing/job';
+import { good, makeJob, PLANNER, refused } from '../testing/job';
 import { importCatalogue } from './catalogue';
-import { addCrossing, setCrossing, takeCrossingPlan, viewCrossing } from './crossing';
+import { addCrossing, setCrossing, takeCrossingPlan, viewCrossing, viewCrossings } from './crossing';
 import { confirmCrossingStep } from './crossing-build';
 import { crossingFile, previewPlaces } from './crossing-file';
 import { takeReentry } from './crossing-reentry';
@@ -73,6 +73,22 @@ describe('a crossing', () => {
     expect(await addCrossing(SLUG, ' W-1 ', SETUP)).toEqual({ ok: true, value: { name: 'W-1' } });
     expect(await addCrossing(SLUG, 'W-1', SETUP)).toMatchObject({ ok: false, problems: [{ path: 'name' }] });
     expect((await view()).state).toBe('toPlan');
+  });
+
+  it('is added by its name alone, as the button does, and can be filled in afterwards', async () => {
+    expect(await addCrossing(SLUG, 'W-bare')).toEqual({ ok: true, value: { name: 'W-bare' } });
+    const found = await viewCrossing({ job: SLUG, crossing: 'W-bare' });
+    expect(found).toMatchObject({ ok: true, value: { state: 'empty', setup: { place: '', members: [] } } });
+  });
+
+  it('opens in a job whose cables nobody has measured yet, and says which', async () => {
+    const job = await makeJob();
+    await good(addCrossing(job, 'W-2', { ...SETUP, members: [{ tag: 'K-1' }, { tag: 'K-2' }] }));
+    const found = await viewCrossing({ job, crossing: 'W-2' });
+    expect(found.ok && found.value.asked.missing).toEqual([
+      { tag: 'K-2', reason: 'its outer sheath is not measured' },
+    ]);
+    expect(await viewCrossings(job)).toMatchObject({ ok: true });
   });
 
   it('names a cable of the schedule that nobody has measured, and leaves it out of the request', async () => {

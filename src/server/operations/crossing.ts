@@ -70,8 +70,9 @@ export async function knownDiameters(tx: Tx, job: JobRow): Promise<Map<string, K
       // An end that nobody has measured says nothing as long as the other one is.
       const measured = ends.filter((m) => !m.provisional);
       const used = measured.length > 0 ? measured : ends;
+      if (used.length === 0) return [tag, null] as const;
       const interval = hull(used.map((m) => m.interval));
-      return [tag, interval === null ? null : { interval, nominal: measured.length === 0 }] as const;
+      return [tag, { interval, nominal: measured.length === 0 }] as const;
     }),
   );
 }

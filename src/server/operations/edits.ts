@@ -15,7 +15,7 @@ import {
   type Tx,
 } from '@/data';
 import { actorName, type Actor } from '../actor';
-import { operation } from '../transaction';
+import { LateWrite, operation } from '../transaction';
 import { refreshSummaries, requireJob } from './load';
 
 /** Collects what an operation changes, so that one line undoes all of it. */
@@ -24,13 +24,22 @@ export class EditLog {
 
   constructor(private readonly tx: Tx) {}
 
-  /** Writes fields of a row and remembers what was there. Fields that do not change are left out. */
-  async write(table: EditTable, id: number, fields: Readonly<Record<string, FieldValue>>): Promise<void> {
+  /**
+   * Writes fields of a row and remembers what was there. Fields that do not change are left out. With `seen`, the version that was read, a
+   * row that somebody else has written since ends the operation with `LateWrite`.
+   */
+  async write(
+    table: EditTable,
+    id: number,
+    fields: Readonly<Record<string, FieldValue>>,
+    seen?: number,
+  ): Promise<void> {
     const was = await readRow(this.tx, table, id, Object.keys(fields));
     if (was === null) throw new Error(`${table} ${id} is not there`);
     const after = Object.fromEntries(Object.entries(fields).filter(([k, v]) => was[k] !== v));
+    if (Object.keys(after).length === 0 && seen === undefined) return;
+    if (!(await writeRow(this.tx, table, id, after, seen))) throw new LateWrite();
     if (Object.keys(after).length === 0) return;
-    await writeRow(this.tx, table, id, after);
     this.changes.push({
       table,
       id,

@@ -10,9 +10,13 @@ import { EditLog } from './edits';
 import { assessOne, refreshSummaries, requireTermination, type TerminationRef } from './load';
 import { append } from './record';
 
-/** Where the terminals of an end differ: `L1 220, L2 240; PE 300` in the job's unit. Empty text goes back to one length for all. */
+/**
+ * Where the terminals of an end differ: `L1 220, L2 240; PE 300` in the job's unit. Empty text goes back to one length for all. `seen`: the
+ * version of the end that was read.
+ */
 export function setTerminals(
   ref: TerminationRef,
+  seen: number,
   text: string,
   actor: Actor,
   now: Date,
@@ -30,9 +34,8 @@ export function setTerminals(
     const far = farthest(row.tailMm, read.value, row.cableType.cores);
     if (read.value.length > 0 && !far.ok) return far;
     const log = new EditLog(tx);
-    await log.write('termination', row.id, {
-      terminals: read.value.length === 0 ? null : JSON.stringify(read.value),
-    });
+    const terminals = read.value.length === 0 ? null : JSON.stringify(read.value);
+    await log.write('termination', row.id, { terminals }, seen);
     await log.save(job, `terminals of ${ref.cable}/${ref.end}`, actor, now);
     await refreshSummaries(tx, job, [row.id]);
     return ok(read.value);
@@ -42,6 +45,7 @@ export function setTerminals(
 /** Asks for a compound of the chosen fitting's approval list; null leaves the choice to the list. */
 export function setCompound(
   ref: TerminationRef,
+  seen: number,
   product: string | null,
   actor: Actor,
   now: Date,
@@ -70,7 +74,7 @@ export function setCompound(
       if (!verdict.allowed) return refuse('compound', `${product} is ${verdict.reason}`, product);
     }
     const log = new EditLog(tx);
-    await log.write('termination', row.id, { compound: product });
+    await log.write('termination', row.id, { compound: product }, seen);
     await log.save(job, `compound of ${assessment.tag}`, actor, now);
     await refreshSummaries(tx, job, [row.id]);
     return ok(null);

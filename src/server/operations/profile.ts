@@ -77,16 +77,11 @@ export function setProfile(
     if (!job.ok) return job;
     const profile = readProfile(json);
     if (!profile.ok) return profile;
-    if (job.value.version !== version)
-      return refuse(
-        'profile',
-        `somebody else has changed the profile to “${job.value.profile.title}” meanwhile: look again`,
-      );
     if (canonicalJson(profile.value) === canonicalJson(job.value.profile))
       return refuse('profile', 'is the profile of this job already');
     const changed = await changesBy(tx, job.value, profile.value);
     const log = new EditLog(tx);
-    await log.write('job', job.value.id, { profile: JSON.stringify(profile.value) });
+    await log.write('job', job.value.id, { profile: JSON.stringify(profile.value) }, version);
     await log.save(job.value, `profile: ${profile.value.title}`, actor, now);
     await refreshSummaries(
       tx,

@@ -92,7 +92,8 @@ describe('adding and editing cables', () => {
 
   it('takes a cable out, says so to who has it open, and brings it back with its entries', async () => {
     const job = await makeJob();
-    await good(retireCable(job, (await rowOf(job, 'K-1')).id, PLANNER, NOW));
+    const row = await rowOf(job, 'K-1');
+    await good(retireCable(job, row.id, row.version, PLANNER, NOW));
     expect(await refused(viewTermination({ job, cable: 'K-1', end: 'A' }))).toMatch(
       /taken out of the schedule on 2026-11-10/,
     );

@@ -3,6 +3,7 @@ import { compareTags, tagSchema } from '@/core/schedule';
 import { parseLength } from '@/core/units';
 import {
   database,
+  findLivingRow,
   findSchedule,
   insertCable,
   insertTermination,
@@ -219,49 +220,72 @@ export function editCable(
   actor: Actor,
   now: Date,
 ): Promise<Result<EditOutcome>> {
-  return operation<EditOutcome>(async (tx) => {
-    const job = await requireJob(tx, jobSlug);
-    if (!job.ok) return job;
-    const [row] = await loadScheduleRows(tx, [cableId]);
-    if (!row) return refuse('', 'this cable is not in the job');
-    const parsed = await parseFields(tx, job.value, input);
-    if (!parsed.ok) return parsed;
-    const { cable, A, B } = parsed.value;
-    const late = (
-      [
-        ['cable', cableId, cable, row.version, versions.cable],
-        ['termination', row.a.id, A, row.a.version, versions.A],
-        ['termination', row.b.id, B, row.b.version, versions.B],
-      ] as const
-    ).find(([, , fields, is, seen]) => Object.keys(fields).length > 0 && is !== seen);
-    if (late) return ok({ conflict: { by: await lastEditorOf(tx, job.value.id, late[0], late[1]), row } });
-    const log = new EditLog(tx);
-    if (Object.keys(cable).length > 0) await log.write('cable', cableId, cable);
-    if (Object.keys(A).length > 0) await log.write('termination', row.a.id, A);
-    if (Object.keys(B).length > 0) await log.write('termination', row.b.id, B);
-    await log.save(job.value, `${row.tag}: ${Object.keys(input).join(', ')}`, actor, now);
-    await refreshSummaries(tx, job.value, [row.a.id, row.b.id]);
-    const [saved] = await loadScheduleRows(tx, [cableId]);
-    if (!saved) throw new Error('the row was there a moment ago');
-    return ok({ saved });
-  });
+  return operation<EditOutcome>(
+    async (tx) => {
+      const job = await requireJob(tx, jobSlug);
+      if (!job.ok) return job;
+      const row = await findLivingRow(tx, job.value.id, cableId);
+      if (!row) return refuse('', NOT_HERE);
+      const parsed = await parseFields(tx, job.value, input);
+      if (!parsed.ok) return parsed;
+      const log = new EditLog(tx);
+      const { cable, A, B } = parsed.value;
+      for (const [table, id, fields, seen] of [
+        ['cable', cableId, cable, versions.cable],
+        ['termination', row.a.id, A, versions.A],
+        ['termination', row.b.id, B, versions.B],
+      ] as const)
+        if (Object.keys(fields).length > 0) await log.write(table, id, fields, seen);
+      await log.save(job.value, `${row.tag}: ${Object.keys(input).join(', ')}`, actor, now);
+      await refreshSummaries(tx, job.value, [row.a.id, row.b.id]);
+      const [saved] = await loadScheduleRows(tx, [cableId]);
+      if (!saved) throw new Error('the row was there a moment ago');
+      return ok({ saved });
+    },
+    (tx) => conflictAt(tx, jobSlug, cableId, versions),
+  );
 }
 
-/** Takes a cable out of the schedule. Its record stays; its entries are free again. */
+const NOT_HERE = 'this cable is not in the schedule of this job';
+
+/** Who was faster, and what is there now. */
+async function conflictAt(
+  tx: Tx,
+  jobSlug: string,
+  cableId: number,
+  versions: Versions,
+): Promise<Result<EditOutcome>> {
+  const job = await requireJob(tx, jobSlug);
+  if (!job.ok) return job;
+  const row = await findLivingRow(tx, job.value.id, cableId);
+  if (!row) return refuse('', NOT_HERE);
+  const late = (
+    [
+      ['cable', cableId, row.version, versions.cable],
+      ['termination', row.a.id, row.a.version, versions.A],
+      ['termination', row.b.id, row.b.version, versions.B],
+    ] as const
+  ).find(([, , is, seen]) => is !== seen);
+  const by = late ? await lastEditorOf(tx, job.value.id, late[0], late[1]) : null;
+  return ok({ conflict: { by, row } });
+}
+
+/** Takes a cable out of the schedule. Its record stays; its entries are free again. `seen`: the version of the cable that was read. */
 export function retireCable(
   jobSlug: string,
   cableId: number,
+  seen: number,
   actor: Actor,
   now: Date,
 ): Promise<Result<{ tag: string; events: number }>> {
   return operation(async (tx) => {
     const job = await requireJob(tx, jobSlug);
     if (!job.ok) return job;
-    const [row] = await loadScheduleRows(tx, [cableId]);
-    if (!row) return refuse('', 'this cable is not in the job');
+    const row = await findLivingRow(tx, job.value.id, cableId);
+    if (!row) return refuse('', NOT_HERE);
     const events = await loadEvents(tx, [row.a.id, row.b.id]);
     const log = new EditLog(tx);
-    await log.write('cable', cableId, { retiredAt: now.toISOString() });
+    await log.write('cable', cableId, { retiredAt: now.toISOString() }, seen);
     for (const end of [row.a, row.b]) await log.write('termination', end.id, { entryId: null });
     await log.save(job.value, `cable ${row.tag} retired`, actor, now);
     return ok({ tag: row.tag, events: events.length });

@@ -21,6 +21,8 @@ afterAll(closeDatabase);
 const at = (job: string, end: 'A' | 'B') => ({ job, cable: 'K-1', end });
 const take = (job: string, end: 'A' | 'B', size: string) =>
   good(takeSize(at(job, end), size, randomUUID(), PLANNER, NOW));
+/** The version of an end as a person has it on the screen. */
+const seen = async (job: string, end: 'A' | 'B') => (await good(viewTermination(at(job, end)))).versions[end];
 const planned = async (job: string, end: 'A' | 'B') =>
   (await good(viewTermination(at(job, end)))).plan?.plan.size ?? null;
 const chosen = async (job: string) => {
@@ -34,7 +36,7 @@ describe('whole-job choice', () => {
   it('offers what fits and competes, names what is open, and keeps what is locked', async () => {
     const job = await makeJob();
     await take(job, 'A', 'RW1-32');
-    await good(lockSize(at(job, 'A'), true, PLANNER, NOW));
+    await good(lockSize(at(job, 'A'), await seen(job, 'A'), true, PLANNER, NOW));
     const { view, plan } = await chosen(job);
     expect(view.before).toEqual([{ tag: 'K-1/A', part: 'RW1-32-B' }]);
     expect(view.kept).toEqual({ 'K-1/A': 'locked' });
@@ -60,7 +62,7 @@ describe('whole-job choice', () => {
   it('refuses as a whole what does not hold any more', async () => {
     const job = await makeJob();
     await take(job, 'A', 'RW1-32');
-    await good(lockSize(at(job, 'A'), true, PLANNER, NOW));
+    await good(lockSize(at(job, 'A'), await seen(job, 'A'), true, PLANNER, NOW));
     const picks = [
       { tag: 'K-1/A', part: 'AY3-32-N' },
       { tag: 'K-1/B', part: 'AY3-32-N' },
@@ -77,10 +79,12 @@ describe('whole-job choice', () => {
 
   it('locks only what is taken, and unlocks', async () => {
     const job = await makeJob();
-    expect(await refused(lockSize(at(job, 'A'), true, PLANNER, NOW))).toContain('nothing to lock');
+    expect(await refused(lockSize(at(job, 'A'), await seen(job, 'A'), true, PLANNER, NOW))).toContain(
+      'nothing to lock',
+    );
     await take(job, 'A', 'RW1-32');
-    await good(lockSize(at(job, 'A'), true, PLANNER, NOW));
-    await good(lockSize(at(job, 'A'), false, PLANNER, NOW));
+    await good(lockSize(at(job, 'A'), await seen(job, 'A'), true, PLANNER, NOW));
+    await good(lockSize(at(job, 'A'), await seen(job, 'A'), false, PLANNER, NOW));
     expect((await chosen(job)).view.kept).toEqual({});
   });
 });

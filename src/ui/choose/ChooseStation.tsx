@@ -56,7 +56,7 @@ export function ChooseStation({ view, actions }: StationProps) {
   };
   const lock = () =>
     void run(
-      () => actions.lockSize(ref, !view.sizeLocked),
+      () => actions.lockSize(ref, view.versions[view.end], !view.sizeLocked),
       view.sizeLocked ? 'Unlocked.' : `Locked: the whole-job choice leaves ${taken ?? 'it'} alone.`,
     );
   return (

@@ -17,7 +17,13 @@ export function TerminalsField({ view, actions }: Pick<StationProps, 'view' | 'a
       clear();
       return;
     }
-    void run(() => actions.setTerminals({ job: view.job.slug, cable: view.cable, end: view.end }, text));
+    void run(() =>
+      actions.setTerminals(
+        { job: view.job.slug, cable: view.cable, end: view.end },
+        view.versions[view.end],
+        text,
+      ),
+    );
   };
   return (
     <div className={styles.field}>

@@ -172,7 +172,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
             className={styles.textButton}
             onClick={() =>
               void run(
-                () => actions.retireCable(job.slug, row.id),
+                () => actions.retireCable(job.slug, row.id, row.versions.cable),
                 `${row.tag} taken out of the schedule. Undo brings it back.`,
               ).then(reload)
             }

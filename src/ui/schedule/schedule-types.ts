@@ -33,7 +33,11 @@ export interface ScheduleActions {
     versions: RowVersions,
     fields: Readonly<Record<string, string>>,
   ) => Promise<Result<RowOutcome>>;
-  readonly retireCable: (job: string, cableId: number) => Promise<Result<{ tag: string; events: number }>>;
+  readonly retireCable: (
+    job: string,
+    cableId: number,
+    version: number,
+  ) => Promise<Result<{ tag: string; events: number }>>;
   readonly undo: (job: string) => Promise<Result<{ label: string }>>;
 }
 

@@ -106,7 +106,13 @@ function Filled({
 function Choices({ view, actions, seal }: StationProps & { readonly seal: SealPlan | null }) {
   const { run, busy, problems } = useRun();
   const ask = (product: string | null) =>
-    void run(() => actions.setCompound({ job: view.job.slug, cable: view.cable, end: view.end }, product));
+    void run(() =>
+      actions.setCompound(
+        { job: view.job.slug, cable: view.cable, end: view.end },
+        view.versions[view.end],
+        product,
+      ),
+    );
   return (
     <div className={styles.choices} role="group" aria-label="Compound">
       {(seal?.verdicts ?? []).map((v) => (

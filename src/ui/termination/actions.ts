@@ -56,7 +56,7 @@ export interface TerminationActions {
     size: string,
     eventId: string,
   ) => Promise<Result<{ provisional: boolean }>>;
-  readonly lockSize: (ref: TerminationRef, locked: boolean) => Promise<Result<null>>;
+  readonly lockSize: (ref: TerminationRef, version: number, locked: boolean) => Promise<Result<null>>;
   /** Answers a question that a decision waits for. */
   readonly answerFact: (ref: TerminationRef, field: MissingField, value: unknown) => Promise<Result<null>>;
   readonly replan: (ref: TerminationRef, eventId: string) => Promise<Result<null>>;
@@ -69,8 +69,16 @@ export interface TerminationActions {
     ref: TerminationRef,
     input: { readonly id: string; readonly text: string; readonly at: string },
   ) => Promise<Result<{ spareMm: number }>>;
-  readonly setTerminals: (ref: TerminationRef, text: string) => Promise<Result<readonly Terminal[]>>;
-  readonly setCompound: (ref: TerminationRef, product: string | null) => Promise<Result<null>>;
+  readonly setTerminals: (
+    ref: TerminationRef,
+    version: number,
+    text: string,
+  ) => Promise<Result<readonly Terminal[]>>;
+  readonly setCompound: (
+    ref: TerminationRef,
+    version: number,
+    product: string | null,
+  ) => Promise<Result<null>>;
   readonly editRow: (
     job: string,
     cableId: number,
