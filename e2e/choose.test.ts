@@ -79,10 +79,24 @@ it('shows the path of a decision, asks for what is missing, and judges again whe
   await open(`${JOB}/t/D-205/B/choose`);
   await says('Not decided: the class and division of AN-4 is not known');
   expect(await (await byText('button', 'Take')).isEnabled()).toBe(false);
+  await says('Which class and division has the place of AN-4?');
+  // What each answer would come to stands beside it.
+  await says('Only SF7-100');
   await click(() => button('Class I, division 1, group D'));
   await says('Take SF7-100');
   await undo();
   await says('Not decided: the class and division of AN-4 is not known');
+});
+
+it('folds away what is not known but would not change the answer, and says where nothing fits what would help', async () => {
+  await open('/job/quillmere/t/K-120/B/choose');
+  await says('One thing is not known, and would not change the answer');
+  await click(() => byText('summary', 'One thing is not known'));
+  await says('Does water or salt stand at the joints of SV-1?');
+  await says('RW2-20, RW1-20 would be refused');
+  await open('/job/quillmere/t/K-126/B/choose');
+  await says('Nearest is RW1-63');
+  await says('For RW1-63 this would help too');
 });
 
 it('refuses a cable that is not listed for its place before any gland', async () => {

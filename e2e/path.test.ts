@@ -184,7 +184,7 @@ it('walks by shortcuts, none of which fires in a field', async () => {
 
 it('shows the marks, edits the tail in place, and shows the stages', async () => {
   await open('/job/quillmere/t/K-104/B/cut');
-  await says('410');
+  await says('415');
   const tail = await find('input[name="Tail"]');
   await retype(tail, 'a hand', Key.ENTER);
   await says('not a length');
@@ -236,7 +236,7 @@ describe('at the bench', () => {
     await says('On the cable before the first cut');
     await holdButton('Hold: checked');
     await says('Outer sheath off: mark from the cable end');
-    await says('420');
+    await says('425');
   });
 
   it('does not take a tap for a hold', async () => {
@@ -327,7 +327,7 @@ it('gives the cut card as a PDF that a reader opens', async () => {
   expect(answer.headers.get('content-type')).toBe('application/pdf');
   const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
   expect(text).toContain('K-104/B');
-  expect(text).toContain('420');
+  expect(text).toContain('425');
   expect(text).toContain('Signed at the bench by inspector');
 });
 

@@ -12,6 +12,7 @@ import type { MissingField } from './barrier/trail';
 import type { CatalogueView } from './candidate';
 import { choose, type Choice } from './choose';
 import type { AskedFact } from './finding';
+import type { Verdict } from './verdict';
 import {
   MEASURED_QUANTITIES,
   neededQuantities,
@@ -26,6 +27,9 @@ export interface QuestionOption {
   readonly value: unknown;
   /** The answer of the choice if this were so. */
   readonly would: string;
+  /** Of the sizes that wait: those that would fit, and those that would be refused. The others go on waiting for something else. */
+  readonly fits: readonly string[];
+  readonly refused: readonly string[];
 }
 
 /** Something that was asked and not answered, and what each answer would change. */
@@ -36,6 +40,8 @@ export interface Question {
   readonly path: string;
   /** Size codes that wait for it. */
   readonly waiting: readonly string[];
+  /** Some answer would change what the choice comes to; otherwise it only tells more of sizes that are not the best. */
+  readonly decides: boolean;
   /** Empty for a quantity that is measured and for a figure of the profile. */
   readonly options: readonly QuestionOption[];
 }
@@ -224,9 +230,10 @@ export function questionsOf(input: TerminationInput, catalogue: CatalogueView, c
     if (verdict === 'misfit' || notCalledFor !== null) continue;
     for (const finding of findings) for (const fact of finding.asks ?? []) note(fact, size.code);
   }
+  const now = outcomeOf(input, choice);
   return [...waiting]
-    .map(([fact, sizes]) => questionOf(fact, sizes, input, catalogue))
-    .sort((a, b) => b.waiting.length - a.waiting.length);
+    .map(([fact, sizes]) => questionOf(fact, sizes, input, catalogue, now))
+    .sort((a, b) => Number(b.decides) - Number(a.decides) || b.waiting.length - a.waiting.length);
 }
 
 function questionOf(
@@ -234,26 +241,34 @@ function questionOf(
   waiting: readonly string[],
   input: TerminationInput,
   catalogue: CatalogueView,
+  now: string,
 ): Question {
-  if (isQuantity(fact))
-    return { fact, words: `Measure: ${QUANTITY_WORDS[fact]}.`, path: 'readings', waiting, options: [] };
+  if (isQuantity(fact)) {
+    const words = `Measure: ${QUANTITY_WORDS[fact]}.`;
+    return { fact, words, path: 'readings', waiting, decides: true, options: [] };
+  }
   const { path, words, answers } = FACTS[fact];
-  return {
-    fact,
-    words: words(input),
-    path,
-    waiting,
-    options: answers(input).map((answer) => ({
+  const options = answers(input).map((answer) => {
+    const then = answer.apply(input);
+    const after = choose(then, catalogue);
+    const of = (verdict: Verdict) =>
+      after.candidates
+        .filter((c) => c.verdict === verdict && waiting.includes(c.size.code))
+        .map((c) => c.size.code);
+    return {
       words: answer.words,
       value: answer.value,
-      would: outcomeOf(answer.apply(input), catalogue),
-    })),
-  };
+      would: outcomeOf(then, after),
+      fits: of('fits'),
+      refused: of('misfit'),
+    };
+  });
+  const decides = options.length === 0 || options.some((o) => o.would !== now);
+  return { fact, words: words(input), path, waiting, decides, options };
 }
 
 /** What the choice comes to; while readings are missing, what is decided about the inside of the cable. */
-function outcomeOf(input: TerminationInput, catalogue: CatalogueView): string {
-  const { answer, barrier } = choose(input, catalogue);
+function outcomeOf(input: TerminationInput, { answer, barrier }: Choice): string {
   const unmeasured = neededQuantities(input.cableType, barrier.outcome).some((q) => input[q] === null);
   return unmeasured ? barrier.conclusion : answer;
 }

@@ -148,12 +148,14 @@ export function ChooseStation({ view, actions }: StationProps) {
 
 /** Where nothing fits: what would help the size that comes nearest. */
 function NearestHelp({ nearest }: { readonly nearest: Nearest }) {
-  if (nearest.remedies.length === 0) return null;
+  // The first stands in the answer already.
+  const [, ...more] = nearest.remedies;
+  if (more.length === 0) return null;
   return (
     <div className={styles.nearest}>
-      <b>What would help {nearest.size}:</b>
+      <b>For {nearest.size} this would help too:</b>
       <ul>
-        {nearest.remedies.map((remedy) => (
+        {more.map((remedy) => (
           <li key={`${remedy.criterion} ${remedy.kind}`}>{remedy.words}.</li>
         ))}
       </ul>

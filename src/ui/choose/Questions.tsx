@@ -2,7 +2,12 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import { MISSING_FIELDS, type MissingField, type Question } from '@/core/gland-selection';
+import {
+  MISSING_FIELDS,
+  type MissingField,
+  type Question,
+  type QuestionOption,
+} from '@/core/gland-selection';
 import type { TerminationView } from '@/core/termination-view';
 import { parseLength } from '@/core/units';
 import { Problems } from '../common/Problems';
@@ -13,35 +18,71 @@ import styles from './Questions.module.css';
 
 const isField = (fact: Question['fact']): fact is MissingField => MISSING_FIELDS.some((f) => f === fact);
 
-/** What was asked and not answered: each question with what its answers would change, answered in place. Nothing where nothing is open. */
-export function Questions({ view, actions }: Pick<StationProps, 'view' | 'actions'>) {
+/**
+ * What was asked and not answered: each question with what its answers would change, answered in place. What would not change the answer is
+ * folded away; `onlyDeciding` leaves it out. Nothing where nothing is open.
+ */
+export function Questions({
+  view,
+  actions,
+  onlyDeciding = false,
+}: Pick<StationProps, 'view' | 'actions'> & { readonly onlyDeciding?: boolean }) {
   const { run, busy, problems } = useRun();
-  if (view.questions.length === 0) return null;
+  const deciding = view.questions.filter((q) => q.decides);
+  const others = onlyDeciding ? [] : view.questions.filter((q) => !q.decides);
+  if (deciding.length + others.length === 0) return null;
   const answer = (field: MissingField, value: unknown) =>
     void run(
       () => actions.answerFact({ job: view.job.slug, cable: view.cable, end: view.end }, field, value),
       'Answered. Everything was judged again.',
     );
+  const list = (questions: readonly Question[]) => (
+    <ul className={styles.list}>
+      {questions.map((question) => (
+        <li key={question.fact} className={styles.question}>
+          <p className={styles.words}>
+            <b>{question.words}</b> <span className={styles.waiting}>{waitingWords(question)}</span>
+          </p>
+          <Answers question={question} view={view} busy={busy} onAnswer={answer} />
+        </li>
+      ))}
+    </ul>
+  );
   return (
-    <section className={styles.box} aria-label="Open questions">
-      <h3 className={styles.title}>
-        {view.questions.length === 1
-          ? 'One thing is not known'
-          : `${view.questions.length} things are not known`}
-      </h3>
-      <ul className={styles.list}>
-        {view.questions.map((question) => (
-          <li key={question.fact} className={styles.question}>
-            <p className={styles.words}>
-              <b>{question.words}</b> <span className={styles.waiting}>{waitingWords(question)}</span>
-            </p>
-            <Answers question={question} view={view} busy={busy} onAnswer={answer} />
-          </li>
-        ))}
-      </ul>
+    <section
+      className={styles.box}
+      aria-label="Open questions"
+      data-deciding={deciding.length > 0 ? 'yes' : undefined}
+    >
+      {deciding.length > 0 ? (
+        <>
+          <h3 className={styles.title}>{count(deciding)} not known</h3>
+          {list(deciding)}
+        </>
+      ) : null}
+      {others.length > 0 ? (
+        <details className={styles.others}>
+          <summary>{count(others)} not known, and would not change the answer</summary>
+          {list(others)}
+        </details>
+      ) : null}
       <Problems problems={problems} />
     </section>
   );
+}
+
+const count = (questions: readonly Question[]): string =>
+  questions.length === 1 ? 'One thing is' : `${questions.length} things are`;
+
+/** What an answer comes to: the choice's sentence, or what becomes of the sizes that wait where the sentence stays the same. */
+function outcomeWords({ decides }: Question, { would, fits, refused }: QuestionOption): string {
+  if (decides) return would;
+  return [
+    fits.length > 0 ? `${fits.join(', ')} would fit too` : '',
+    refused.length > 0 ? `${refused.join(', ')} would be refused` : '',
+  ]
+    .filter((w) => w !== '')
+    .join('; ');
 }
 
 function waitingWords({ waiting }: Question): string {
@@ -87,7 +128,7 @@ function Answers({ question, view, busy, onAnswer }: AnswersProps) {
                 {option.words}
               </Button>
             )}
-            <span className={styles.would}>{option.would}</span>
+            <span className={styles.would}>{outcomeWords(question, option)}</span>
           </li>
         ))}
       </ul>

@@ -42,7 +42,7 @@ export function CutStation({ view, actions, lit, onLight }: StationProps) {
           : 'Tails run from the wall to the farthest terminal, along the way the cores take.'}
         {view.plan === null && plan ? ' Preview: nothing is taken yet.' : ''}
       </p>
-      <Questions view={view} actions={actions} />
+      <Questions view={view} actions={actions} onlyDeciding />
       <div className={styles.inputs}>
         <LengthField
           key={`t${view.tailMm}`}

@@ -4,12 +4,13 @@ import { viewCompound } from '@/server/operations/compound';
 import { CompoundPage } from '@/ui/compound/CompoundPage';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
+import { segment } from '../../../segment';
 
 export const metadata: Metadata = { title: 'Compound' };
 
 export default async function Compound({ params }: { readonly params: Promise<{ job: string }> }) {
   await connection();
-  const slug = decodeURIComponent((await params).job);
+  const slug = segment((await params).job);
   return (
     <JobShell slug={slug}>
       {async (job) => {

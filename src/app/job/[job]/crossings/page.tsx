@@ -5,12 +5,13 @@ import { CrossingsPage } from '@/ui/crossing/CrossingsPage';
 import { addCrossing } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
+import { segment } from '../../../segment';
 
 export const metadata: Metadata = { title: 'Crossings' };
 
 export default async function Crossings({ params }: { readonly params: Promise<{ job: string }> }) {
   await connection();
-  const slug = decodeURIComponent((await params).job);
+  const slug = segment((await params).job);
   return (
     <JobShell slug={slug}>
       {async (job) => {

@@ -6,12 +6,13 @@ import { KitPage } from '@/ui/kit/KitPage';
 import { kitAgainstStock } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
+import { segment } from '../../../segment';
 
 export const metadata: Metadata = { title: 'Kit' };
 
 export default async function Kit({ params }: { readonly params: Promise<{ job: string }> }) {
   await connection();
-  const slug = decodeURIComponent((await params).job);
+  const slug = segment((await params).job);
   return (
     <JobShell slug={slug}>
       {async (job) => {

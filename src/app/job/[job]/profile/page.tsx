@@ -5,12 +5,13 @@ import { ProfilePage } from '@/ui/profile/ProfilePage';
 import { previewProfile, setProfile, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
+import { segment } from '../../../segment';
 
 export const metadata: Metadata = { title: 'Code profile' };
 
 export default async function Profile({ params }: { readonly params: Promise<{ job: string }> }) {
   await connection();
-  const slug = decodeURIComponent((await params).job);
+  const slug = segment((await params).job);
   return (
     <JobShell slug={slug}>
       {async (job) => {

@@ -4,13 +4,14 @@ import { SchedulePage } from '@/ui/schedule/SchedulePage';
 import { addCable, editRow, retireCable, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
+import { segment } from '../../../segment';
 
 export const metadata: Metadata = { title: 'Schedule' };
 
 export default async function Schedule({ params }: { readonly params: Promise<{ job: string }> }) {
   const { job } = await params;
   return (
-    <JobShell slug={decodeURIComponent(job)}>
+    <JobShell slug={segment(job)}>
       {async (view) => {
         const choices = await scheduleChoices(view.slug);
         if (!choices.ok) return <Refused problems={choices.problems} back="/" />;

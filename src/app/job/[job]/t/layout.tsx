@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Rack } from '@/ui/rack/Rack';
 import { JobShell } from '../shell';
+import { segment } from '../../../segment';
 
 /** The rack stays while one walks from termination to termination. */
 export default async function TerminationsLayout({
@@ -12,7 +13,7 @@ export default async function TerminationsLayout({
 }) {
   const { job } = await params;
   return (
-    <JobShell slug={decodeURIComponent(job)}>
+    <JobShell slug={segment(job)}>
       {(view) => (
         <>
           <Rack job={view.slug} />

@@ -2,11 +2,12 @@ import { redirect } from 'next/navigation';
 import { viewSummaries } from '@/server/operations/view';
 import { Refused } from '../../../refusal';
 import styles from '../../../page.module.css';
+import { segment } from '../../../segment';
 
 /** The first termination that waits for somebody. */
 export default async function Terminations({ params }: { readonly params: Promise<{ job: string }> }) {
   const { job } = await params;
-  const slug = decodeURIComponent(job);
+  const slug = segment(job);
   const rows = await viewSummaries(slug);
   if (!rows.ok) return <Refused problems={rows.problems} back="/" />;
   const first = rows.value.find((r) => r.next !== null && r.blockedBy === null) ?? rows.value[0];

@@ -5,12 +5,13 @@ import { WholeJobPage } from '@/ui/whole-job/WholeJobPage';
 import { acceptJobChoice, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
+import { segment } from '../../../segment';
 
 export const metadata: Metadata = { title: 'Whole job' };
 
 export default async function WholeJob({ params }: { readonly params: Promise<{ job: string }> }) {
   await connection();
-  const slug = decodeURIComponent((await params).job);
+  const slug = segment((await params).job);
   return (
     <JobShell slug={slug}>
       {async (job) => {

@@ -13,11 +13,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const wanted = await readSelection(request);
   if (!wanted.ok) return refusal(wanted.problems);
   const { tags, paper, origin } = wanted.value;
-  const made = await labelSheet(
-    { job: decodeURIComponent(job), tags, paper },
-    origin ?? new URL(request.url).origin,
-    new Date(),
-  );
+  const made = await labelSheet({ job, tags, paper }, origin ?? new URL(request.url).origin, new Date());
   if (!made.ok) return refusal(made.problems);
   return new Response(made.value, {
     headers: {

@@ -26,7 +26,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
         if (!cancelled) controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
       };
       const made = await workPack(
-        { job: decodeURIComponent(job), tags: wanted.value.tags, paper: wanted.value.paper },
+        { job, tags: wanted.value.tags, paper: wanted.value.paper },
         new Date(),
         (done, of) => line({ done, of }),
         () => cancelled,

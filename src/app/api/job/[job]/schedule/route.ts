@@ -30,7 +30,7 @@ export async function GET(
   });
   if (!query.ok) return Response.json({ problems: query.problems }, { status: 400 });
   const { filter, sort, order, offset, limit } = query.value;
-  const page = await schedulePage(decodeURIComponent(job), {
+  const page = await schedulePage(job, {
     filter,
     sort,
     descending: order === 'desc',

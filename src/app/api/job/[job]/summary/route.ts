@@ -7,6 +7,6 @@ export async function GET(
   { params }: { params: Promise<{ job: string }> },
 ): Promise<Response> {
   const { job } = await params;
-  const rows = await viewSummaries(decodeURIComponent(job));
+  const rows = await viewSummaries(job);
   return rows.ok ? Response.json(rows.value) : Response.json({ problems: rows.problems }, { status: 503 });
 }

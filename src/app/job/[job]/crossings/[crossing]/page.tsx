@@ -11,22 +11,23 @@ import {
 } from '../../../../actions';
 import { Refused } from '../../../../refusal';
 import { JobShell } from '../../shell';
+import { segment } from '../../../../segment';
 
 interface Props {
   readonly params: Promise<{ job: string; crossing: string }>;
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: decodeURIComponent((await params).crossing) };
+  return { title: segment((await params).crossing) };
 }
 
 export default async function Crossing({ params }: Props) {
   await connection();
   const { job: slug, crossing } = await params;
   return (
-    <JobShell slug={decodeURIComponent(slug)}>
+    <JobShell slug={segment(slug)}>
       {async (job) => {
-        const view = await viewCrossing({ job: job.slug, crossing: decodeURIComponent(crossing) });
+        const view = await viewCrossing({ job: job.slug, crossing: segment(crossing) });
         return view.ok ? (
           <CrossingPage
             view={view.value}

@@ -11,7 +11,7 @@ async function answer(request: Request, { params }: Context, stockText: string):
   const { job, format } = await params;
   const query = new URL(request.url).searchParams;
   const rule = { percent: Number(query.get('percent') ?? 5), minimum: Number(query.get('minimum') ?? 1) };
-  const file = await kitFile(decodeURIComponent(job), format, rule, stockText);
+  const file = await kitFile(job, format, rule, stockText);
   if (!file.ok) return Response.json({ problems: file.problems }, { status: 422 });
   return new Response(file.value.bytes as BodyInit, {
     headers: {

@@ -6,7 +6,7 @@ export async function GET(
   _request: Request,
   { params }: { params: Promise<{ job: string }> },
 ): Promise<Response> {
-  const job = decodeURIComponent((await params).job);
+  const job = (await params).job;
   const csv = await exportSchedule(job);
   if (!csv.ok) return Response.json({ problems: csv.problems }, { status: 503 });
   return new Response(csv.value, {

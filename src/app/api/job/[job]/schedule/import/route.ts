@@ -18,7 +18,5 @@ export async function POST(
   const body = await readBody(request);
   if (!body.ok) return Response.json(body);
   const hash = new URL(request.url).searchParams.get('hash') ?? '';
-  return Response.json(
-    await importSchedule(decodeURIComponent((await params).job), body.value, hash, { name }, new Date()),
-  );
+  return Response.json(await importSchedule((await params).job, body.value, hash, { name }, new Date()));
 }

@@ -9,5 +9,5 @@ export async function POST(
 ): Promise<Response> {
   const body = await readBody(request);
   if (!body.ok) return Response.json(body);
-  return Response.json(await previewSchedule(decodeURIComponent((await params).job), body.value));
+  return Response.json(await previewSchedule((await params).job, body.value));
 }

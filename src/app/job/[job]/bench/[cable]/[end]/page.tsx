@@ -18,6 +18,7 @@ import {
   withdrawReading,
 } from '../../../../../actions';
 import { Refused } from '../../../../../refusal';
+import { segment } from '../../../../../segment';
 
 interface Props {
   readonly params: Promise<{ job: string; cable: string; end: string }>;
@@ -25,13 +26,13 @@ interface Props {
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { cable, end } = await params;
-  return { title: `Bench ${decodeURIComponent(cable)}/${end}` };
+  return { title: `Bench ${segment(cable)}/${end}` };
 }
 
 export default async function BenchPage({ params }: Props) {
   const { job, cable, end } = await params;
-  const view = await viewTermination({ job: decodeURIComponent(job), cable: decodeURIComponent(cable), end });
-  const clocks = await viewCompound(decodeURIComponent(job), new Date());
+  const view = await viewTermination({ job: segment(job), cable: segment(cable), end });
+  const clocks = await viewCompound(segment(job), new Date());
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
   return (
     <Bench

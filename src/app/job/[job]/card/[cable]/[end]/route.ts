@@ -7,9 +7,8 @@ export async function GET(
   { params }: { params: Promise<{ job: string; cable: string; end: string }> },
 ): Promise<Response> {
   const { job, cable, end } = await params;
-  const tag = decodeURIComponent(cable);
   const paper = new URL(request.url).searchParams.get('paper') === 'LETTER' ? 'LETTER' : 'A4';
-  const pdf = await cutCard({ job: decodeURIComponent(job), cable: tag, end }, new Date(), paper);
+  const pdf = await cutCard({ job, cable, end }, new Date(), paper);
   if (!pdf.ok)
     return new Response(pdf.problems.map((p) => p.message).join('\n'), {
       status: 404,
@@ -18,7 +17,7 @@ export async function GET(
   return new Response(pdf.value, {
     headers: {
       'content-type': 'application/pdf',
-      'content-disposition': `inline; filename="cut-card-${tag.replace(/[^\w-]/g, '_')}-${end}.pdf"`,
+      'content-disposition': `inline; filename="cut-card-${cable.replace(/[^\w-]/g, '_')}-${end}.pdf"`,
     },
   });
 }

@@ -10,19 +10,20 @@ import {
   takeCrossing,
 } from '../../../../../actions';
 import { Refused } from '../../../../../refusal';
+import { segment } from '../../../../../segment';
 
 interface Props {
   readonly params: Promise<{ job: string; crossing: string }>;
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: `Build ${decodeURIComponent((await params).crossing)}` };
+  return { title: `Build ${segment((await params).crossing)}` };
 }
 
 export default async function Build({ params }: Props) {
   await connection();
   const { job, crossing } = await params;
-  const view = await viewCrossing({ job: decodeURIComponent(job), crossing: decodeURIComponent(crossing) });
+  const view = await viewCrossing({ job: segment(job), crossing: segment(crossing) });
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/crossings`} />;
   return (
     <BuildPage

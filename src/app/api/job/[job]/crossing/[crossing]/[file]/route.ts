@@ -9,8 +9,8 @@ interface Context {
 /** A file of the plan in force of a crossing, such as `front.dxf`, `places.csv` or `crossing.pdf`. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
   const { job, crossing, file } = await params;
-  const ref = { job: decodeURIComponent(job), crossing: decodeURIComponent(crossing) };
-  const made = await crossingFile(ref, decodeURIComponent(file), new Date());
+  const ref = { job, crossing };
+  const made = await crossingFile(ref, file, new Date());
   if (!made.ok)
     return new Response(made.problems.map((p) => p.message).join('\n'), {
       status: 404,

@@ -19,6 +19,7 @@ import {
   withdrawReading,
 } from '../../../../../../actions';
 import { Refused } from '../../../../../../refusal';
+import { segment } from '../../../../../../segment';
 
 interface Props {
   readonly params: Promise<{ job: string; cable: string; end: string; station: string }>;
@@ -26,14 +27,14 @@ interface Props {
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { cable, end } = await params;
-  return { title: `${decodeURIComponent(cable)}/${end}` };
+  return { title: `${segment(cable)}/${end}` };
 }
 
 export default async function StationPage({ params }: Props) {
   const { job, cable, end, station } = await params;
   const known = STATIONS.find((s) => s === station);
   if (!known) notFound();
-  const view = await viewTermination({ job: decodeURIComponent(job), cable: decodeURIComponent(cable), end });
+  const view = await viewTermination({ job: segment(job), cable: segment(cable), end });
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
   return (
     <TerminationPage

@@ -9,8 +9,8 @@ interface Context {
 /** One drawing of a plan as a file, such as `stripped.dxf` or `closed.svg`. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
   const { job, cable, end, file } = await params;
-  const ref = { job: decodeURIComponent(job), cable: decodeURIComponent(cable), end };
-  const made = await drawingFile(ref, decodeURIComponent(file));
+  const ref = { job, cable, end };
+  const made = await drawingFile(ref, file);
   if (!made.ok)
     return new Response(made.problems.map((p) => p.message).join('\n'), {
       status: 404,
