@@ -13,8 +13,9 @@ import {
   type FramePlan,
   type FrameRequest,
 } from '@/core/frame-packing';
-import { drive, fail, NO_HURRY, ok, type Result, type TimePassed } from '@/core/kernel';
+import { drive, fail, ok, type Result } from '@/core/kernel';
 import { loadSolver, solverLimits } from '@/solver/highs';
+import { timePassed } from '@/solver/time-passed';
 import { kind } from './kind';
 
 /** `frame-check`: a request of `frame` and a plan for it, by whomever → what is wrong with it, place by place. */
@@ -31,17 +32,10 @@ export const frameReentryRequestSchema = object({
   .noUnknown()
   .required();
 
-/** The clock of a search that was given so many seconds from now. */
-function clockOf(limitSeconds: number | undefined): TimePassed {
-  if (limitSeconds === undefined) return NO_HURRY;
-  const from = performance.now();
-  return () => (performance.now() - from) / 1000 / limitSeconds;
-}
-
 const HERE = { name: 'this crossing', rating: '' };
 
 export const frameKind = kind(frameRequestSchema, async (asked) => {
-  const passed = clockOf(asked.limitSeconds);
+  const passed = timePassed(asked.limitSeconds);
   const read = readFrameRequest(asked);
   if (!read.ok) return read;
   const request = read.value;

@@ -1,5 +1,5 @@
 import * as Comlink from 'comlink';
-import { drive, NO_HURRY, type TimePassed } from '@/core/kernel';
+import { drive } from '@/core/kernel';
 import {
   checkFramePlan,
   planFrames,
@@ -9,6 +9,7 @@ import {
   type PlaceRef,
 } from '@/core/frame-packing';
 import { loadSolver, solverLimits } from '@/solver/highs';
+import { timePassed } from '@/solver/time-passed';
 import type { OnProgress } from './run-in-worker';
 
 function audited(request: FrameRequest, plan: FramePlan): FramePlan {
@@ -18,17 +19,10 @@ function audited(request: FrameRequest, plan: FramePlan): FramePlan {
   return plan;
 }
 
-/** The clock of a search that was given so many seconds from now. */
-function clockOf(limitSeconds: number | undefined): TimePassed {
-  if (limitSeconds === undefined) return NO_HURRY;
-  const from = performance.now();
-  return () => (performance.now() - from) / 1000 / limitSeconds;
-}
-
 const api = {
   /** Plans a crossing and audits the answer before it leaves the worker. */
   async plan(request: FrameRequest, onProgress: OnProgress): Promise<FramePlan> {
-    const passed = clockOf(request.limitSeconds);
+    const passed = timePassed(request.limitSeconds);
     const solve = await loadSolver(solverLimits(request.limitSeconds));
     return audited(request, drive(planFrames(request, passed), solve, onProgress));
   },
@@ -40,7 +34,7 @@ const api = {
     leastCost: number,
     onProgress: OnProgress,
   ): Promise<FramePlan> {
-    const passed = clockOf(request.limitSeconds);
+    const passed = timePassed(request.limitSeconds);
     const solve = await loadSolver(solverLimits(request.limitSeconds));
     return drive(replanAround(request, plan, locked, leastCost, passed), solve, onProgress);
   },

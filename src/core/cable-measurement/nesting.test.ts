@@ -23,6 +23,13 @@ it.each<[string, Partial<Layers>, Parameters<typeof problems>[1], boolean]>([
   ['cores as thick as the inner sheath', {}, { innerSheath: 21, laidUpCores: 21 }, false],
   ['an inner sheath over the armour', {}, { innerSheath: 25, overArmour: 24.9 }, false],
   ['armour as thick as its jacket', {}, { outerSheath: 28, overArmour: 28 }, false],
+  [
+    'armour thicker than the whole cable, without a jacket',
+    { jacketed: false },
+    { outerSheath: 28, overArmour: 28.1 },
+    false,
+  ],
+  ['a single core thicker than its bundle', { cores: 1 }, { laidUpCores: 19, core: 19.1 }, false],
   ['armour without a jacket over it', { jacketed: false }, { outerSheath: 28, overArmour: 28 }, true],
   ['one core as thick as four', {}, { laidUpCores: 19, core: 19 }, false],
   ['a single core that is its bundle', { cores: 1 }, { laidUpCores: 19, core: 19 }, true],

@@ -13,6 +13,9 @@ export interface Layers {
 
 type Measured = Readonly<Record<Quantity, Measurement | null>>;
 
+/** What holds of every cable, whatever its construction: for readings that come without a type. */
+export const ANY_LAYERS: Layers = { armour: 'any', jacketed: false, innerSheath: true, cores: 1 };
+
 /** Which layer lies inside which, always; a pair counts when both are measured. */
 const INSIDE: readonly (readonly [inner: Quantity, outer: Quantity])[] = [
   ['core', 'innerSheath'],
@@ -47,12 +50,15 @@ export function nestingProblems(layers: Layers, measured: Measured): Problem[] {
       note(m, `${QUANTITY_WORDS[quantity]} is given as ${mm(m.mean)}, but this type of cable has none`);
   }
   if (problems.length > 0) return problems;
-  const pairs = [...INSIDE];
-  if (layers.cores > 1) pairs.unshift(['core', 'laidUpCores']);
-  if (layers.jacketed) pairs.push(['overArmour', 'outerSheath']);
-  for (const [inside, around] of pairs) {
+  // A single core is its own bundle, and armour without a jacket is the outside of the cable: these two may be alike.
+  const pairs = [
+    ['core', 'laidUpCores', layers.cores === 1],
+    ...INSIDE.map(([inside, around]) => [inside, around, false] as const),
+    ['overArmour', 'outerSheath', !layers.jacketed],
+  ] as const;
+  for (const [inside, around, mayBeAlike] of pairs) {
     const [a, b] = [measured[inside], measured[around]];
-    if (a === null || b === null || a.mean < b.mean) continue;
+    if (a === null || b === null || a.mean < b.mean || (mayBeAlike && a.mean === b.mean)) continue;
     note(
       a,
       `${QUANTITY_WORDS[inside]} of ${mm(a.mean)} cannot lie inside the ${QUANTITY_WORDS[around]} of ${mm(b.mean)}: measure both again`,

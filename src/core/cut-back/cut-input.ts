@@ -1,22 +1,16 @@
-import type { Measurement } from '@/core/cable-measurement';
 import type { Family, Size } from '@/core/catalogue';
 import type { EntryFit } from '@/core/gland-selection';
-import type { CableType, CodeProfile, Entry } from '@/core/schedule';
+import type { CodeProfile, Entry } from '@/core/schedule';
 import type { LengthUnit } from '@/core/units';
 import type { Terminal } from './core-tails';
+import type { SheathFacts } from './depth-guard';
 
 /** All that the marks of one end depend on. */
-export interface CutInput {
+export interface CutInput extends SheathFacts {
   readonly family: Family;
   readonly size: Size;
   readonly entryFit: EntryFit;
   readonly entry: Entry;
-  readonly cableType: CableType;
-  readonly outerSheath: Measurement;
-  readonly innerSheath: Measurement | null;
-  readonly armourWire: Measurement | null;
-  readonly overArmour: Measurement | null;
-  readonly laidUpCores: Measurement | null;
   readonly profile: CodeProfile;
   /** From the inside face of the wall to the farthest terminal, along the route the cores take. mm. */
   readonly routeMm: number | null;

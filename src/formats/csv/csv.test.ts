@@ -54,3 +54,25 @@ it('writes what it reads', () => {
     value: { columns: ['a', 'b'], rows },
   });
 });
+
+describe('cells that a spreadsheet would run', () => {
+  const back = (cell: string) => {
+    const written = writeCsv(['note'], [{ note: cell }]);
+    const read = readCsv(new TextEncoder().encode(written));
+    return { written, read: read.ok ? read.value.rows[0]?.note : 'refused' };
+  };
+  it.each(['=1+1', '@SUM(A1)', '+cmd', '-2+3', "'=1+1", "''@x", '\t=1'])(
+    '%j is written as text and reads back the same',
+    (cell) => {
+      const { written, read } = back(cell);
+      expect(written).not.toMatch(/(^|\n)"?[=+@\t-]/);
+      expect(read).toBe(cell);
+    },
+  );
+  it.each(['-0.08', '+12', 'K-101', "it's", "'tis", '12,5'])('%j stays as it is', (cell) => {
+    const { written, read } = back(cell);
+    expect(written).toContain(cell);
+    expect(written).not.toContain(`'${cell}`);
+    expect(read).toBe(cell);
+  });
+});

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { ok, refuse, type Result } from '@/core/kernel';
+import { unguarded } from './formula-guard';
 
 /** Larger files are refused before they are read. */
 export const MAX_CSV_BYTES = 8 * 1024 * 1024;
@@ -31,6 +32,7 @@ export function readCsv(bytes: Uint8Array): Result<CsvTable> {
     header: true,
     skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t'],
+    transform: unguarded,
     transformHeader: (name) => name.trim().toLowerCase().replace(/\s+/g, '_'),
   });
   const quote = parsed.errors.find((e) => e.type === 'Quotes');
