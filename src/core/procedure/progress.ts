@@ -149,12 +149,18 @@ export function mayConfirm(context: ConfirmContext, request: ConfirmRequest): Re
   if (
     step.kind === 'sign' &&
     context.secondPerson &&
-    acts.some((a) => a.kind !== 'note' && a.actor.trim() === request.actor.trim())
+    acts.some((a) => a.kind !== 'note' && samePerson(a.actor, request.actor))
   ) {
     return refuse('actor', 'this job asks for a signature by another person than the fitter', request.actor);
   }
   return ok(step);
 }
+
+/** Names as people write them: case, and how many spaces stand between, make no other person. */
+const samePerson = (a: string, b: string): boolean => {
+  const plain = (name: string) => name.trim().replace(/\s+/g, ' ').toLocaleLowerCase('en');
+  return plain(a) === plain(b);
+};
 
 /** What a step asks for besides its turn: a length within its span, a pack in date, a mix within its pot life, a compound that is hard. */
 function askedOf(context: ConfirmContext, step: Step, request: ConfirmRequest): Result<null> {

@@ -102,7 +102,7 @@ export async function insertCrossingPlan(tx: Tx, row: Omit<StoredCrossingPlan, '
 export async function loadCrossingEvents(
   tx: Tx,
   ids: readonly number[],
-): Promise<(ChainedEvent & { crossingId: number })[]> {
+): Promise<(ChainedEvent & { crossingId: number; receivedAt: Date })[]> {
   if (ids.length === 0) return [];
   const rows = await tx
     .select()

@@ -102,7 +102,8 @@ export function actsOf(events: readonly StoredEvent[]): BenchAct[] {
       fingerprint: body?.fingerprint ?? null,
       decision: body?.decision ?? null,
       actor: e.actor,
-      at: e.at,
+      // The server's time: what runs by a clock is judged by it.
+      at: e.receivedAt.toISOString(),
       mix: body?.mix ?? null,
       tempC: body?.tempC ?? null,
     };

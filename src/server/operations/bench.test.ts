@@ -198,6 +198,13 @@ describe('the bench', () => {
     ['a made-up id', { id: 'x' }, /not an event id/],
     ['a clock that runs ahead', { at: '2026-11-10T09:00:00.000Z' }, /runs ahead/],
     ['a time that is none', { at: 'noon' }, /not a time/],
+    ['a time of 1970', { at: '1970-01-01T00:00:00.000Z' }, /lies before what it follows/],
+    ['three minutes ahead', { at: new Date(NOW.getTime() + 181_000).toISOString() }, /runs ahead/],
+    [
+      'three minutes before its plan',
+      { at: new Date(NOW.getTime() - 181_000).toISOString() },
+      /lies before what it follows/,
+    ],
   ])('refuses %s', async (_, change, message) => {
     const job = await makeJob();
     await good(take(job, 'RW2-32'));

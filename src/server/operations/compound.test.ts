@@ -41,10 +41,10 @@ async function confirm(job: string, minutes: number, more: Partial<ConfirmInput>
     at,
   );
 }
-async function workUntil(job: string, id: string) {
+async function workUntil(job: string, id: string, minutes = 0) {
   for (let guard = 0; guard < 40; guard += 1) {
     if ((await view(job)).nextStep === id) return;
-    await good(confirm(job, 0));
+    await good(confirm(job, minutes));
   }
   throw new Error(`never came to ${id}`);
 }
@@ -79,7 +79,7 @@ describe('a barrier gland from the plan to the signature', () => {
     for (let m = 35; m <= 160; m += 25) await good(read(job, m, 20));
     await good(confirm(job, 160));
     await good(confirm(job, 165));
-    await workUntil(job, 'sign');
+    await workUntil(job, 'sign', 170);
     await good(confirm(job, 200));
     const v = await view(job);
     expect(v.signedBy).toBe('fitter');
@@ -117,7 +117,7 @@ describe('a barrier gland from the plan to the signature', () => {
     await good(logTemperature(ref(job), once, FITTER, later(20)));
     await good(logTemperature(ref(job), once, FITTER, later(21)));
     expect((await view(job)).events.filter((e) => e.kind === 'temperature')).toHaveLength(1);
-    expect(await refused(read(job, 15, 20))).toMatch(/later temperature/);
+    expect(await refused(read(job, 15, 20))).toMatch(/lies before what it follows/);
     expect(await refused(read(job, 25, 200))).toMatch(/not a temperature/);
   });
 });
@@ -153,6 +153,54 @@ describe('the compound', () => {
     for (const p of packs)
       expect(kit.lines.find((l) => l.part === p.part)).toMatchObject({ kind: 'compound', needed: p.count });
     expect(packs.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the clock of a device', () => {
+  const sent = async (job: string, at: Date, now: Date, more: Partial<ConfirmInput> = {}) => {
+    const v = await view(job);
+    const step = v.steps.find((s) => s.id === v.nextStep);
+    return confirmStep(
+      ref(job),
+      {
+        id: randomUUID(),
+        stepId: step?.id ?? '',
+        fingerprint: step?.fingerprint ?? '',
+        decision: null,
+        at: at.toISOString(),
+        ...more,
+      },
+      FITTER,
+      now,
+    );
+  };
+
+  it('saves no mix: a pour that says it was before its own mixing, or in time, is judged by the server', async () => {
+    const job = await makeSealedJob();
+    await good(takeSize(ref(job), 'WC4-32', randomUUID(), PLANNER, NOW));
+    await workUntil(job, 'mix');
+    await good(confirm(job, 1));
+    expect(await refused(sent(job, later(-344), later(2)))).toMatch(/lies before what it follows/);
+    // Says one minute after the mixing, arrives an hour later: the pot life is over.
+    expect((await good(sent(job, later(2), later(61)))).waste).toMatch(/pot life ended/);
+  });
+
+  it('hardens nothing: temperatures of hours that arrive within a second cure a second', async () => {
+    const job = await makeSealedJob();
+    await good(takeSize(ref(job), 'WC4-32', randomUUID(), PLANNER, NOW));
+    await workUntil(job, 'mix');
+    await good(confirm(job, 1));
+    await workUntil(job, 'cure', 2);
+    for (let n = 1; n <= 14; n += 1)
+      await good(
+        logTemperature(
+          ref(job),
+          { id: randomUUID(), tempC: 20, at: later(2).toISOString() },
+          FITTER,
+          new Date(later(2).getTime() + n * 50),
+        ),
+      );
+    expect(await refused(sent(job, later(3), later(3)))).toMatch(/0 % cured/);
   });
 });
 

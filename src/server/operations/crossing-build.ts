@@ -6,6 +6,7 @@ import { appendCrossingEvent, findCrossingEvent, lockCrossing } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { operation } from '../transaction';
 import { assessed, requireCrossing } from './crossing';
+import { deviceTime, latest } from './device-time';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
@@ -21,7 +22,6 @@ export function confirmCrossingStep(
     const measuredMm = input.measuredMm ?? null;
     if (measuredMm !== null && !Number.isFinite(measuredMm))
       return refuse('measuredMm', 'is not a length in mm', measuredMm);
-    if (Number.isNaN(Date.parse(input.at))) return refuse('at', 'is not a time', input.at);
     const named = await requireCrossing(tx, ref);
     if (!named.ok) return named;
     await lockCrossing(tx, named.value.row.id);
@@ -35,6 +35,15 @@ export function confirmCrossingStep(
     const { job, row, steps, acts, events, plans, state, asked } = found.value;
     const [plan] = plans;
     if (!plan || steps.length === 0) return refuse('plan', 'this crossing is not planned yet');
+    const timely = deviceTime(
+      input.at,
+      now,
+      latest(
+        plan.madeAt.getTime(),
+        ...events.slice(-1).map((e) => Math.min(Date.parse(e.at), e.receivedAt.getTime())),
+      ),
+    );
+    if (!timely.ok) return timely;
     const may = mayConfirm(
       {
         steps,

@@ -8,7 +8,8 @@ import { actorName, type Actor } from '../actor';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
 import { assessOne, refreshSummaries, requireTermination, type TerminationRef } from './load';
-import { append } from './record';
+import { deviceTime } from './device-time';
+import { append, lastInstant } from './record';
 
 /**
  * Where the terminals of an end differ: `L1 220, L2 240; PE 300` in the job's unit. Empty text goes back to one length for all. `seen`: the
@@ -104,15 +105,15 @@ export function logTemperature(
     if (!found.ok) return found;
     const { job, assessment } = found.value;
     const { plan } = assessment;
-    const at = Date.parse(input.at);
-    if (Number.isNaN(at) || at > now.getTime() + 10 * 60_000) return refuse('at', 'is not a time', input.at);
+    const timely = deviceTime(input.at, now, lastInstant(assessment));
+    if (!timely.ok) return timely;
     if (!Number.isFinite(input.tempC) || input.tempC < -50 || input.tempC > 120)
       return refuse('tempC', 'is not a temperature of the work', input.tempC);
-    const clock = compoundClock(plan?.plan.seal ?? null, assessment.acts, at);
+    const clock = compoundClock(plan?.plan.seal ?? null, assessment.acts, now.getTime());
     if (plan === null || clock.filledMs === null)
       return refuse('tempC', 'nothing is curing here: the compound is not in yet');
     const last = clock.readings[clock.readings.length - 1];
-    if (last && at <= last.at * 60_000)
+    if (last && now.getTime() <= last.at * 60_000)
       return refuse('at', 'a later temperature is in the record already', input.at);
     await append(
       tx,
@@ -160,6 +161,8 @@ export function recutEnd(
     const { plan, row, progress } = assessment;
     if (await findEvent(tx, input.id)) return ok({ spareMm: row.spareMm });
     if (plan === null) return refuse('plan', 'nothing is planned here, so nothing was cut');
+    const timely = deviceTime(input.at, now, lastInstant(assessment));
+    if (!timely.ok) return timely;
     if (progress?.signedBy)
       return refuse('plan', 'this end is signed; a new make-off begins with a new plan');
     const length = parseLength(input.text, job.unit);
