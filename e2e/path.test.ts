@@ -303,7 +303,7 @@ describe('at the bench', () => {
     await browser().resize(1280, 800);
     await open('/job/quillmere/t/K-104/B/prove');
     await says('Chain checked just now: whole');
-    await says('Not satisfactory: back to spreading');
+    await says('Not held all round: lay the armour anew');
     await says('Planned again');
     await open('/job/quillmere/board');
     await says('5 of 72 done');

@@ -1,4 +1,5 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { hashOf } from '@/core/kernel';
 import { upgradePlan, type TerminationPlan } from '@/core/procedure';
 import type { Tx } from '../connection';
 import { cable, familyRevision, job, plan, termination } from '../schema';
@@ -11,6 +12,8 @@ export interface StoredPlan {
   readonly plan: TerminationPlan;
   readonly actor: string;
   readonly madeAt: Date;
+  /** Is what is stored still what was hashed when it was made? Works the hash out again: asked where work stands on the plan. */
+  readonly intact: () => boolean;
 }
 
 const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
@@ -21,6 +24,7 @@ const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
   plan: upgradePlan(JSON.parse(row.body) as TerminationPlan),
   actor: row.actor,
   madeAt: row.madeAt,
+  intact: () => hashOf(JSON.parse(row.body) as unknown) === row.planHash,
 });
 
 /** The plans in force, at most one for each termination. */

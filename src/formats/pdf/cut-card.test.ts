@@ -23,6 +23,7 @@ const card = (change: Partial<Parameters<typeof cutCardPdf>[0]> = {}, paper?: 'A
       place: 'Still pump 2 (SP-2), entry E1',
       cable: 'K-104: 4-core',
       stale: false,
+      broken: false,
       signedBy: null,
       printed,
       ...change,
@@ -72,7 +73,7 @@ it('says on its face when it may not be cut by', async () => {
   expect(textOf(await saved('stale', { stale: true }))).toContain('Do not cut by this card');
   const provisional: TerminationPlan = { ...plan, provisional: ['outer sheath is a datasheet value'] };
   expect(textOf(await saved('provisional', { plan: provisional }))).toContain(
-    'Measure this end before anything is cut',
+    'Nothing is cut before this is settled',
   );
   const refused: TerminationPlan = {
     ...plan,

@@ -15,6 +15,8 @@ export interface CutCard {
   readonly place: string;
   readonly cable: string;
   readonly stale: boolean;
+  /** The record, or the plan it stands on, has been changed behind the application's back. */
+  readonly broken: boolean;
   readonly signedBy: string | null;
   readonly printed: Date;
 }
@@ -27,6 +29,10 @@ export async function cutCardPdf(card: CutCard, paper: Paper = 'A4'): Promise<Ui
   drawCutCard(doc, sheetOf(paper), card);
   return collect(doc);
 }
+
+/** The first reasons, and how many more there are: a card has room for two. */
+const fewOf = (reasons: readonly string[]): string =>
+  `${reasons.slice(0, 2).join('; ')}${reasons.length > 2 ? `; and ${reasons.length - 2} more` : ''}`;
 
 /** Draws a card onto new pages of a document that may hold many. */
 export function drawCutCard(doc: Doc, sheet: Sheet, card: CutCard): void {
@@ -64,18 +70,20 @@ function header(doc: Doc, sheet: Sheet, card: CutCard): number {
     [...plan.outside, ...plan.inside].join('; '),
   ];
   let y = text(doc, sheet, parts.filter(Boolean).join(' · '), sheet.left, 35 * MM, 10) + 2 * MM;
-  const warn = card.stale
-    ? 'STALE: a measurement or the place has changed since this was planned. Do not cut by this card.'
-    : plan.provisional.length > 0
-      ? `PROVISIONAL: ${plan.provisional.join('; ')}. Measure this end before anything is cut.`
-      : null;
+  const warn = card.broken
+    ? 'RECORD DOES NOT HOLD: plan or events have been changed after they were written. Do not rely on this card.'
+    : card.stale
+      ? 'STALE: a measurement or the place has changed since this was planned. Do not cut by this card.'
+      : plan.provisional.length > 0
+        ? `PROVISIONAL: ${fewOf(plan.provisional)}. Nothing is cut before this is settled.`
+        : null;
   if (warn !== null) {
+    const end = text(doc, sheet, warn, sheet.left + 6, y + 6, 10, { bold: true, width: sheet.width - 12 });
     doc
-      .rect(sheet.left, y, sheet.width, 8 * MM)
+      .rect(sheet.left, y, sheet.width, end - y + 4)
       .lineWidth(1.5)
       .stroke('#000000');
-    text(doc, sheet, warn, sheet.left + 6, y + 6, 10, { bold: true, width: sheet.width - 12 });
-    y += 10 * MM;
+    y = end + 4 + 2 * MM;
   }
   rule(doc, sheet, y, 1.5);
   return y + 2 * MM;

@@ -28,6 +28,7 @@ export function cardFor(code: string, armour: ArmourKind, more: Partial<PlanRequ
     place: 'Mash valve (MV-1), entry E1',
     cable: 'K-140: 4-core',
     stale: false,
+    broken: false,
     signedBy: null,
     printed: PRINTED,
   };

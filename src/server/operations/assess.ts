@@ -110,6 +110,12 @@ export function actsOf(events: readonly StoredEvent[]): BenchAct[] {
   });
 }
 
+/** Work that was recorded stands on the plan: one that was changed since is the first fault of its record. */
+const planFaults = (plan: StoredPlan | null, events: readonly StoredEvent[]): ChainFault[] =>
+  plan === null || events.length === 0 || plan.intact()
+    ? []
+    : [{ seq: 0, fault: 'the plan has been changed after it was made' }];
+
 export function assess(input: AssessInput): Assessment {
   const { job, row, plan, events, catalogue } = input;
   const readings = readingsOfEnd(input.readings, row.end);
@@ -188,7 +194,7 @@ export function assess(input: AssessInput): Assessment {
     acts,
     progress,
     events,
-    chainFaults: auditChain(events),
+    chainFaults: [...planFaults(plan, events), ...auditChain(events)],
     collar: row.place
       ? collar
       : {

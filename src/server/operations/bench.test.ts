@@ -260,6 +260,29 @@ describe('the bench', () => {
   });
 });
 
+describe('a plan that somebody changed behind the application’s back', () => {
+  it('is named on the record, prints no signature, and lets nothing be confirmed', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'slideOn');
+    const owner = await mysql.createConnection({ uri: process.env.DATABASE_OWNER_URL ?? '' });
+    const [hash] = [(await view(job)).plan?.hash ?? ''];
+    await owner.query(
+      "UPDATE plan SET body = JSON_SET(body, '$.cut.marks[0].atMm', 999) WHERE plan_hash = ?",
+      [hash],
+    );
+    await owner.end();
+    expect((await view(job)).chainFaults).toEqual([
+      { seq: 0, fault: 'the plan has been changed after it was made' },
+    ]);
+    expect(await refused(confirmNext(job, FITTER))).toMatch(
+      /record of this end does not hold \(the plan has been changed/,
+    );
+    const card = await good(cutCard(ref(job), NOW));
+    expect(Buffer.from(card).toString('latin1').startsWith('%PDF')).toBe(true);
+  });
+});
+
 describe('a measurement that changes under the work', () => {
   it('makes the plan stale, blocks the bench, restamps what stays, and names what changes', async () => {
     const job = await makeJob();

@@ -90,6 +90,12 @@ export function confirmStep(
     if (!assessment.plan) return refuse('plan', 'no gland has been chosen yet');
     if (assessment.steps.length === 0)
       return refuse('plan', assessment.collar.blockedBy ?? 'this plan has no steps');
+    const [fault] = assessment.chainFaults;
+    if (fault)
+      return refuse(
+        'record',
+        `the record of this end does not hold (${fault.seq === 0 ? fault.fault : `event ${fault.seq} ${fault.fault}`}): nothing is added to it or signed`,
+      );
     const timely = deviceTime(input.at, now, lastInstant(assessment));
     if (!timely.ok) return timely;
     const may = mayConfirm(

@@ -20,8 +20,9 @@ export interface PackRequest {
 
 /** A card for an assessed termination with a plan. */
 export function cardOf(job: JobRow, assessment: Assessment, printed: Date): CutCard | null {
-  const { plan, row, stale, steps, progress } = assessment;
+  const { plan, row, stale, steps, progress, chainFaults } = assessment;
   if (plan === null) return null;
+  const broken = chainFaults.length > 0;
   return {
     plan: plan.plan,
     steps,
@@ -32,7 +33,9 @@ export function cardOf(job: JobRow, assessment: Assessment, printed: Date): CutC
       : '',
     cable: `${row.cable.tag}: ${row.cableType.title}`,
     stale,
-    signedBy: progress?.signedBy ?? null,
+    // A signature under a record that does not hold is none.
+    signedBy: broken ? null : (progress?.signedBy ?? null),
+    broken,
     printed,
   };
 }

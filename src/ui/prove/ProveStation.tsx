@@ -28,7 +28,7 @@ export function ProveStation({ view }: StationProps) {
           <b>This record has been tampered with.</b>
           {chainFaults.map((f) => (
             <div key={`${f.seq} ${f.fault}`}>
-              Event {f.seq} {f.fault}.
+              {f.seq === 0 ? `First of all, ${f.fault}` : `Event ${f.seq} ${f.fault}`}.
             </div>
           ))}
         </div>
