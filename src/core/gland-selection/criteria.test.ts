@@ -310,6 +310,60 @@ describe('single core of an AC circuit', () => {
   );
 });
 
+describe('where nothing fits', () => {
+  const nearest = (input: TerminationInput) => choose(input, DEMO).nearest;
+  const at = (entry: Partial<typeof ENTRY>, input = TERMINATION) => ({
+    ...input,
+    entry: { ...ENTRY, ...entry },
+  });
+  const hole = (holeMm: number): TerminationInput => ({
+    ...boxed({ concept: 'Ex e' }),
+    entry: { ...ENTRY, kind: 'clearance', thread: null, wallMm: 3, chamferMm: 0, holeMm },
+  });
+  it.each<[string, TerminationInput, string, RegExp]>([
+    ['a hole that is too small', hole(26), 'biggerHole', /A bigger hole: 32–32\.7 mm for M32/],
+    ['a hole that is too wide', hole(45), 'reducer', /A reducer from the 45 mm hole to M32/],
+    [
+      'another thread',
+      at({ thread: { form: 'npt', size: '2', pitchMm: 2.209 } }),
+      'otherEntry',
+      /An entry M32 × 1\.5/,
+    ],
+    ['a thin wall', at({ wallMm: 7 }), 'thickerWall', /A wall at least 2 mm thicker/],
+    [
+      'one phase through steel',
+      typed({ cores: 1, singleCoreAc: true, armourMaterial: 'aluminium' }, boxed({ material: 'steel' })),
+      'otherPlate',
+      /non-magnetic plate/,
+    ],
+  ])('names the size that takes the cable, and the remedy: %s', (_, input, kind, words) => {
+    const found = nearest(input);
+    expect(found?.takesCable).toBe(true);
+    expect(found?.size).toMatch(/^(AY3|RW2|RW1)-32$/);
+    expect(found?.remedies[0]).toMatchObject({ kind, words: expect.stringMatching(words) as string });
+  });
+
+  it('is the same kind of armour’s, the one that lacks least, where no size takes the cable', () => {
+    const thick = {
+      ...TERMINATION,
+      outerSheath: interval('outerSheath', 70, 70.4),
+      innerSheath: interval('innerSheath', 60, 60.2),
+    };
+    // One seal lacks 8.4 mm; sizes with two seals lack both, and those for other armour do not take this cable at all.
+    expect(nearest(thick)).toMatchObject({ size: 'RW1-63', takesCable: false });
+    expect(
+      nearest(thick)
+        ?.remedies.slice(0, 2)
+        .map((r) => r.kind),
+    ).toEqual(['otherSeal', 'measureAgain']);
+  });
+
+  it('is nobody’s while something fits or is still to be asked', () => {
+    expect(nearest(TERMINATION)).toBeNull();
+    expect(nearest({ ...TERMINATION, cableLengthMm: null })).toBeNull();
+  });
+});
+
 describe('tapered threads', () => {
   const npt = (taperedTurns?: number) => ({
     ...TERMINATION,

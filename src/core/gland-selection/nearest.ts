@@ -88,9 +88,15 @@ function remediesFor(finding: Finding, candidate: Candidate, input: TerminationI
         ...one('otherSeal', `Another seal or family that closes on ${finding.has}`),
         ...one('measureAgain', 'Measure again before another gland is bought'),
       ];
+    case 'ovality':
+      return one(
+        'measureAgain',
+        'A round piece of the cable: cut back beyond what bent it, and measure again',
+      );
     case 'corrosion':
-    case 'singleCore':
       return one('otherMetal', metalWords(candidate, input));
+    case 'singleCore':
+      return singleCoreRemedy(candidate, input);
     case 'concept':
     case 'group':
     case 'ip':
@@ -159,7 +165,7 @@ function engagementRemedies({ entry: way, size }: Candidate, { entry }: Terminat
       {
         kind: 'sheetFigure',
         criterion,
-        words: 'The threads that engage wrench-tight, from the sheets of both parts',
+        words: 'Find on the sheets of both parts how many threads engage wrench-tight',
       },
     ];
   }
@@ -178,6 +184,23 @@ function engagementRemedies({ entry: way, size }: Candidate, { entry }: Terminat
   ];
 }
 
+/** What is magnetic round one phase: the wall is mended by a plate, a gland by another one, armour by neither. */
+function singleCoreRemedy(
+  { family }: Candidate,
+  { enclosure, cableType, profile }: TerminationInput,
+): Remedy[] {
+  const criterion = 'singleCore';
+  const { ferrous, nonMagnetic } = profile.singleCore;
+  const { armourMaterial } = cableType;
+  if (cableType.armour !== 'none' && armourMaterial !== undefined && !nonMagnetic.includes(armourMaterial))
+    return [{ kind: 'otherMetal', criterion, words: 'A cable whose armour is not magnetic' }];
+  if (ferrous.includes(family.material))
+    return [{ kind: 'otherMetal', criterion, words: 'A gland that is not magnetic' }];
+  return ferrous.includes(enclosure.material)
+    ? [{ kind: 'otherPlate', criterion, words: 'A non-magnetic plate, or one opening for all phases' }]
+    : [{ kind: 'otherMetal', criterion, words: 'An adaptor that is not magnetic' }];
+}
+
 /** Metals that nothing speaks against here, as far as the profile's pairs say. */
 function metalWords({ family }: Candidate, { enclosure, cableType, profile }: TerminationInput): string {
   const bad = (gland: Material) =>
@@ -186,8 +209,7 @@ function metalWords({ family }: Candidate, { enclosure, cableType, profile }: Te
         p.gland === gland &&
         (p.where === 'everywhere' || enclosure.wet !== false) &&
         p.material === (p.against === 'wall' ? enclosure.material : cableType.armourMaterial),
-    ) ||
-    (cableType.cores === 1 && profile.singleCore.ferrous.includes(gland));
+    );
   const good = MATERIALS.filter((m) => m !== family.material && GLAND_METALS.includes(m) && !bad(m));
   return `A gland of another metal: ${good.map((m) => MATERIAL_WORDS[m]).join(', ') || 'none of ours'}`;
 }
