@@ -65,10 +65,18 @@ const IS_OF_CABLE = CRITERIA.map((c) => OF_CABLE.has(c.id));
 const OF_ENTRY = placesOf('entry');
 const OF_SIZE = placesOf('size');
 
+/** What findings come to: the worst verdict's code, how many refuse, how many of them the cable, and how many of those not by a length. */
+interface Tally {
+  readonly code: number;
+  readonly refusals: number;
+  readonly cableRefusals: number;
+  readonly otherKind: number;
+}
+
 /** Findings of the criteria of one scope, each at the place of its criterion, with what they come to. */
 interface ScopeAnswers {
   readonly findings: readonly Finding[];
-  readonly tally: { readonly code: number; readonly refusals: number; readonly cableRefusals: number };
+  readonly tally: Tally;
 }
 
 /** All that sizes of one family share which have the same parts. */
@@ -142,6 +150,7 @@ export function judge(
   let code = Math.max(common.tally.code, ofEntry.tally.code);
   let refusals = common.tally.refusals + ofEntry.tally.refusals;
   let cableRefusals = common.tally.cableRefusals + ofEntry.tally.cableRefusals;
+  let otherKind = common.tally.otherKind + ofEntry.tally.otherKind;
   let marginMm: number | null = null;
   let centrality = Infinity;
   for (const i of common.open) {
@@ -151,7 +160,10 @@ export function judge(
       code = Math.max(code, verdictCode(finding.verdict));
       if (finding.verdict === 'misfit') {
         refusals += 1;
-        if (IS_OF_CABLE[i]) cableRefusals += 1;
+        if (IS_OF_CABLE[i]) {
+          cableRefusals += 1;
+          if (finding.range === undefined) otherKind += 1;
+        }
       }
     }
     if (finding.range === undefined || finding.margin === null) continue;
@@ -171,7 +183,11 @@ export function judge(
     centrality: marginMm === null ? 0 : centrality,
     refusals,
     cableRefusals,
-    standing: standing(code, refusals, cableRefusals, ofFamily.notCalledFor !== null, entry.adaptor !== null),
+    standing: standing(
+      { code, refusals, cableRefusals, otherKind },
+      ofFamily.notCalledFor !== null,
+      entry.adaptor !== null,
+    ),
   };
 }
 
@@ -218,7 +234,7 @@ function entryAnswers(context: JudgeContext, { byEntry }: FamilyAnswers): ScopeA
 function answersOf(scope: 'family' | 'entry', context: JudgeContext): ScopeAnswers {
   // The places of the other scopes are filled by the time anybody reads the list.
   const findings = new Array<Finding>(CRITERIA.length);
-  const tally = { code: 0, refusals: 0, cableRefusals: 0 };
+  const tally = { code: 0, refusals: 0, cableRefusals: 0, otherKind: 0 };
   CRITERIA.forEach((criterion, i) => {
     if (criterion.scope !== scope) return;
     const finding = criterion.judge(context);
@@ -226,7 +242,10 @@ function answersOf(scope: 'family' | 'entry', context: JudgeContext): ScopeAnswe
     tally.code = Math.max(tally.code, verdictCode(finding.verdict));
     if (finding.verdict === 'misfit') {
       tally.refusals += 1;
-      if (IS_OF_CABLE[i]) tally.cableRefusals += 1;
+      if (IS_OF_CABLE[i]) {
+        tally.cableRefusals += 1;
+        tally.otherKind += 1;
+      }
     }
   });
   return { findings, tally };
@@ -263,14 +282,17 @@ const MISFIT_RANK = 8;
  * place only, then the nearest miss; no adaptor before one. One number, because a list of thousands is sorted by it.
  */
 function standing(
-  code: number,
-  refusals: number,
-  cableRefusals: number,
+  { code, refusals, cableRefusals, otherKind }: Tally,
   notCalled: boolean,
   adaptor: boolean,
 ): number {
   const rank = VERDICTS[code] === 'misfit' ? MISFIT_RANK : code + (notCalled ? 4 : 0);
-  return (((rank * 100 + cableRefusals) * 100 + refusals) * 2 + Number(notCalled)) * 2 + Number(adaptor);
+  // Of sizes that do not take the cable: those for another kind of cable last, then by how many mm they miss it, which is compared beside
+  // this; what else speaks against them could be mended.
+  const missesCable = cableRefusals > 0;
+  const kind = missesCable ? 1 + otherKind : 0;
+  const elsewhere = missesCable ? 0 : refusals;
+  return (((rank * 100 + kind) * 2 + Number(notCalled)) * 100 + elsewhere) * 2 + Number(adaptor);
 }
 
 /** Order of merit: standing, then for misfits the least that is lacking in mm, then most central in the ranges. Ties by code. */
