@@ -221,6 +221,23 @@ describe('choose', () => {
     expect(choice.answer).toMatch(/^No size fits\. Nearest is RW1-63: /);
   });
 
+  it('puts the sizes that miss the cable by the least before the far ones, whatever adaptor they would need', () => {
+    const misses = choose(TERMINATION, catalogue).candidates.filter(
+      (c) =>
+        c.cableRefusals > 0 &&
+        c.findings.every((f) => f.criterion !== 'construction' || f.verdict !== 'misfit'),
+    );
+    const ofFamily = (family: string) => misses.filter((c) => c.family.code === family);
+    // AY3-25 closes to 23.4 and AY3-40 from 30.3: the neighbours of 28.4, though only with an adaptor in the M32 entry.
+    expect(
+      ofFamily('AY3')
+        .slice(0, 2)
+        .map((c) => c.size.code),
+    ).toEqual(['AY3-40', 'AY3-25']);
+    const margins = ofFamily('AY3').map((c) => c.marginMm ?? NaN);
+    expect(margins).toEqual([...margins].sort((a, b) => b - a));
+  });
+
   it('asks for a tape and a second caliper at a flameproof box', () => {
     const input = { ...TERMINATION, outerSheath: { ...interval('outerSheath', 28, 28.4), hasTape: false } };
     expect(choose(input, catalogue).provisional).toEqual([

@@ -288,11 +288,11 @@ function standing(
 ): number {
   const rank = VERDICTS[code] === 'misfit' ? MISFIT_RANK : code + (notCalled ? 4 : 0);
   // Of sizes that do not take the cable: those for another kind of cable last, then by how many mm they miss it, which is compared beside
-  // this; what else speaks against them could be mended.
+  // this; what else speaks against them, or the adaptor that they would need, says nothing of how near they are.
   const missesCable = cableRefusals > 0;
   const kind = missesCable ? 1 + otherKind : 0;
-  const elsewhere = missesCable ? 0 : refusals;
-  return (((rank * 100 + kind) * 2 + Number(notCalled)) * 100 + elsewhere) * 2 + Number(adaptor);
+  const elsewhere = missesCable ? 0 : refusals * 2 + Number(adaptor);
+  return ((rank * 100 + kind) * 2 + Number(notCalled)) * 200 + elsewhere;
 }
 
 /** Order of merit: standing, then for misfits the least that is lacking in mm, then most central in the ranges. Ties by code. */
