@@ -91,7 +91,6 @@ interface FamilyAnswers extends ScopeAnswers {
   readonly notCalledFor: string | null;
   /** By the key of the parts. */
   readonly common: (Common | undefined)[];
-  readonly byEntry: Map<EntryFit, ScopeAnswers>;
 }
 
 /** Answers that several sizes share, for one termination. */
@@ -100,6 +99,7 @@ interface Shared {
   readonly armour: IntervalUm | null;
   readonly byFamily: Map<Family, Partial<Record<Purpose, FamilyAnswers>>>;
   readonly entryFits: Map<string, EntryFit>;
+  readonly byEntry: Map<EntryFit, ScopeAnswers>;
 }
 
 function sharedAnswers(input: TerminationInput): Shared {
@@ -109,6 +109,7 @@ function sharedAnswers(input: TerminationInput): Shared {
     armour: armour === null ? null : intervalUm(armour),
     byFamily: new Map(),
     entryFits: new Map(),
+    byEntry: new Map(),
   };
 }
 
@@ -144,7 +145,7 @@ export function judge(
   };
   const ofFamily = known ?? familyAnswers(context, shared);
   const common = commonAnswers(context, ofFamily);
-  const ofEntry = entryAnswers(context, ofFamily);
+  const ofEntry = entryAnswers(context, shared);
   const findings = common.findings.slice();
   for (const i of OF_ENTRY) findings[i] = ofEntry.findings[i] as Finding;
   let code = Math.max(common.tally.code, ofEntry.tally.code);
@@ -216,14 +217,13 @@ function familyAnswers(context: JudgeContext, shared: Shared): FamilyAnswers {
     notCalledFor: notCalledFor(shared.trail.outcome, purpose, input.entry),
     ...answersOf('family', context),
     common: [],
-    byEntry: new Map(),
   };
   shared.byFamily.set(family, { ...shared.byFamily.get(family), [purpose]: made });
   return made;
 }
 
-/** Sizes of one family with the same thread go into an entry in the same way. */
-function entryAnswers(context: JudgeContext, { byEntry }: FamilyAnswers): ScopeAnswers {
+/** Sizes of one metal with the same thread go into an entry in the same way, whatever their family: nothing else of it is asked here. */
+function entryAnswers(context: JudgeContext, { byEntry }: Shared): ScopeAnswers {
   const found = byEntry.get(context.entry);
   if (found) return found;
   const made = answersOf('entry', context);
