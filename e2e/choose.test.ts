@@ -82,8 +82,13 @@ it('shows the path of a decision, asks for what is missing, and judges again whe
   await says('Which class and division has the place of AN-4?');
   // What each answer would come to stands beside it.
   await says('Only SF7-100');
-  await click(() => button('Class I, division 1, group D'));
+  await click(() => button('Class I, division 1'));
+  // The group is a question of its own.
+  await says('Which group is there at AN-4?');
+  await click(() => button('Group D'));
   await says('Take SF7-100');
+  await undo();
+  await says('Which group is there at AN-4?');
   await undo();
   await says('Not decided: the class and division of AN-4 is not known');
 });

@@ -23,7 +23,7 @@ import {
 /** One answer that a question may get: what it writes, and what the choice would come to. */
 export interface QuestionOption {
   readonly words: string;
-  /** The fact in the shape of its record; for `place` class, division and group together, for `length` metres. */
+  /** The fact in the shape of its record; for `place` class and division together, for `length` metres. */
   readonly value: unknown;
   /** The answer of the choice if this were so. */
   readonly would: string;
@@ -65,22 +65,26 @@ const ofBox = (words: string, value: unknown, facts: BoxFacts): Answer => ({
   apply: (input) => ({ ...input, enclosure: { ...input.enclosure, ...facts } }),
 });
 
-const place = (
-  hazardClass: Enclosure['hazardClass'],
-  division: 1 | 2 | undefined,
-  classGroup: Enclosure['classGroup'],
-) => {
-  const facts: BoxFacts = {
-    hazardClass,
-    ...(division === undefined ? {} : { division }),
-    ...(classGroup === undefined ? {} : { classGroup }),
-  };
-  const words =
-    typeof hazardClass === 'string'
-      ? `Class ${hazardClass}, division ${division}${classGroup === undefined ? '' : `, group ${classGroup}`}`
-      : 'Not classified';
-  return ofBox(words, facts, facts);
+type ClassOrNone = Exclude<Enclosure['hazardClass'], undefined>;
+
+/** Class and division together; the group stays as it is, and where nobody has said it, it is asked next. */
+const place = (hazardClass: ClassOrNone, division?: 1 | 2) => {
+  const facts: BoxFacts = { hazardClass, ...(division === undefined ? {} : { division }) };
+  return ofBox(
+    hazardClass === null ? 'Not classified' : `Class ${hazardClass}, division ${division}`,
+    facts,
+    facts,
+  );
 };
+
+/** Classes that a group may belong to; all of them where it is not known. */
+const GROUPS_OF = { I: CLASS_GROUPS.slice(0, 4), II: CLASS_GROUPS.slice(4), III: [] } as const;
+const classesOf = ({ hazardClass, classGroup }: Enclosure): readonly (typeof HAZARD_CLASSES)[number][] =>
+  HAZARD_CLASSES.filter(
+    (c) =>
+      (hazardClass === undefined || hazardClass === null || c === hazardClass) &&
+      (classGroup === undefined || GROUPS_OF[c].some((g) => g === classGroup)),
+  );
 
 const metres = (m: number): Answer => ({
   words: `${m} m`,
@@ -154,21 +158,16 @@ const FACTS: Readonly<Record<MissingField, AskedRecord>> = {
     path: 'enclosure.hazardClass',
     words: (i) => `Which class and division has the place of ${box(i)}?`,
     answers: ({ enclosure }) => [
-      place('I', 1, 'D'),
-      place('I', 2, 'D'),
-      place('II', 1, 'G'),
-      place('II', 2, 'G'),
-      place('III', 1, undefined),
-      place('III', 2, undefined),
-      ...(enclosure.concept === 'none' ? [place(null, undefined, undefined)] : []),
+      ...classesOf(enclosure).flatMap((c) => [place(c, 1), place(c, 2)]),
+      ...(enclosure.concept === 'none' ? [place(null)] : []),
     ],
   },
   classGroup: {
     path: 'enclosure.classGroup',
     words: (i) => `Which group is there at ${box(i)}?`,
-    answers: ({ enclosure }) =>
-      (enclosure.hazardClass === HAZARD_CLASSES[0] ? CLASS_GROUPS.slice(0, 4) : CLASS_GROUPS.slice(4)).map(
-        (g) => ofBox(`Group ${g}`, g, { classGroup: g }),
+    answers: ({ enclosure: { hazardClass } }) =>
+      (hazardClass === undefined || hazardClass === null ? CLASS_GROUPS : GROUPS_OF[hazardClass]).map((g) =>
+        ofBox(`Group ${g}`, g, { classGroup: g }),
       ),
   },
   listings: {
