@@ -5,6 +5,7 @@ import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { replan, takeSize } from './choose';
 import { cutCard } from './cut-card';
 import { undoLast } from './edits';
+import { logTemperature, recutEnd } from './end-facts';
 import { addReading, withdrawReading } from './measure';
 import { confirmStep } from './record';
 import { editCable, schedulePage } from './schedule';
@@ -278,6 +279,15 @@ describe('a plan that somebody changed behind the application’s back', () => {
     expect(await refused(confirmNext(job, FITTER))).toMatch(
       /record of this end does not hold \(the plan has been changed/,
     );
+    // Nor is anything else of the bench added to it.
+    const at = NOW.toISOString();
+    const before = (await view(job)).events.length;
+    for (const tried of [
+      recutEnd(ref(job), { id: randomUUID(), text: '5 mm', at }, FITTER, NOW),
+      logTemperature(ref(job), { id: randomUUID(), tempC: 20, at }, FITTER, NOW),
+    ])
+      expect(await refused(tried)).toMatch(/record of this end does not hold/);
+    expect((await view(job)).events).toHaveLength(before);
     const card = await good(cutCard(ref(job), NOW));
     expect(Buffer.from(card).toString('latin1').startsWith('%PDF')).toBe(true);
   });

@@ -8,8 +8,7 @@ import { actorName, type Actor } from '../actor';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
 import { assessOne, refreshSummaries, requireTermination, type TerminationRef } from './load';
-import { deviceTime } from './device-time';
-import { append, lastInstant } from './record';
+import { append, mayRecord } from './record';
 
 /**
  * Where the terminals of an end differ: `L1 220, L2 240; PE 300` in the job's unit. Empty text goes back to one length for all. `seen`: the
@@ -105,8 +104,8 @@ export function logTemperature(
     if (!found.ok) return found;
     const { job, assessment } = found.value;
     const { plan } = assessment;
-    const timely = deviceTime(input.at, now, lastInstant(assessment));
-    if (!timely.ok) return timely;
+    const open = mayRecord(assessment, input.at, now);
+    if (!open.ok) return open;
     if (!Number.isFinite(input.tempC) || input.tempC < -50 || input.tempC > 120)
       return refuse('tempC', 'is not a temperature of the work', input.tempC);
     const clock = compoundClock(plan?.plan.seal ?? null, assessment.acts, now.getTime());
@@ -161,8 +160,8 @@ export function recutEnd(
     const { plan, row, progress } = assessment;
     if (await findEvent(tx, input.id)) return ok({ spareMm: row.spareMm });
     if (plan === null) return refuse('plan', 'nothing is planned here, so nothing was cut');
-    const timely = deviceTime(input.at, now, lastInstant(assessment));
-    if (!timely.ok) return timely;
+    const open = mayRecord(assessment, input.at, now);
+    if (!open.ok) return open;
     if (progress?.signedBy)
       return refuse('plan', 'this end is signed; a new make-off begins with a new plan');
     const length = parseLength(input.text, job.unit);

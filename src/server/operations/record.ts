@@ -23,11 +23,25 @@ export async function append(tx: Tx, assessment: Assessment, draft: Draft, now: 
 }
 
 /** The instant that a new event of this end must not lie before: its plan, or the last event by the device that sent it. */
-export const lastInstant = ({ events, plan }: Assessment): number | null =>
+const lastInstant = ({ events, plan }: Assessment): number | null =>
   latest(
     plan === null ? null : plan.madeAt.getTime(),
     ...events.slice(-1).map((e) => Math.min(Date.parse(e.at), e.receivedAt.getTime())),
   );
+
+/**
+ * May work at the bench be added to this record now? Nothing is added to a record that does not hold, nor with a time of the device (`at`)
+ * that cannot be.
+ */
+export function mayRecord(assessment: Assessment, at: string, now: Date): Result<null> {
+  const [fault] = assessment.chainFaults;
+  if (fault)
+    return refuse(
+      'record',
+      `the record of this end does not hold (${fault.seq === 0 ? fault.fault : `event ${fault.seq} ${fault.fault}`}): nothing is added to it or signed`,
+    );
+  return deviceTime(at, now, lastInstant(assessment));
+}
 
 export interface ConfirmInput {
   /** Made by the client, so that a repeated send is stored once. */
@@ -90,14 +104,8 @@ export function confirmStep(
     if (!assessment.plan) return refuse('plan', 'no gland has been chosen yet');
     if (assessment.steps.length === 0)
       return refuse('plan', assessment.collar.blockedBy ?? 'this plan has no steps');
-    const [fault] = assessment.chainFaults;
-    if (fault)
-      return refuse(
-        'record',
-        `the record of this end does not hold (${fault.seq === 0 ? fault.fault : `event ${fault.seq} ${fault.fault}`}): nothing is added to it or signed`,
-      );
-    const timely = deviceTime(input.at, now, lastInstant(assessment));
-    if (!timely.ok) return timely;
+    const open = mayRecord(assessment, input.at, now);
+    if (!open.ok) return open;
     const may = mayConfirm(
       {
         steps: assessment.steps,
