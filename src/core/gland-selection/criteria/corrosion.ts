@@ -8,9 +8,10 @@ export const corrosion: Criterion = {
   judge: ({ input, family, entry }) => {
     const { enclosure, cableType, profile } = input;
     const { verdict, reason, asks } = entry.corrosion;
-    const meets = [enclosure.material, entry.adaptor?.material, cableType.armourMaterial]
-      .flatMap((m) => (m === undefined ? [] : [MATERIAL_WORDS[m]]))
-      .join(', ');
+    const met = [enclosure.material, entry.adaptor?.material, cableType.armourMaterial];
+    // Written as a loop: this runs once for every size of the catalogue.
+    let meets = '';
+    for (const m of met) if (m !== undefined) meets += `${meets === '' ? '' : ', '}${MATERIAL_WORDS[m]}`;
     const metal = MATERIAL_WORDS[family.material];
     const words =
       verdict === 'fits' ? `${metal} against ${meets}: not a pair that the profile refuses` : reason;
