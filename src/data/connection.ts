@@ -1,4 +1,5 @@
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
+import type { PoolConnection } from 'mysql2';
 import mysql, { type Pool } from 'mysql2/promise';
 import * as schema from './schema';
 
@@ -27,8 +28,51 @@ function connect(): Connected {
     connectTimeout: 3000,
     jsonStrings: true,
   });
+  pool.pool.on('connection', limitQueries);
   holder.amberCollarDatabase = { pool, database: drizzle({ client: pool, schema, mode: 'planetscale' }) };
   return holder.amberCollarDatabase;
+}
+
+const QUERY_LIMIT_MS = 5000;
+
+const TIMED_OUT = 'PROTOCOL_SEQUENCE_TIMEOUT';
+
+type Done = (error: Error | null, ...rest: unknown[]) => void;
+/** A command that the pool has made already, as the driver keeps it. */
+interface Command {
+  readonly sql: string;
+  timeout?: number | undefined;
+  onResult?: Done;
+}
+
+/**
+ * No statement is waited for longer than `QUERY_LIMIT_MS`: a server that hangs is away like one that has gone. Its connection is closed, since
+ * what it might still answer belongs to nobody.
+ */
+function limitQueries(connection: PoolConnection): void {
+  const query = connection.query.bind(connection) as (...args: unknown[]) => unknown;
+  const watched =
+    (done: Done): Done =>
+    (error, ...rest) => {
+      if (codeOf(error) === TIMED_OUT) connection.destroy();
+      done(error, ...rest);
+    };
+  const limited = (statement: string | Command, ...rest: unknown[]): unknown => {
+    if (typeof statement !== 'string' && typeof statement.onResult === 'function') {
+      statement.timeout ??= QUERY_LIMIT_MS;
+      statement.onResult = watched(statement.onResult);
+      return query(statement);
+    }
+    const options = typeof statement === 'string' ? { sql: statement } : statement;
+    const args = rest.map((r) => (typeof r === 'function' ? watched(r as Done) : r));
+    return query({ timeout: QUERY_LIMIT_MS, ...options }, ...args);
+  };
+  Object.assign(connection, { query: limited });
+}
+
+/** Answers when the database does; throws what the driver says when it does not within two seconds. */
+export async function ping(): Promise<void> {
+  await connect().pool.query({ sql: 'SELECT 1', timeout: 2000 });
 }
 
 /** For single reads that need no transaction. */
@@ -69,6 +113,7 @@ const AWAY = new Set([
   'EPIPE',
   'ER_SERVER_SHUTDOWN',
   'ER_CON_COUNT_ERROR',
+  TIMED_OUT,
 ]);
 
 function codeOf(error: unknown): string | undefined {

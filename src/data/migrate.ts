@@ -51,10 +51,28 @@ export async function migrate(ownerUrl: string, steps = readSteps()): Promise<st
   }
 }
 
-/** Tables in which the application may only add: the record cannot be changed by the account that writes it. */
-const APPEND_ONLY = new Set(['bench_event', 'crossing_event']);
+/**
+ * What the application's account may change besides adding rows, table by table: whole rows, or single columns. Events, bodies of plans and
+ * revisions of sheets cannot be changed by the account that writes them, and nothing can be deleted. A new table is add-only until it is
+ * listed here.
+ */
+const MAY_UPDATE: Readonly<Record<string, string>> = {
+  job: 'UPDATE',
+  cable: 'UPDATE',
+  termination: 'UPDATE',
+  cable_type: 'UPDATE',
+  enclosure: 'UPDATE',
+  crossing: 'UPDATE',
+  station_summary: 'UPDATE',
+  reading: 'UPDATE (withdrawn_at)',
+  plan: 'UPDATE (superseded_at)',
+  edit: 'UPDATE (undone_at)',
+};
 
-/** Gives the application's account what it needs, table by table, and no more. `application` is a user name. */
+/** What no application has any business with. */
+const NOTHING = new Set(['schema_step']);
+
+/** Gives the application's account what it needs, table by table, and takes away what it once had more. `application` is a user name. */
 export async function grantApplication(ownerUrl: string, application: string): Promise<void> {
   if (!/^[a-z_]{1,32}$/.test(application)) throw new Error(`not a user name: ${application}`);
   const connection = await mysql.createConnection({ uri: ownerUrl, timezone: 'Z' });
@@ -62,10 +80,19 @@ export async function grantApplication(ownerUrl: string, application: string): P
     const [tables] = await connection.query<RowDataPacket[]>(
       'SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()',
     );
-    for (const { name } of tables) {
-      const rights = APPEND_ONLY.has(String(name)) ? 'SELECT, INSERT' : 'SELECT, INSERT, UPDATE, DELETE';
-      for (const host of ['127.0.0.1', 'localhost']) {
-        await connection.query(`GRANT ${rights} ON \`${String(name)}\` TO '${application}'@'${host}'`);
+    for (const host of ['127.0.0.1', 'localhost']) {
+      const account = `'${application}'@'${host}'`;
+      const [held] = await connection.query<RowDataPacket[]>(
+        'SELECT DISTINCT TABLE_NAME AS name FROM information_schema.TABLE_PRIVILEGES WHERE TABLE_SCHEMA = DATABASE() AND GRANTEE = ?',
+        [account],
+      );
+      for (const { name } of held)
+        await connection.query(`REVOKE ALL PRIVILEGES ON \`${String(name)}\` FROM ${account}`);
+      for (const { name } of tables) {
+        const table = String(name);
+        if (NOTHING.has(table)) continue;
+        const rights = ['SELECT', 'INSERT', ...(MAY_UPDATE[table] === undefined ? [] : [MAY_UPDATE[table]])];
+        await connection.query(`GRANT ${rights.join(', ')} ON \`${table}\` TO ${account}`);
       }
     }
   } finally {

@@ -95,3 +95,47 @@ describe('what the application’s account may do', () => {
     });
   });
 });
+
+describe('the rights of the application’s account, as the server holds them', () => {
+  it('are none on the list of migrations, no right to delete anything, and no change of what is only added to', async () => {
+    const [grants] = await on(application, (c) => c.query<RowDataPacket[]>('SHOW GRANTS'));
+    const lines = grants.map((g) => String(Object.values(g)[0]));
+    expect(lines.join('\n')).not.toMatch(/schema_step|DELETE|ALL PRIVILEGES|DROP|ALTER|CREATE/);
+    const changing = lines
+      .filter((l) => l.includes('UPDATE'))
+      .flatMap((l) => /`\.`(\w+)`/.exec(l)?.[1] ?? []);
+    for (const table of [
+      'bench_event',
+      'crossing_event',
+      'crossing_plan',
+      'family_revision',
+      'part_revision',
+    ])
+      expect(changing).not.toContain(table);
+    expect(changing.length).toBeGreaterThan(5);
+  });
+
+  it.each([
+    'SELECT * FROM schema_step',
+    `UPDATE plan SET body = '{}'`,
+    `UPDATE reading SET text = '1'`,
+    `UPDATE family_revision SET body = '{}'`,
+    `UPDATE crossing_plan SET body = '{}'`,
+    'DELETE FROM cable',
+    'DELETE FROM plan',
+  ])('refuse: %s', async (statement) => {
+    await expect(on(application, (c) => c.query(statement))).rejects.toMatchObject({
+      code: expect.stringMatching(/DENIED/) as string,
+    });
+  });
+
+  it('hold for no account without a password', async () => {
+    const port = new URL(owner).port;
+    for (const user of ['root', '', 'amber_app', 'amber_owner'])
+      await expect(
+        on(`mysql://${user}@127.0.0.1:${port}/mysql`, (c) => c.query('SELECT 1')),
+      ).rejects.toMatchObject({
+        code: expect.stringMatching(/ACCESS_DENIED|AUTH/) as string,
+      });
+  });
+});

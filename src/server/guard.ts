@@ -6,6 +6,10 @@ const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }
   cable_once: { path: 'tag', message: 'this tag is already in the job' },
   entry_taken: { path: 'entry', message: 'this entry is taken by another cable end' },
   one_current_plan: { path: 'plan', message: 'somebody else has just planned this termination: look again' },
+  part_revision_once: {
+    path: 'file',
+    message: 'somebody else is taking the same parts in just now: look again',
+  },
   crossing_once: { path: 'name', message: 'a crossing of this name is there already' },
   crossing_event_order: {
     path: 'event',

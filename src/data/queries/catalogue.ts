@@ -1,4 +1,4 @@
-import { eq, inArray, ne, sql } from 'drizzle-orm';
+import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import {
   isLaterSheet,
   missingForProcedure,
@@ -154,8 +154,9 @@ export async function insertFamilyRevision(tx: Tx, row: typeof familyRevision.$i
 
 /** A part with the same figures as before is the same part: nothing is stored twice. */
 export async function insertPartRevision(tx: Tx, row: typeof partRevision.$inferInsert): Promise<void> {
-  await tx
-    .insert(partRevision)
-    .values(row)
-    .onDuplicateKeyUpdate({ set: { hash: sql`hash` } });
+  const [there] = await tx
+    .select({ id: partRevision.id })
+    .from(partRevision)
+    .where(and(eq(partRevision.partNumber, row.partNumber), eq(partRevision.hash, row.hash)));
+  if (there === undefined) await tx.insert(partRevision).values(row);
 }
