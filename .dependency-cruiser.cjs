@@ -57,6 +57,17 @@ module.exports = {
       from: { path: '^(src/(solver|formats|devices|data|workers|server|ui|app)|cli|e2e)/' },
       to: { path: '^src/core/', pathNot: '^src/core/[^/]+/index\\.ts$' },
     },
+    {
+      name: 'through-the-gate',
+      comment:
+        'pages, actions and routes reach the server through its gate only; what is not registered there cannot be called',
+      severity: 'error',
+      from: { path: '^src/(app/|proxy\\.ts)' },
+      to: {
+        path: '^src/server/',
+        pathNot: '^src/server/(gate/index|http/[^/]+|health|actor)\\.ts$',
+      },
+    },
     { name: 'no-file-cycle', severity: 'error', from: { path: '^(src|cli|e2e)/' }, to: { circular: true } },
     {
       name: 'no-capability-cycle',

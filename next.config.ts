@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { MAX_REQUEST_BYTES } from './src/core/kernel/limits';
 
 const config: NextConfig = {
   reactStrictMode: true,
@@ -7,7 +8,22 @@ const config: NextConfig = {
   serverExternalPackages: ['pdfkit', 'mysql2', 'pino'],
   // Types are checked on their own, once, by `npm run typecheck`.
   typescript: { ignoreBuildErrors: true },
-  experimental: { optimizePackageImports: ['@mui/material', 'd3'] },
+  // Files that carry no data and never change; all other answers get their headers in `src/proxy.ts`.
+  headers: () =>
+    Promise.resolve([
+      {
+        source: '/_next/static/:path*',
+        headers: [
+          { key: 'x-content-type-options', value: 'nosniff' },
+          { key: 'cross-origin-resource-policy', value: 'same-origin' },
+        ],
+      },
+    ]),
+  experimental: {
+    optimizePackageImports: ['@mui/material', 'd3'],
+    serverActions: { bodySizeLimit: MAX_REQUEST_BYTES },
+    proxyClientMaxBodySize: MAX_REQUEST_BYTES,
+  },
 };
 
 export default config;

@@ -4,8 +4,9 @@ import '@/ui/theme/snackbar.css';
 import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { NONCE_HEADER } from '@/server/http/nonce';
 import { ACTOR_COOKIE } from '@/ui/shell/actor-cookie';
 import { GlobalShortcuts } from '@/ui/shell/shortcuts';
 import { Providers } from '@/ui/theme/Providers';
@@ -18,11 +19,20 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
   const actor = (await cookies()).get(ACTOR_COOKIE)?.value ?? '';
+  const nonce = (await headers()).get(NONCE_HEADER) ?? '';
   return (
     <html lang="en" suppressHydrationWarning>
+      <head>
+        {/* The style sheet of the messages is made while their module loads, and takes its nonce from here. */}
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: `window.__nonce__=${JSON.stringify(nonce)}` }}
+        />
+      </head>
       <body>
-        <InitColorSchemeScript attribute="data" defaultMode="light" />
-        <AppRouterCacheProvider options={{ enableCssLayer: true }}>
+        <InitColorSchemeScript attribute="data" defaultMode="light" nonce={nonce} />
+        <AppRouterCacheProvider options={{ enableCssLayer: true, nonce }}>
           <Providers actor={safeDecode(actor)}>
             {children}
             <GlobalShortcuts />

@@ -1,14 +1,14 @@
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { connection } from 'next/server';
-import { viewJobs } from '@/server/operations/view';
+import { look } from '@/server/gate';
 import { TopBar } from '@/ui/shell/TopBar';
 import { Away } from './away';
 import styles from './page.module.css';
 
 export default async function Home() {
   await connection();
-  const jobs = await viewJobs();
+  const jobs = await look('viewJobs', []);
   if (!jobs.ok) return <Away />;
   const [only, ...others] = jobs.value;
   if (only && others.length === 0) redirect(`/job/${encodeURIComponent(only.slug)}/board`);

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import type { Problem } from '@/core/kernel';
-import { DATABASE_AWAY } from '@/server/guard';
+import { DATABASE_AWAY } from '@/server/gate';
 import { Away } from './away';
 import styles from './page.module.css';
 

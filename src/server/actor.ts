@@ -3,4 +3,7 @@ export interface Actor {
   readonly name: string;
 }
 
-export const actorName = (actor: Actor): string => actor.name.trim().slice(0, 60);
+/** Longest name that the record keeps. */
+export const MOST_NAME = 60;
+
+export const actorName = (actor: Actor): string => actor.name.trim().slice(0, MOST_NAME);

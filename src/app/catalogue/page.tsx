@@ -2,11 +2,9 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { frameSheetsInForce, missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
 import { ACCESSORY_WORDS } from '@/core/gland-selection';
-import { viewCatalogue } from '@/server/operations/catalogue';
-import { viewCatalogueCables } from '@/server/operations/catalogue-cables';
+import { look } from '@/server/gate';
 import { CataloguePage } from '@/ui/catalogue/CataloguePage';
 import { TopBar } from '@/ui/shell/TopBar';
-import { viewJobs } from '@/server/operations/view';
 import { importCatalogueFile, previewCatalogueFile } from '../actions';
 import { Refused } from '../refusal';
 import styles from '../page.module.css';
@@ -20,10 +18,10 @@ interface Props {
 export default async function Catalogue({ searchParams }: Props) {
   await connection();
   const asked = await searchParams;
-  const [catalogue, jobs] = await Promise.all([viewCatalogue(), viewJobs()]);
+  const [catalogue, jobs] = await Promise.all([look('viewCatalogue', []), look('viewJobs', [])]);
   const all = jobs.ok ? jobs.value : [];
   const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
-  const cables = job ? await viewCatalogueCables(job.slug) : null;
+  const cables = job ? await look('viewCatalogueCables', [job.slug]) : null;
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/" />;
   const { families, adaptors, accessories, compounds, frameSheets } = catalogue.value;
   const shown = families.find((f) => f.family.code === asked.family) ?? families[0] ?? null;

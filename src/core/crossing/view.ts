@@ -76,7 +76,7 @@ export interface CrossingConfirm {
   readonly fingerprint: string;
   readonly at: string;
   /** What was measured at the step, mm, where it asks for something. */
-  readonly measuredMm?: number | null;
+  readonly measuredMm?: number | null | undefined;
 }
 
 export interface PlacesPreview {

@@ -2,6 +2,7 @@ export * from './canonical';
 export * from './drawing';
 export * from './interval';
 export * from './labels';
+export * from './limits';
 export * from './linear-program';
 export * from './random';
 export * from './result';

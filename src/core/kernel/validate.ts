@@ -3,11 +3,15 @@ import { fail, ok, type Problem, type Result } from './result';
 
 /**
  * Checks a value against a Yup schema without coercion: a number written as text is an error, an unknown key is one too.
- * Every problem is reported, with its path and the value found.
+ * Every problem is reported, with its path and the value found; `firstOnly` stops at the first, which bounds the work on a hostile value.
  */
-export function validate<S extends Schema>(schema: S, value: unknown): Result<InferType<S>> {
+export function validate<S extends Schema>(
+  schema: S,
+  value: unknown,
+  firstOnly = false,
+): Result<InferType<S>> {
   try {
-    return ok(schema.validateSync(value, { strict: true, abortEarly: false }) as InferType<S>);
+    return ok(schema.validateSync(value, { strict: true, abortEarly: firstOnly }) as InferType<S>);
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const inner = error.inner.length > 0 ? error.inner : [error];

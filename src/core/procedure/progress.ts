@@ -94,9 +94,9 @@ export interface ConfirmRequest {
   /** ISO 8601, by the bench's clock. */
   readonly at: string;
   /** What was mixed, at a mix step. */
-  readonly mix?: MixRecord | null;
+  readonly mix?: MixRecord | null | undefined;
   /** The length that the step asks to be measured, mm; null when it was not. */
-  readonly measuredMm?: number | null;
+  readonly measuredMm?: number | null | undefined;
 }
 
 export interface ConfirmContext {

@@ -1,4 +1,5 @@
-import { MAX_CSV_BYTES, readCsv } from './read';
+import { MAX_FILE_BYTES } from '@/core/kernel';
+import { readCsv } from './read';
 import { writeCsv } from './write';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
@@ -39,7 +40,7 @@ describe('readCsv', () => {
   ])('refuses %s', (_, data, message) => expect(refusal(data)).toMatch(message));
 
   it('draws the line at its own limit', () => {
-    expect(refusal(new Uint8Array(MAX_CSV_BYTES + 1))).toMatch(/at most 8 MB/);
+    expect(refusal(new Uint8Array(MAX_FILE_BYTES + 1))).toMatch(/at most 8 MB/);
   });
 });
 

@@ -1,9 +1,8 @@
 import Papa from 'papaparse';
-import { ok, refuse, type Result } from '@/core/kernel';
+import { MAX_FILE_BYTES, MAX_FILE_WORDS, ok, refuse, type Result } from '@/core/kernel';
 import { unguarded } from './formula-guard';
 
 /** Larger files are refused before they are read. */
-export const MAX_CSV_BYTES = 8 * 1024 * 1024;
 const MAX_ROWS = 20_000;
 
 export interface CsvTable {
@@ -17,10 +16,10 @@ export interface CsvTable {
  * names are folded to lower case. Errors: too large, binary, a spreadsheet file under another name, no header, a quote left open.
  */
 export function readCsv(bytes: Uint8Array): Result<CsvTable> {
-  if (bytes.byteLength > MAX_CSV_BYTES) {
+  if (bytes.byteLength > MAX_FILE_BYTES) {
     return refuse(
       'file',
-      `is ${(bytes.byteLength / 1048576).toFixed(0)} MB; a cable schedule of at most ${MAX_CSV_BYTES / 1048576} MB is read`,
+      `is ${(bytes.byteLength / 1048576).toFixed(0)} MB; a cable schedule of at most ${MAX_FILE_WORDS} is read`,
     );
   }
   if (bytes[0] === 0x50 && bytes[1] === 0x4b)

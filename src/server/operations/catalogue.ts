@@ -1,4 +1,13 @@
-import { fail, hashOf, ok, refuse, type Problem, type Result } from '@/core/kernel';
+import {
+  fail,
+  hashOf,
+  MAX_FILE_BYTES,
+  MAX_FILE_WORDS,
+  ok,
+  refuse,
+  type Problem,
+  type Result,
+} from '@/core/kernel';
 import {
   catalogueFromTable,
   missingForProcedure,
@@ -41,8 +50,6 @@ export interface ImportReport {
   readonly frameSheets: readonly string[];
 }
 
-const MAX_CATALOGUE_BYTES = 8 * 1024 * 1024;
-
 /**
  * Takes a catalogue file in, as a whole or not at all. A family revision that is already there must be the same to the last figure:
  * a sheet's figures never change under a revision that plans stand on. A family that lacks procedure data comes in as plan only.
@@ -59,8 +66,7 @@ export async function importCatalogue(text: string, actor: Actor, now: Date): Pr
 
 /** A catalogue file, or a table of sizes that is read against what is in force. Both end in the same validation. */
 export function readUpload(text: string, inForce: readonly Family[], today: string): Result<CatalogueFile> {
-  if (text.length > MAX_CATALOGUE_BYTES)
-    return refuse('file', `is larger than ${MAX_CATALOGUE_BYTES / 1048576} MB`);
+  if (Buffer.byteLength(text) > MAX_FILE_BYTES) return refuse('file', `is larger than ${MAX_FILE_WORDS}`);
   const isTable = !/^\s*[[{"]/.test(text) && text.slice(0, 2000).includes('family') && /[,;\t]/.test(text);
   if (isTable) {
     const table = readCsv(new TextEncoder().encode(text));

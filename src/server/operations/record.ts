@@ -52,9 +52,9 @@ export interface ConfirmInput {
   /** When the hand confirmed it, by the bench's clock. */
   readonly at: string;
   /** Pack and temperature, at a mix step. */
-  readonly mix?: MixRecord | null;
+  readonly mix?: MixRecord | null | undefined;
   /** The length the step asks to be measured, mm. */
-  readonly measuredMm?: number | null;
+  readonly measuredMm?: number | null | undefined;
 }
 
 export interface ConfirmOutcome {

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { fail, problemLine, type Problem, type Result } from '@/core/kernel';
+import { fail, MAX_FILE_BYTES, MAX_FILE_WORDS, problemLine, type Problem, type Result } from '@/core/kernel';
 import type { CataloguePreview } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
@@ -29,7 +29,6 @@ interface Props {
   readonly take: (text: string) => Promise<Result<ImportReportView>>;
 }
 
-const LIMIT_BYTES = 8 * 1024 * 1024;
 const SHOWN = 40;
 
 /** The door for new sheets: a file is read, every difference is shown with the plans it would reach, and only then it is taken in. */
@@ -54,10 +53,10 @@ export function ImportPanel({ preview, take }: Props) {
     let text = '';
     let result: Result<CataloguePreview>;
     try {
-      text = file.size > LIMIT_BYTES ? '' : await file.text();
+      text = file.size > MAX_FILE_BYTES ? '' : await file.text();
       result =
-        file.size > LIMIT_BYTES
-          ? fail([{ path: 'file', message: 'is larger than 8 MB' }])
+        file.size > MAX_FILE_BYTES
+          ? fail([{ path: 'file', message: `is larger than ${MAX_FILE_WORDS}` }])
           : await preview(text);
     } catch {
       result = fail([{ path: '', message: 'The server cannot be reached. Nothing was imported.' }]);

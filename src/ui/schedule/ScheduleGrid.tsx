@@ -3,6 +3,7 @@ import { DataGrid, type GridColDef, type GridPaginationModel, type GridSortModel
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import Link from 'next/link';
 import type { JobView } from '@/core/termination-view';
+import { pageNonce } from '../theme/page-nonce';
 import { Problems } from '../common/Problems';
 import { announceChange, stationPath } from '../rack/summaries';
 import type { RowConflict } from '../termination/actions';
@@ -192,6 +193,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
   const grid = useMemo(
     () => (
       <DataGrid<GridRow>
+        nonce={pageNonce()}
         rows={rows}
         columns={columns}
         loading={loading}

@@ -1,9 +1,9 @@
-import { viewJobs } from '@/server/operations/view';
+import { databaseAnswers } from '@/server/health';
 
 export const dynamic = 'force-dynamic';
 
-/** Is the application up, and does its database answer? */
+/** Is the application up, and does its database answer? 503 while it does not. */
 export async function GET(): Promise<Response> {
-  const jobs = await viewJobs();
-  return Response.json({ application: true, database: jobs.ok }, { status: 200 });
+  const database = await databaseAnswers();
+  return Response.json({ application: true, database }, { status: database ? 200 : 503 });
 }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { viewJob } from '@/server/operations/view';
+import { look } from '@/server/gate';
 import { TopBar } from '@/ui/shell/TopBar';
 import type { JobView } from '@/core/termination-view';
 import { Refused } from '../../refusal';
@@ -13,7 +13,7 @@ export async function JobShell({
   readonly slug: string;
   readonly children: (job: JobView) => ReactNode | Promise<ReactNode>;
 }) {
-  const job = await viewJob(slug);
+  const job = await look('viewJob', [slug]);
   return (
     <div className={styles.shell}>
       <TopBar job={job.ok ? { slug: job.value.slug, name: job.value.name } : null} />

@@ -1,15 +1,12 @@
-import { exportCatalogue } from '@/server/operations/catalogue-preview';
+import { look } from '@/server/gate';
+import { fileAnswer, refusedJson } from '../../../answer';
 
 export const dynamic = 'force-dynamic';
 
 /** The catalogue in force as one file. */
 export async function GET(): Promise<Response> {
-  const file = await exportCatalogue(new Date());
-  if (!file.ok) return Response.json({ problems: file.problems }, { status: 503 });
-  return new Response(file.value, {
-    headers: {
-      'content-type': 'application/json; charset=utf-8',
-      'content-disposition': 'attachment; filename="catalogue.json"',
-    },
-  });
+  const file = await look('exportCatalogue', []);
+  return file.ok
+    ? fileAnswer(file.value, 'application/json; charset=utf-8', 'catalogue.json')
+    : refusedJson(file.problems);
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { notFound } from 'next/navigation';
-import { viewCatalogue } from '@/server/operations/catalogue';
+import { look } from '@/server/gate';
 import { FamilyEditor } from '@/ui/catalogue/FamilyEditor';
 import { TopBar } from '@/ui/shell/TopBar';
 import { importCatalogueFile } from '../../../actions';
@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Type in a sheet' };
 export default async function EditFamily({ params }: { readonly params: Promise<{ code: string }> }) {
   await connection();
   const { code } = await params;
-  const catalogue = await viewCatalogue();
+  const catalogue = await look('viewCatalogue', []);
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/catalogue" />;
   const found = catalogue.value.families.find((f) => f.family.code === code);
   if (!found) notFound();

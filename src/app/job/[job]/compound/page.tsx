@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { viewCompound } from '@/server/operations/compound';
+import { look } from '@/server/gate';
 import { CompoundPage } from '@/ui/compound/CompoundPage';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
@@ -14,7 +14,7 @@ export default async function Compound({ params }: { readonly params: Promise<{ 
   return (
     <JobShell slug={slug}>
       {async (job) => {
-        const view = await viewCompound(job.slug, new Date());
+        const view = await look('viewCompound', [job.slug]);
         return view.ok ? (
           <CompoundPage job={job.slug} view={view.value} />
         ) : (

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { viewCrossings } from '@/server/operations/crossing';
+import { look } from '@/server/gate';
 import { CrossingsPage } from '@/ui/crossing/CrossingsPage';
 import { addCrossing } from '../../../actions';
 import { Refused } from '../../../refusal';
@@ -15,7 +15,7 @@ export default async function Crossings({ params }: { readonly params: Promise<{
   return (
     <JobShell slug={slug}>
       {async (job) => {
-        const lines = await viewCrossings(job.slug);
+        const lines = await look('viewCrossings', [job.slug]);
         return lines.ok ? (
           <CrossingsPage job={job.slug} lines={lines.value} add={addCrossing} />
         ) : (

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { DEFAULT_SPARES } from '@/core/kit';
-import { viewKit } from '@/server/operations/kit';
+import { look } from '@/server/gate';
 import { KitPage } from '@/ui/kit/KitPage';
 import { kitAgainstStock } from '../../../actions';
 import { Refused } from '../../../refusal';
@@ -16,7 +15,7 @@ export default async function Kit({ params }: { readonly params: Promise<{ job: 
   return (
     <JobShell slug={slug}>
       {async (job) => {
-        const view = await viewKit(job.slug, DEFAULT_SPARES, null);
+        const view = await look('viewKit', [job.slug]);
         return view.ok ? (
           <KitPage job={job.slug} first={view.value} against={kitAgainstStock} />
         ) : (

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { viewProfile } from '@/server/operations/profile';
+import { look } from '@/server/gate';
 import { ProfilePage } from '@/ui/profile/ProfilePage';
 import { previewProfile, setProfile, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
@@ -15,7 +15,7 @@ export default async function Profile({ params }: { readonly params: Promise<{ j
   return (
     <JobShell slug={slug}>
       {async (job) => {
-        const view = await viewProfile(job.slug);
+        const view = await look('viewProfile', [job.slug]);
         return view.ok ? (
           <ProfilePage
             key={view.value.version}

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { scheduleChoices } from '@/server/operations/schedule';
+import { look } from '@/server/gate';
 import { SchedulePage } from '@/ui/schedule/SchedulePage';
 import { addCable, editRow, retireCable, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
@@ -13,7 +13,7 @@ export default async function Schedule({ params }: { readonly params: Promise<{ 
   return (
     <JobShell slug={segment(job)}>
       {async (view) => {
-        const choices = await scheduleChoices(view.slug);
+        const choices = await look('scheduleChoices', [view.slug]);
         if (!choices.ok) return <Refused problems={choices.problems} back="/" />;
         return (
           <SchedulePage

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { viewSummaries } from '@/server/operations/view';
+import { look } from '@/server/gate';
 import { Refused } from '../../../refusal';
 import styles from '../../../page.module.css';
 import { segment } from '../../../segment';
@@ -8,7 +8,7 @@ import { segment } from '../../../segment';
 export default async function Terminations({ params }: { readonly params: Promise<{ job: string }> }) {
   const { job } = await params;
   const slug = segment(job);
-  const rows = await viewSummaries(slug);
+  const rows = await look('viewSummaries', [slug]);
   if (!rows.ok) return <Refused problems={rows.problems} back="/" />;
   const first = rows.value.find((r) => r.next !== null && r.blockedBy === null) ?? rows.value[0];
   if (first)

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { viewJobChoice } from '@/server/operations/job-choice';
+import { look } from '@/server/gate';
 import { WholeJobPage } from '@/ui/whole-job/WholeJobPage';
 import { acceptJobChoice, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
@@ -15,7 +15,7 @@ export default async function WholeJob({ params }: { readonly params: Promise<{ 
   return (
     <JobShell slug={slug}>
       {async (job) => {
-        const view = await viewJobChoice(job.slug);
+        const view = await look('viewJobChoice', [job.slug]);
         return view.ok ? (
           <WholeJobPage job={job.slug} view={view.value} accept={acceptJobChoice} undo={undo} />
         ) : (

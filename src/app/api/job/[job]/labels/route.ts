@@ -1,5 +1,6 @@
-import { labelSheet } from '@/server/operations/work-pack';
-import { readSelection, refusal } from '../pack/selection';
+import { lookLoose } from '@/server/gate';
+import { fileAnswer, refusedJson } from '../../../../answer';
+import { readSelection } from '../pack/selection';
 
 export const dynamic = 'force-dynamic';
 
@@ -11,14 +12,10 @@ interface Context {
 export async function POST(request: Request, { params }: Context): Promise<Response> {
   const { job } = await params;
   const wanted = await readSelection(request);
-  if (!wanted.ok) return refusal(wanted.problems);
+  if (!wanted.ok) return refusedJson(wanted.problems);
   const { tags, paper, origin } = wanted.value;
-  const made = await labelSheet({ job, tags, paper }, origin ?? new URL(request.url).origin, new Date());
-  if (!made.ok) return refusal(made.problems);
-  return new Response(made.value, {
-    headers: {
-      'content-type': 'application/pdf',
-      'content-disposition': 'attachment; filename="labels.pdf"',
-    },
-  });
+  const made = await lookLoose('labelSheet', [job, tags, paper, origin ?? new URL(request.url).origin]);
+  return made.ok
+    ? fileAnswer(made.value as BodyInit, 'application/pdf', 'labels.pdf')
+    : refusedJson(made.problems);
 }

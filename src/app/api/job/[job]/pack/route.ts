@@ -1,5 +1,6 @@
-import { workPack } from '@/server/operations/work-pack';
-import { readSelection, refusal } from './selection';
+import { lookLoose } from '@/server/gate';
+import { refusedJson } from '../../../../answer';
+import { readSelection } from './selection';
 
 export const dynamic = 'force-dynamic';
 
@@ -14,39 +15,32 @@ interface Context {
 export async function POST(request: Request, { params }: Context): Promise<Response> {
   const { job } = await params;
   const wanted = await readSelection(request);
-  if (!wanted.ok) return refusal(wanted.problems);
+  if (!wanted.ok) return refusedJson(wanted.problems);
+  const { tags, paper } = wanted.value;
   const encoder = new TextEncoder();
-  let cancelled = false;
-  request.signal.addEventListener('abort', () => {
-    cancelled = true;
-  });
+  const gone = new AbortController();
+  request.signal.addEventListener('abort', () => gone.abort());
   const stream = new ReadableStream<Uint8Array>({
     async start(controller) {
       const line = (value: unknown) => {
-        if (!cancelled) controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
+        if (!gone.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(value)}\n`));
       };
-      const made = await workPack(
-        { job, tags: wanted.value.tags, paper: wanted.value.paper },
-        new Date(),
-        (done, of) => line({ done, of }),
-        () => cancelled,
-      );
+      const made = await lookLoose('workPack', [job, tags, paper], {
+        signal: gone.signal,
+        progress: (done, of) => line({ done, of }),
+      });
       if (!made.ok) line({ problems: made.problems });
-      else if (made.value !== null && !cancelled) {
+      else if (made.value instanceof Uint8Array && !gone.signal.aborted) {
         line({ bytes: made.value.byteLength });
         controller.enqueue(made.value);
       }
-      if (!cancelled) controller.close();
+      if (!gone.signal.aborted) controller.close();
     },
     cancel() {
-      cancelled = true;
+      gone.abort();
     },
   });
   return new Response(stream, {
-    headers: {
-      'content-type': 'application/octet-stream',
-      'cache-control': 'no-store',
-      'x-accel-buffering': 'no',
-    },
+    headers: { 'content-type': 'application/octet-stream', 'x-accel-buffering': 'no' },
   });
 }

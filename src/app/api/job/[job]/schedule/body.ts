@@ -1,7 +1,4 @@
-import { refuse, ok, type Result } from '@/core/kernel';
-
-/** A little above what the reader takes, so that it can say how large the file is. */
-const LIMIT = 9 * 1024 * 1024;
+import { MAX_FILE_WORDS, MAX_REQUEST_BYTES, refuse, ok, type Result } from '@/core/kernel';
 
 /** The bytes of a posted file; a larger one is refused without being read to its end. */
 export async function readBody(request: Request): Promise<Result<Uint8Array>> {
@@ -9,9 +6,9 @@ export async function readBody(request: Request): Promise<Result<Uint8Array>> {
   const tooLarge = (bytes: number) =>
     refuse(
       'file',
-      `is ${bytes > 0 ? `${(bytes / 1048576).toFixed(0)} MB` : 'too large'}; a cable schedule of at most 8 MB is read`,
+      `is ${bytes > 0 ? `${(bytes / 1048576).toFixed(0)} MB` : 'too large'}; a file of at most ${MAX_FILE_WORDS} is read`,
     );
-  if (announced > LIMIT) return tooLarge(announced);
+  if (announced > MAX_REQUEST_BYTES) return tooLarge(announced);
   if (!request.body) return refuse('file', 'is empty');
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -20,7 +17,7 @@ export async function readBody(request: Request): Promise<Result<Uint8Array>> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.byteLength;
-    if (size > LIMIT) {
+    if (size > MAX_REQUEST_BYTES) {
       await reader.cancel();
       return tooLarge(0);
     }

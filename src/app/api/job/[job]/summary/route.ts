@@ -1,12 +1,14 @@
-import { viewSummaries } from '@/server/operations/view';
+import { look } from '@/server/gate';
+import { refusedJson } from '../../../../answer';
 
 export const dynamic = 'force-dynamic';
 
-export async function GET(
-  _request: Request,
-  { params }: { params: Promise<{ job: string }> },
-): Promise<Response> {
-  const { job } = await params;
-  const rows = await viewSummaries(job);
-  return rows.ok ? Response.json(rows.value) : Response.json({ problems: rows.problems }, { status: 503 });
+interface Context {
+  readonly params: Promise<{ job: string }>;
+}
+
+/** Every termination of a job in one line each. */
+export async function GET(_request: Request, { params }: Context): Promise<Response> {
+  const rows = await look('viewSummaries', [(await params).job]);
+  return rows.ok ? Response.json(rows.value) : refusedJson(rows.problems);
 }

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { viewCrossing } from '@/server/operations/crossing';
+import { look } from '@/server/gate';
 import { CrossingPage } from '@/ui/crossing/CrossingPage';
 import {
   confirmCrossing,
@@ -27,7 +27,7 @@ export default async function Crossing({ params }: Props) {
   return (
     <JobShell slug={segment(slug)}>
       {async (job) => {
-        const view = await viewCrossing({ job: job.slug, crossing: segment(crossing) });
+        const view = await look('viewCrossing', [{ job: job.slug, crossing: segment(crossing) }]);
         return view.ok ? (
           <CrossingPage
             view={view.value}

@@ -1,4 +1,5 @@
-import { kitFile } from '@/server/operations/kit-file';
+import { look } from '@/server/gate';
+import { fileAnswer, refusedJson } from '../../../../../answer';
 import { readBody } from '../../schedule/body';
 
 export const dynamic = 'force-dynamic';
@@ -11,14 +12,10 @@ async function answer(request: Request, { params }: Context, stockText: string):
   const { job, format } = await params;
   const query = new URL(request.url).searchParams;
   const rule = { percent: Number(query.get('percent') ?? 5), minimum: Number(query.get('minimum') ?? 1) };
-  const file = await kitFile(job, format, rule, stockText);
-  if (!file.ok) return Response.json({ problems: file.problems }, { status: 422 });
-  return new Response(file.value.bytes as BodyInit, {
-    headers: {
-      'content-type': file.value.type,
-      'content-disposition': `attachment; filename="${file.value.name}"`,
-    },
-  });
+  const file = await look('kitFile', [job, format, rule, stockText]);
+  return file.ok
+    ? fileAnswer(file.value.bytes as BodyInit, file.value.type, file.value.name)
+    : refusedJson(file.problems);
 }
 
 /** The kit list without a stock file. */
@@ -27,6 +24,7 @@ export const GET = (request: Request, context: Context): Promise<Response> => an
 /** The kit list against the stock file in the body. */
 export async function POST(request: Request, context: Context): Promise<Response> {
   const body = await readBody(request);
-  if (!body.ok) return Response.json({ problems: body.problems }, { status: 422 });
-  return answer(request, context, new TextDecoder().decode(body.value));
+  return body.ok
+    ? answer(request, context, new TextDecoder().decode(body.value))
+    : refusedJson(body.problems);
 }

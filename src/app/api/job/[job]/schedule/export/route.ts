@@ -1,18 +1,17 @@
-import { exportSchedule } from '@/server/operations/schedule-file';
+import { look } from '@/server/gate';
+import { fileAnswer, refusedJson } from '../../../../../answer';
 
 export const dynamic = 'force-dynamic';
 
-export async function GET(
-  _request: Request,
-  { params }: { params: Promise<{ job: string }> },
-): Promise<Response> {
-  const job = (await params).job;
-  const csv = await exportSchedule(job);
-  if (!csv.ok) return Response.json({ problems: csv.problems }, { status: 503 });
-  return new Response(csv.value, {
-    headers: {
-      'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': `attachment; filename="${job.replace(/[^\w-]/g, '_')}-schedule.csv"`,
-    },
-  });
+interface Context {
+  readonly params: Promise<{ job: string }>;
+}
+
+/** The schedule as a table that can be read in again. */
+export async function GET(_request: Request, { params }: Context): Promise<Response> {
+  const { job } = await params;
+  const csv = await look('exportSchedule', [job]);
+  return csv.ok
+    ? fileAnswer(csv.value, 'text/csv; charset=utf-8', `${job}-schedule.csv`)
+    : refusedJson(csv.problems);
 }

@@ -1,22 +1,18 @@
-import { cookies } from 'next/headers';
-import { importSchedule } from '@/server/operations/schedule-file';
-import { ACTOR_COOKIE } from '@/ui/shell/actor-cookie';
+import { act } from '@/server/gate';
+import { currentActor } from '../../../../../actor';
 import { readBody } from '../body';
 
 export const dynamic = 'force-dynamic';
 
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ job: string }> },
-): Promise<Response> {
-  const name = decodeURIComponent((await cookies()).get(ACTOR_COOKIE)?.value ?? '').trim();
-  if (name === '')
-    return Response.json({
-      ok: false,
-      problems: [{ path: 'actor', message: 'Type your name first: the record says who.' }],
-    });
+interface Context {
+  readonly params: Promise<{ job: string }>;
+}
+
+/** Takes in the file whose preview has this hash. */
+export async function POST(request: Request, { params }: Context): Promise<Response> {
   const body = await readBody(request);
   if (!body.ok) return Response.json(body);
   const hash = new URL(request.url).searchParams.get('hash') ?? '';
-  return Response.json(await importSchedule((await params).job, body.value, hash, { name }, new Date()));
+  const { job } = await params;
+  return Response.json(await act('importSchedule', [job, body.value, hash], await currentActor()));
 }

@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
-import { viewCompound } from '@/server/operations/compound';
-import { viewTermination } from '@/server/operations/view';
+import { look } from '@/server/gate';
 import { Bench } from '@/ui/bench/Bench';
 import {
   addReading,
@@ -31,8 +30,8 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function BenchPage({ params }: Props) {
   const { job, cable, end } = await params;
-  const view = await viewTermination({ job: segment(job), cable: segment(cable), end });
-  const clocks = await viewCompound(segment(job), new Date());
+  const view = await look('viewTermination', [{ job: segment(job), cable: segment(cable), end }]);
+  const clocks = await look('viewCompound', [segment(job)]);
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
   return (
     <Bench

@@ -1,23 +1,18 @@
-import { cutCard } from '@/server/operations/cut-card';
+import { look } from '@/server/gate';
+import { fileAnswer, refusedText } from '../../../../../answer';
 
 export const dynamic = 'force-dynamic';
 
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ job: string; cable: string; end: string }> },
-): Promise<Response> {
+interface Context {
+  readonly params: Promise<{ job: string; cable: string; end: string }>;
+}
+
+/** The cut card of one end. */
+export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { job, cable, end } = await params;
   const paper = new URL(request.url).searchParams.get('paper') === 'LETTER' ? 'LETTER' : 'A4';
-  const pdf = await cutCard({ job, cable, end }, new Date(), paper);
-  if (!pdf.ok)
-    return new Response(pdf.problems.map((p) => p.message).join('\n'), {
-      status: 404,
-      headers: { 'content-type': 'text/plain; charset=utf-8' },
-    });
-  return new Response(pdf.value, {
-    headers: {
-      'content-type': 'application/pdf',
-      'content-disposition': `inline; filename="cut-card-${cable.replace(/[^\w-]/g, '_')}-${end}.pdf"`,
-    },
-  });
+  const pdf = await look('cutCard', [{ job, cable, end }, paper]);
+  return pdf.ok
+    ? fileAnswer(pdf.value, 'application/pdf', `cut-card-${cable}-${end}.pdf`, 'inline')
+    : refusedText(pdf.problems);
 }

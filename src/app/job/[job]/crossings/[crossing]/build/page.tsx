@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { viewCrossing } from '@/server/operations/crossing';
+import { look } from '@/server/gate';
 import { BuildPage } from '@/ui/crossing/BuildPage';
 import {
   confirmCrossing,
@@ -23,7 +23,7 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Build({ params }: Props) {
   await connection();
   const { job, crossing } = await params;
-  const view = await viewCrossing({ job: segment(job), crossing: segment(crossing) });
+  const view = await look('viewCrossing', [{ job: segment(job), crossing: segment(crossing) }]);
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/crossings`} />;
   return (
     <BuildPage

@@ -1,4 +1,5 @@
-import { crossingFile } from '@/server/operations/crossing-file';
+import { look } from '@/server/gate';
+import { fileAnswer, refusedText } from '../../../../../../answer';
 
 export const dynamic = 'force-dynamic';
 
@@ -9,17 +10,6 @@ interface Context {
 /** A file of the plan in force of a crossing, such as `front.dxf`, `places.csv` or `crossing.pdf`. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
   const { job, crossing, file } = await params;
-  const ref = { job, crossing };
-  const made = await crossingFile(ref, file, new Date());
-  if (!made.ok)
-    return new Response(made.problems.map((p) => p.message).join('\n'), {
-      status: 404,
-      headers: { 'content-type': 'text/plain; charset=utf-8' },
-    });
-  return new Response(made.value.body, {
-    headers: {
-      'content-type': made.value.type,
-      'content-disposition': `attachment; filename="${made.value.name}"`,
-    },
-  });
+  const made = await look('crossingFile', [{ job, crossing }, file]);
+  return made.ok ? fileAnswer(made.value.body, made.value.type, made.value.name) : refusedText(made.problems);
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { STATIONS } from '@/core/procedure';
-import { viewTermination } from '@/server/operations/view';
+import { look } from '@/server/gate';
 import { TerminationPage } from '@/ui/termination/TerminationPage';
 import {
   addReading,
@@ -34,7 +34,7 @@ export default async function StationPage({ params }: Props) {
   const { job, cable, end, station } = await params;
   const known = STATIONS.find((s) => s === station);
   if (!known) notFound();
-  const view = await viewTermination({ job: segment(job), cable: segment(cable), end });
+  const view = await look('viewTermination', [{ job: segment(job), cable: segment(cable), end }]);
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
   return (
     <TerminationPage

@@ -1,0 +1,55 @@
+import { randomBytes } from 'node:crypto';
+import { NextResponse, type NextRequest } from 'next/server';
+import { awayPage } from './server/http/away-page';
+import { contentPolicy, httpSettings, SECURITY_HEADERS, turnedAway } from './server/http/policy';
+import { databaseAnswers } from './server/health';
+import { NONCE_HEADER } from './server/http/nonce';
+
+const DEVELOPMENT = process.env.NODE_ENV === 'development';
+
+/** What every answer passes: who may be answered, the headers that all have, and the plain page while the database is away. */
+export async function proxy(request: NextRequest): Promise<Response> {
+  const { headers, method, nextUrl } = request;
+  const nonce = randomBytes(16).toString('base64');
+  const policy = contentPolicy(nonce, DEVELOPMENT);
+  const dress = (response: Response): Response => {
+    response.headers.set('content-security-policy', policy);
+    for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
+    return response;
+  };
+  const turned = turnedAway(
+    {
+      method,
+      path: nextUrl.pathname,
+      host: headers.get('host'),
+      forwardedHost: headers.get('x-forwarded-host'),
+      origin: headers.get('origin'),
+      fetchSite: headers.get('sec-fetch-site'),
+      fetchMode: headers.get('sec-fetch-mode'),
+      contentLength: headers.get('content-length'),
+    },
+    httpSettings(process.env),
+  );
+  if (turned)
+    return dress(
+      new Response(`${turned.words}\n`, {
+        status: turned.status,
+        headers: { 'content-type': 'text/plain; charset=utf-8' },
+      }),
+    );
+  // Actions and the routes below /api say it in their own words, where the work is.
+  const page = method === 'GET' && !nextUrl.pathname.startsWith('/api/');
+  if (page && !(await databaseAnswers()))
+    return dress(
+      new Response(awayPage(nonce), {
+        status: 503,
+        headers: { 'content-type': 'text/html; charset=utf-8', 'retry-after': '3' },
+      }),
+    );
+  const passed = new Headers(headers);
+  passed.set(NONCE_HEADER, nonce);
+  passed.set('content-security-policy', policy);
+  return dress(NextResponse.next({ request: { headers: passed } }));
+}
+
+export const config = { matcher: ['/((?!_next/static|icon).*)'] };

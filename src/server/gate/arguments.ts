@@ -1,0 +1,198 @@
+import { array, boolean, mixed, number, object, string, type InferType, type Schema } from 'yup';
+import { fail, MAX_FILE_BYTES, ok, validate, type Result } from '@/core/kernel';
+import { frameCableSchema } from '@/core/frame-packing';
+import { LOOK_DECISIONS } from '@/core/procedure';
+import { MOST_CARDS } from '../operations/work-pack';
+
+// The shapes in which an argument may come from outside. Nothing is coerced; text and lists are bounded; what an operation knows more
+// closely (a reading, a setup, a profile) comes as bounded JSON here and is checked by its own schema there.
+
+const text = (most: number) => string().defined().max(most).matches(PLAIN, 'holds signs that nobody can see');
+// Letters, marks and line ends of every language, but none of the signs that steer a terminal or turn the reading direction.
+const PLAIN = /^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u202a-\u202e\u2066-\u2069]*$/;
+
+export const slug = string().min(1).max(40).matches(PLAIN).required();
+export const rowId = number().integer().min(1).max(4_294_967_295).required();
+export const version = number().integer().min(1).max(4_294_967_295).required();
+export const clientId = string()
+  .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'is not an event id')
+  .required();
+const hash = string()
+  .matches(/^[0-9a-f]{64}$/, 'is not a hash')
+  .required();
+const deviceTime = string().max(40).required();
+
+export const terminationRef = object({
+  job: slug,
+  cable: string().min(1).max(40).matches(PLAIN).required(),
+  end: string().max(1).required(),
+})
+  .noUnknown()
+  .required();
+
+export const crossingRef = object({ job: slug, crossing: string().min(1).max(40).required() })
+  .noUnknown()
+  .required();
+
+const MAX_VALUES = 400_000;
+const MAX_DEPTH = 40;
+
+/** Plain JSON, bounded in depth and in number of values; neither the one nor the other needs recursion to be found out. */
+function isBoundedJson(value: unknown): boolean {
+  let level: unknown[] = [value];
+  let seen = 0;
+  for (let depth = 0; level.length > 0; depth += 1) {
+    seen += level.length;
+    if (depth > MAX_DEPTH || seen > MAX_VALUES) return false;
+    const next: unknown[] = [];
+    for (const v of level) {
+      if (v === null || v === undefined || typeof v === 'boolean' || typeof v === 'string') continue;
+      if (typeof v === 'number') {
+        if (!Number.isFinite(v)) return false;
+        continue;
+      }
+      if (typeof v !== 'object') return false;
+      const prototype: unknown = Object.getPrototypeOf(v);
+      if (!Array.isArray(v) && prototype !== Object.prototype && prototype !== null) return false;
+      if (Object.hasOwn(v, '__proto__')) return false;
+      for (const inner of Object.values(v)) next.push(inner);
+    }
+    level = next;
+  }
+  return true;
+}
+
+export const json = mixed<NonNullable<unknown>>()
+  .nullable()
+  .defined()
+  .test('json', 'is not plain data of a bearable size', isBoundedJson);
+
+/** What a hand types into a field of the schedule, by the name of the field. */
+export const typedFields = mixed<Readonly<Record<string, string>>>()
+  .test(
+    'fields',
+    'are not fields with text in them',
+    (v) =>
+      typeof v === 'object' &&
+      v !== null &&
+      !Array.isArray(v) &&
+      isBoundedJson(v) &&
+      Object.entries(v).length <= 40 &&
+      Object.values(v).every((t) => typeof t === 'string' && t.length <= 4000),
+  )
+  .required();
+
+export const rowVersions = object({ cable: version, A: version, B: version }).noUnknown().required();
+
+const mix = object({
+  batch: text(40),
+  expiry: text(10),
+  tempC: number().min(-50).max(120).required(),
+})
+  .noUnknown()
+  .nullable()
+  .default(undefined);
+
+const measuredMm = number().moreThan(0).lessThan(5000).nullable();
+
+export const confirmation = object({
+  id: clientId,
+  stepId: string().max(60).required(),
+  fingerprint: string().max(80).required(),
+  decision: string().oneOf(LOOK_DECISIONS).defined().nullable(),
+  at: deviceTime,
+  mix,
+  measuredMm,
+})
+  .noUnknown()
+  .required();
+
+export const crossingConfirmation = object({
+  id: clientId,
+  stepId: string().max(60).required(),
+  fingerprint: string().max(80).required(),
+  at: deviceTime,
+  measuredMm,
+})
+  .noUnknown()
+  .required();
+
+export const temperature = object({ id: clientId, tempC: number().required(), at: deviceTime })
+  .noUnknown()
+  .required();
+export const recut = object({ id: clientId, text: text(40), at: deviceTime })
+  .noUnknown()
+  .required();
+
+export const planDraft = object({
+  kind: string()
+    .oneOf(['planned', 'asBuilt'] as const)
+    .required(),
+  requestHash: hash,
+  plan: json,
+  note: text(200),
+})
+  .noUnknown()
+  .required();
+
+export const reentryDraft = object({
+  version,
+  cables: array().of(frameCableSchema).max(5000).required(),
+  plan: json,
+})
+  .noUnknown()
+  .required();
+
+export const jobPicks = array()
+  .of(
+    object({ tag: string().max(50).required(), part: string().max(60).required() })
+      .noUnknown()
+      .required(),
+  )
+  .max(20_000)
+  .required();
+
+export const shortText = text(60);
+export const longText = text(4000);
+export const fileText = string().defined().max(MAX_FILE_BYTES);
+export const fileBytes = mixed<Uint8Array>((v): v is Uint8Array => v instanceof Uint8Array).required();
+export const count = number().integer().min(0).max(1_000_000).required();
+export const tags = array().of(string().min(1).max(50).required()).max(MOST_CARDS).required();
+/** Where the codes on printed labels lead to. */
+export const webOrigin = string()
+  .max(200)
+  .matches(/^https?:\/\/[^\s/]+$/, 'is not an address such as http://10.0.0.5:3210')
+  .required();
+export const yesNo = boolean().required();
+export const orNull = <S extends Schema>(schema: S) => schema.nullable().defined();
+
+type Schemas = readonly Schema[];
+export type ArgumentsOf<S extends Schemas> = { -readonly [I in keyof S]: InferType<S[I]> };
+
+/** Reads the arguments of a call in order. Every problem names the argument by `names`; too many arguments are one too. */
+export function readArguments<S extends Schemas>(
+  names: readonly string[],
+  schemas: S,
+  given: readonly unknown[],
+): Result<ArgumentsOf<S>> {
+  if (given.length > schemas.length)
+    return fail([{ path: '', message: `takes ${schemas.length} arguments, not ${given.length}` }]);
+  const read: unknown[] = [];
+  const problems = schemas.flatMap((schema, i) => {
+    const name = names[i] ?? `argument ${i + 1}`;
+    // Before the schema sees it: what cannot be written as JSON cannot be said in a message either.
+    if (!(given[i] instanceof Uint8Array) && !isBoundedJson(given[i]))
+      return [{ path: name, message: 'is not plain data of a bearable size' }];
+    const result = validate(schema, given[i], true);
+    if (result.ok) {
+      read[i] = result.value;
+      return [];
+    }
+    return result.problems.map((p) => ({
+      ...p,
+      path: p.path === '' ? name : p.path,
+      message: p.message === '' ? `${name} is not in order` : p.message,
+    }));
+  });
+  return problems.length > 0 ? fail(problems) : ok(read as unknown as ArgumentsOf<S>);
+}

@@ -1,0 +1,179 @@
+import { mixed, string } from 'yup';
+import type { Reading } from '@/core/cable-measurement';
+import type { MissingField } from '@/core/gland-selection';
+import { DEFAULT_SPARES } from '@/core/kit';
+import { PAPERS } from '@/formats/pdf/sheet';
+import { importCatalogue, viewCatalogue } from '../operations/catalogue';
+import { viewCatalogueCables } from '../operations/catalogue-cables';
+import { exportCatalogue, exportSizes, previewCatalogue } from '../operations/catalogue-preview';
+import { lockSize, replan, takeSize } from '../operations/choose';
+import { viewCompound } from '../operations/compound';
+import {
+  addCrossing,
+  setCrossing,
+  takeCrossingPlan,
+  viewCrossing,
+  viewCrossings,
+} from '../operations/crossing';
+import { confirmCrossingStep } from '../operations/crossing-build';
+import { crossingFile, previewPlaces } from '../operations/crossing-file';
+import { takeReentry } from '../operations/crossing-reentry';
+import { cutCard } from '../operations/cut-card';
+import { drawingFile } from '../operations/drawing-file';
+import { undoLast } from '../operations/edits';
+import { logTemperature, recutEnd, setCompound, setTerminals } from '../operations/end-facts';
+import { answerFact } from '../operations/facts';
+import { acceptJobChoice, viewJobChoice } from '../operations/job-choice';
+import { viewKit } from '../operations/kit';
+import { kitAgainst, kitFile } from '../operations/kit-file';
+import { addReading, withdrawReading } from '../operations/measure';
+import { previewProfile, setProfile, viewProfile } from '../operations/profile';
+import { confirmStep } from '../operations/record';
+import {
+  addCable,
+  editCable,
+  retireCable,
+  scheduleChoices,
+  schedulePage,
+  SCHEDULE_SORTS,
+  type ScheduleEdit,
+} from '../operations/schedule';
+import { exportSchedule, importSchedule, previewSchedule } from '../operations/schedule-file';
+import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
+import { labelSheet, workPack } from '../operations/work-pack';
+import * as a from './arguments';
+import { read, write } from './operation-kind';
+
+const JOB = ['job', a.slug] as const;
+const END = ['ref', a.terminationRef] as const;
+const CROSSING = ['ref', a.crossingRef] as const;
+const VERSION = ['version', a.version] as const;
+const paper = string().oneOf(PAPERS).required();
+const field = mixed<MissingField>(
+  (v): v is MissingField => typeof v === 'string' && v.length <= 40,
+).required();
+
+/**
+ * Everything that the application can be asked to do or to show: its arguments and who does it. Pages, actions and routes come in through
+ * this table only (the import rules see to it), so whatever is not in it cannot be reached.
+ */
+export const OPERATIONS = {
+  viewJobs: read([], () => viewJobs()),
+  viewJob: read([JOB], ([job]) => viewJob(job)),
+  viewSummaries: read([JOB], ([job]) => viewSummaries(job)),
+  viewTermination: read([END], ([ref]) => viewTermination(ref)),
+  viewCompound: read([JOB], ([job], { now }) => viewCompound(job, now)),
+  viewProfile: read([JOB], ([job]) => viewProfile(job)),
+  previewProfile: read([JOB, ['profile', a.json]], ([job, profile]) => previewProfile(job, profile)),
+  viewJobChoice: read([JOB], ([job]) => viewJobChoice(job)),
+  viewKit: read([JOB], ([job]) => viewKit(job, DEFAULT_SPARES, null)),
+  kitAgainst: read([JOB, ['rule', a.json], ['stock', a.fileText]], ([job, rule, stock]) =>
+    kitAgainst(job, rule, stock),
+  ),
+  kitFile: read(
+    [JOB, ['format', a.shortText], ['rule', a.json], ['stock', a.fileText]],
+    ([job, format, rule, stock]) => kitFile(job, format, rule, stock),
+  ),
+  cutCard: read([END, ['paper', paper]], ([ref, size], { now }) => cutCard(ref, now, size)),
+  drawingFile: read([END, ['file', a.shortText]], ([ref, file]) => drawingFile(ref, file)),
+  workPack: read([JOB, ['tags', a.tags], ['paper', paper]], ([job, tags, size], { now, signal, progress }) =>
+    workPack({ job, tags, paper: size }, now, progress, () => signal.aborted),
+  ),
+  labelSheet: read(
+    [JOB, ['tags', a.tags], ['paper', paper], ['origin', a.webOrigin]],
+    ([job, tags, size, origin], { now }) => labelSheet({ job, tags, paper: size }, origin, now),
+  ),
+  scheduleChoices: read([JOB], ([job]) => scheduleChoices(job)),
+  schedulePage: read(
+    [
+      JOB,
+      ['filter', a.longText],
+      ['sort', string().oneOf(SCHEDULE_SORTS).required()],
+      ['descending', a.yesNo],
+      ['offset', a.count],
+      ['limit', a.count],
+    ],
+    ([job, filter, sort, descending, offset, limit]) =>
+      schedulePage(job, { filter, sort, descending, offset, limit }),
+  ),
+  exportSchedule: read([JOB], ([job]) => exportSchedule(job)),
+  previewSchedule: read([JOB, ['file', a.fileBytes]], ([job, file]) => previewSchedule(job, file)),
+  viewCatalogue: read([], () => viewCatalogue()),
+  viewCatalogueCables: read([JOB], ([job]) => viewCatalogueCables(job)),
+  previewCatalogue: read([['file', a.fileText]], ([file], { now }) => previewCatalogue(file, now)),
+  exportCatalogue: read([], (_, { now }) => exportCatalogue(now)),
+  exportSizes: read([['family', a.orNull(a.shortText)]], ([family]) => exportSizes(family)),
+  viewCrossings: read([JOB], ([job]) => viewCrossings(job)),
+  viewCrossing: read([CROSSING], ([ref]) => viewCrossing(ref)),
+  crossingFile: read([CROSSING, ['file', a.shortText]], ([ref, file], { now }) =>
+    crossingFile(ref, file, now),
+  ),
+  previewPlaces: read([CROSSING, ['file', a.fileText]], ([ref, file]) => previewPlaces(ref, file)),
+
+  addReading: write([END, ['reading', a.json]], ([ref, reading], who, { now }) =>
+    addReading(ref, reading as Reading, who, now),
+  ),
+  withdrawReading: write([END, ['reading', a.rowId]], ([ref, id], who, { now }) =>
+    withdrawReading(ref, id, who, now),
+  ),
+  takeSize: write([END, ['size', a.shortText], ['event', a.clientId]], ([ref, size, event], who, { now }) =>
+    takeSize(ref, size, event, who, now),
+  ),
+  lockSize: write([END, VERSION, ['locked', a.yesNo]], ([ref, version, locked], who, { now }) =>
+    lockSize(ref, version, locked, who, now),
+  ),
+  answerFact: write([END, ['field', field], ['value', a.json]], ([ref, name, value], who, { now }) =>
+    answerFact(ref, name, value, who, now),
+  ),
+  replan: write([END, ['event', a.clientId]], ([ref, event], who, { now }) => replan(ref, event, who, now)),
+  confirmStep: write([END, ['input', a.confirmation]], ([ref, input], who, { now }) =>
+    confirmStep(ref, input, who, now),
+  ),
+  logTemperature: write([END, ['input', a.temperature]], ([ref, input], who, { now }) =>
+    logTemperature(ref, input, who, now),
+  ),
+  recut: write([END, ['input', a.recut]], ([ref, input], who, { now }) => recutEnd(ref, input, who, now)),
+  setTerminals: write([END, VERSION, ['terminals', a.longText]], ([ref, version, terminals], who, { now }) =>
+    setTerminals(ref, version, terminals, who, now),
+  ),
+  setCompound: write(
+    [END, VERSION, ['compound', a.orNull(a.shortText)]],
+    ([ref, version, product], who, { now }) => setCompound(ref, version, product, who, now),
+  ),
+  acceptJobChoice: write([JOB, ['picks', a.jobPicks]], ([job, picks], who, { now }) =>
+    acceptJobChoice(job, picks, who, now),
+  ),
+  setProfile: write([JOB, VERSION, ['profile', a.json]], ([job, version, profile], who, { now }) =>
+    setProfile(job, version, profile, who, now),
+  ),
+  addCrossing: write([JOB, ['name', a.longText]], ([job, name]) => addCrossing(job, name)),
+  setCrossing: write([CROSSING, VERSION, ['setup', a.json]], ([ref, version, setup], who) =>
+    setCrossing(ref, version, setup, who),
+  ),
+  takeCrossingPlan: write([CROSSING, ['draft', a.planDraft]], ([ref, draft], who, { now }) =>
+    takeCrossingPlan(ref, draft, who, now),
+  ),
+  takeReentry: write([CROSSING, ['draft', a.reentryDraft]], ([ref, draft], who, { now }) =>
+    takeReentry(ref, draft, who, now),
+  ),
+  confirmCrossingStep: write([CROSSING, ['input', a.crossingConfirmation]], ([ref, input], who, { now }) =>
+    confirmCrossingStep(ref, input, who, now),
+  ),
+  undo: write([JOB], ([job], who, { now }) => undoLast(job, who, now)),
+  addCable: write([JOB, ['fields', a.typedFields]], ([job, fields], who, { now }) =>
+    addCable(job, fields as ScheduleEdit, who, now),
+  ),
+  editCable: write(
+    [JOB, ['cable', a.rowId], ['versions', a.rowVersions], ['fields', a.typedFields]],
+    ([job, cable, versions, fields], who, { now }) =>
+      editCable(job, cable, versions, fields as ScheduleEdit, who, now),
+  ),
+  retireCable: write([JOB, ['cable', a.rowId], VERSION], ([job, cable, version], who, { now }) =>
+    retireCable(job, cable, version, who, now),
+  ),
+  importSchedule: write(
+    [JOB, ['file', a.fileBytes], ['hash', a.shortText.max(64)]],
+    ([job, file, hash], who, { now }) => importSchedule(job, file, hash, who, now),
+  ),
+  importCatalogue: write([['file', a.fileText]], ([file], who, { now }) => importCatalogue(file, who, now)),
+};
