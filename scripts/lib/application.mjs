@@ -12,6 +12,9 @@ export async function startApplication({ port, databaseUrl, dev = false, logName
   const child = spawn(
     process.execPath,
     [
+      // Bounded, so that work on large jobs gives its memory back in time; a roomier nursery halves the time of collecting it.
+      '--max-old-space-size=1152',
+      '--max-semi-space-size=32',
       'node_modules/next/dist/bin/next',
       dev ? 'dev' : 'start',
       '--hostname',

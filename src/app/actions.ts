@@ -43,7 +43,6 @@ export const setCompound = async (ref: TerminationRef, version: number, product:
 
 export const acceptJobChoice = async (job: string, picks: readonly JobPick[]) =>
   does('acceptJobChoice', job, picks);
-export const previewProfile = async (job: string, profile: unknown) => looks('previewProfile', job, profile);
 export const setProfile = async (job: string, version: number, profile: unknown) =>
   does('setProfile', job, version, profile);
 export const kitAgainstStock = async (job: string, rule: SpareRule, stock: string) =>

@@ -102,13 +102,13 @@ interface Shared {
   readonly byEntry: Map<EntryFit, ScopeAnswers>;
 }
 
-function sharedAnswers(input: TerminationInput): Shared {
+function sharedAnswers(input: TerminationInput, entryFits = new Map<string, EntryFit>()): Shared {
   const armour = input[armourQuantity(input.cableType.armour)];
   return {
     trail: decideBarrier(input),
     armour: armour === null ? null : intervalUm(armour),
     byFamily: new Map(),
-    entryFits: new Map(),
+    entryFits,
     byEntry: new Map(),
   };
 }
@@ -260,10 +260,23 @@ function centralityOf(finding: Finding): number {
 
 /** Every size of every family judged and ranked for one termination, with the answer in a sentence. */
 export function choose(input: TerminationInput, catalogue: CatalogueView): Choice {
-  const shared = sharedAnswers(input);
-  const candidates: Candidate[] = [];
-  for (const family of catalogue.families)
-    for (const size of family.sizes) candidates.push(judge(input, family, size, catalogue, shared));
+  return chooseAmong(input, sizesOf(catalogue), catalogue);
+}
+
+/** Every size of a catalogue with its family. */
+export const sizesOf = (catalogue: CatalogueView): { readonly family: Family; readonly size: Size }[] =>
+  catalogue.families.flatMap((family) => family.sizes.map((size) => ({ family, size })));
+
+/** As `choose`, among some sizes only. */
+export function chooseAmong(
+  input: TerminationInput,
+  sizes: readonly { readonly family: Family; readonly size: Size }[],
+  parts: Parts,
+  /** Ways into this place that are known already, by `entryKeyOf`; new ones are added. */
+  entryFits = new Map<string, EntryFit>(),
+): Choice {
+  const shared = sharedAnswers(input, entryFits);
+  const candidates = sizes.map(({ family, size }) => judge(input, family, size, parts, shared));
   candidates.sort(byMerit);
   const provisional = provisionalReasons(input);
   return {

@@ -4,6 +4,7 @@ export * from './candidate';
 export * from './certificate';
 export * from './chamber-fit';
 export * from './choose';
+export * from './choose-many';
 export * from './construction-refusal';
 export * from './criteria';
 export * from './end-stop-fit';

@@ -1,4 +1,4 @@
-import { canonicalJson, toUm } from '@/core/kernel';
+import { toUm } from '@/core/kernel';
 import type { Measurement } from '@/core/cable-measurement';
 import { ARMOUR_KINDS, purposeOfSize, type ArmourKind, type Family, type Size } from '@/core/catalogue';
 import { isFlameproof } from '@/core/schedule';
@@ -11,6 +11,7 @@ import { coldFlowRefusal, constructionRefusal } from './construction-refusal';
 import { fitEndStop } from './end-stop-fit';
 import { entryKeyOf, fitEntry } from './entry-fit';
 import { fillingVerdict } from './purpose';
+import { identities, metalKey } from './place-identity';
 import { factsOf } from './size-facts';
 import { armourQuantity, flameproofSealOn, type TerminationInput } from './termination-input';
 import { verdictCode, VERDICTS, worst, type Verdict } from './verdict';
@@ -86,21 +87,6 @@ function classify<T>(
   return { classOf, first };
 }
 
-/** Numbers for values: equal values have equal numbers. An object that is met again is not read again. */
-function identities(): (value: object) => number {
-  const byObject = new Map<object, number>();
-  const byText = new Map<string, number>();
-  return (value) => {
-    const known = byObject.get(value);
-    if (known !== undefined) return known;
-    const text = canonicalJson(value);
-    const id = byText.get(text) ?? byText.size;
-    byText.set(text, id);
-    byObject.set(value, id);
-    return id;
-  };
-}
-
 /** A rule over two classifications as one table of verdict codes. */
 function table<A, B>(
   rows: readonly A[],
@@ -125,9 +111,6 @@ function categoricalCodes(
   const classes = classify(rows, (r) => `${idOf(r.t.cableType)} ${placeKey(r)} ${r.outcome}`);
   const types = classify(classes.first, ({ t }) => idOf(t.cableType));
   const boxes = classify(classes.first, boxKey);
-  // What of a cable's type says with which metals it may be together.
-  const metalKey = ({ cableType: c }: TerminationInput) =>
-    `${c.armour === 'none'} ${c.armourMaterial ?? ''} ${c.cores > 1 ? 'many' : c.singleCoreAc}`;
   const places = classify(classes.first, (r) => `${placeKey(r)} ${metalKey(r.t)}`);
   const fillings = classify(classes.first, ({ outcome }) => outcome);
   const families = classify(

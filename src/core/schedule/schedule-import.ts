@@ -104,11 +104,18 @@ type Cells = Readonly<Record<string, string>>;
 const fold = (tag: string): string => tag.normalize('NFC').toLowerCase();
 
 /** Judges every row of a file against the job as it is. Nothing is written here; a refused row says why, cell by cell. */
-export function previewImport(
+export const previewImport = (
   rows: readonly Cells[],
   columns: ReadonlySet<string>,
   context: ImportContext,
-): ImportRow[] {
+): ImportRow[] => rows.map(rowJudge(rows, columns, context));
+
+/** Judges the rows of a file one by one, in their order: what a row takes, a later one cannot have. */
+export function rowJudge(
+  rows: readonly Cells[],
+  columns: ReadonlySet<string>,
+  context: ImportContext,
+): (cells: Cells, i: number) => ImportRow {
   const current = new Map([...context.current].map(([tag, cable]) => [fold(tag), cable]));
   const seenTags = new Map<string, number>();
   const taken = new Map<string, string>();
@@ -122,7 +129,7 @@ export function previewImport(
       if (columns.has(key) && was[end].place !== null) taken.delete(was[end].place);
     }
   }
-  return rows.map((cells, i) => {
+  return (cells, i) => {
     const line = i + 2;
     const read = readRow(
       cells,
@@ -147,7 +154,7 @@ export function previewImport(
     const changes = changesOf(was, read.cable);
     const status = was === null ? 'new' : changes.length > 0 ? 'changed' : 'same';
     return { line, tag: read.cable.tag, status, problems: [], changes, cable: read.cable };
-  });
+  };
 }
 
 function readRow(

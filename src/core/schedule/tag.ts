@@ -18,5 +18,7 @@ export type End = (typeof ENDS)[number];
 
 export const terminationTag = (cable: string, end: End): string => `${cable}/${end}`;
 
+const reader = new Intl.Collator('en', { numeric: true });
+
 /** Order in which people read tags: `K-2` before `K-10`. */
-export const compareTags = (a: string, b: string): number => a.localeCompare(b, 'en', { numeric: true });
+export const compareTags = (a: string, b: string): number => reader.compare(a, b);

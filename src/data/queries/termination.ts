@@ -1,6 +1,5 @@
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
-import type { Reading } from '@/core/cable-measurement';
-import { readingSchema } from '@/core/cable-measurement';
+import { METHODS, QUANTITIES, type Reading } from '@/core/cable-measurement';
 import type { Terminal } from '@/core/cut-back';
 import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
 import type { Tx } from '../connection';
@@ -78,20 +77,29 @@ const base = (tx: Tx) =>
 
 type Joined = Awaited<ReturnType<typeof base>>[number];
 
-function terminationRow(row: Joined): TerminationRow {
+/** Reads texts as JSON, equal texts once: a thousand ends share a few types, boxes and entries. */
+function factsReader(): <T>(text: string) => T {
+  const read = new Map<string, unknown>();
+  return <T>(text: string): T => {
+    if (!read.has(text)) read.set(text, JSON.parse(text));
+    return read.get(text) as T;
+  };
+}
+
+function terminationRow(row: Joined, facts = factsReader()): TerminationRow {
   const { entryId, typeFacts, area, enclosureFacts, entryFacts, ...rest } = row;
   const placed = entryId !== null && area !== null && enclosureFacts !== null && entryFacts !== null;
   return {
     ...rest,
     sizeLocked: rest.sizeLocked === 1,
     terminals: rest.terminals === null ? [] : (JSON.parse(rest.terminals) as Terminal[]),
-    cableType: JSON.parse(typeFacts) as CableType,
+    cableType: facts<CableType>(typeFacts),
     place: placed
       ? {
           entryId,
           area,
-          enclosure: JSON.parse(enclosureFacts) as Enclosure,
-          entry: JSON.parse(entryFacts) as Entry,
+          enclosure: facts<Enclosure>(enclosureFacts),
+          entry: facts<Entry>(entryFacts),
         }
       : null,
   };
@@ -113,7 +121,8 @@ export async function findTermination(
 
 export async function loadTerminations(tx: Tx, ids: readonly number[]): Promise<TerminationRow[]> {
   if (ids.length === 0) return [];
-  return (await base(tx).where(inArray(termination.id, [...ids]))).map(terminationRow);
+  const facts = factsReader();
+  return (await base(tx).where(inArray(termination.id, [...ids]))).map((row) => terminationRow(row, facts));
 }
 
 /** Ids of all terminations of a job whose cable is still in the schedule, in the order of their tags. */
@@ -149,10 +158,18 @@ export async function insertTermination(tx: Tx, row: typeof termination.$inferIn
 const optional = <K extends string, V>(key: K, value: V | null): { [P in K]?: V } =>
   value === null ? {} : ({ [key]: value } as { [P in K]: V });
 
+/** One of the words that a column may hold; anything else was not written by us. */
+function oneOf<T extends string>(words: readonly T[], found: string, column: string): T {
+  const word = words.find((w) => w === found);
+  if (word === undefined) throw new Error(`reading.${column} holds ${JSON.stringify(found)}`);
+  return word;
+}
+
+// Written out, not by the schema: a job has twenty thousand readings, and the columns bound their lengths already.
 function storedReading(row: typeof reading.$inferSelect): StoredReading {
-  const value = readingSchema.validateSync({
-    quantity: row.quantity,
-    method: row.method,
+  const value: Reading = {
+    quantity: oneOf(QUANTITIES, row.quantity, 'quantity'),
+    method: oneOf(METHODS, row.method, 'method'),
     text: row.text,
     unit: row.unit,
     ...optional('instrument', row.instrument),
@@ -160,7 +177,7 @@ function storedReading(row: typeof reading.$inferSelect): StoredReading {
     ...optional('at', row.takenAt),
     ...optional('angleDeg', row.angleDeg),
     ...optional('tolerance', row.tolerance),
-  });
+  };
   return { id: row.id, cableId: row.cableId, end: row.end, reading: value };
 }
 

@@ -48,7 +48,8 @@ function isBoundedJson(value: unknown): boolean {
     for (const v of level) {
       if (v === null || v === undefined || typeof v === 'boolean' || typeof v === 'string') continue;
       if (typeof v === 'number') {
-        if (!Number.isFinite(v)) return false;
+        // NaN is what an empty field comes to: the schema behind says at which one.
+        if (v === Infinity || v === -Infinity) return false;
         continue;
       }
       if (typeof v !== 'object') return false;

@@ -1,9 +1,11 @@
 import { refuse, type Result } from '@/core/kernel';
 import { MOST_NAME, type Actor } from '../actor';
+import { heavily } from '../heavy';
 import { OPERATIONS } from './operations';
 import type { Call } from './operation-kind';
 
 export { DATABASE_AWAY } from '../guard';
+export { BUSY } from '../heavy';
 
 type Operations = typeof OPERATIONS;
 type Kind<K> = {
@@ -27,12 +29,19 @@ const callOf = (more: Partial<Call>): Call => ({
 
 /** As an operation of any arguments: the types of the table have done their work by then. */
 interface Loose {
+  readonly heavy: boolean;
   readonly parse: (given: readonly unknown[]) => Result<readonly unknown[]>;
   readonly run: (...args: unknown[]) => Promise<Result<unknown>>;
 }
 
 /** The registered operation of that name. */
 const operationOf = (name: keyof Operations): Loose => OPERATIONS[name] as unknown as Loose;
+
+const weighed = (
+  { heavy }: Loose,
+  { signal }: Call,
+  work: () => Promise<Result<unknown>>,
+): Promise<Result<unknown>> => (heavy ? heavily(signal, work) : work());
 
 /** Looks something up. Arguments that are not in order are refused before anything is asked of the database. */
 export async function look<N extends ReadName>(
@@ -51,7 +60,8 @@ export async function lookLoose(
 ): Promise<Result<unknown>> {
   const operation = operationOf(name);
   const args = operation.parse(given);
-  return args.ok ? operation.run(args.value, callOf(more)) : args;
+  const call = callOf(more);
+  return args.ok ? weighed(operation, call, () => operation.run(args.value, call)) : args;
 }
 
 /** Does something in the name of `who`. Nobody, or a name that cannot be kept whole, does nothing. */
@@ -77,5 +87,6 @@ export async function actLoose(
   if (person.length > MOST_NAME)
     return refuse('actor', `A name of at most ${MOST_NAME} characters is kept: shorten it.`);
   const args = operation.parse(given);
-  return args.ok ? operation.run(args.value, { name: person }, callOf(more)) : args;
+  const call = callOf(more);
+  return args.ok ? weighed(operation, call, () => operation.run(args.value, { name: person }, call)) : args;
 }

@@ -14,6 +14,8 @@ export interface Call {
 
 interface Registered {
   readonly names: readonly string[];
+  /** Goes over a whole job: few at once, bounded in time, ended when nobody waits. */
+  readonly heavy: boolean;
 }
 
 /** An operation that only looks. */
@@ -41,16 +43,30 @@ const partsOf = <S extends readonly Schema[]>(named: Named<S>) => ({
 export function read<S extends readonly Schema[], T>(
   named: Named<S>,
   run: (args: ArgumentsOf<S>, call: Call) => Promise<Result<T>>,
+  weight: 'light' | 'heavy' = 'light',
 ): Read<ArgumentsOf<S>, T> {
   const { names, schemas } = partsOf<S>(named);
-  return { kind: 'read', names, parse: (given) => readArguments(names, schemas, given), run };
+  return {
+    kind: 'read',
+    names,
+    heavy: weight === 'heavy',
+    parse: (given) => readArguments(names, schemas, given),
+    run,
+  };
 }
 
 /** Registers an operation that writes. */
 export function write<S extends readonly Schema[], T>(
   named: Named<S>,
   run: (args: ArgumentsOf<S>, who: Actor, call: Call) => Promise<Result<T>>,
+  weight: 'light' | 'heavy' = 'light',
 ): Write<ArgumentsOf<S>, T> {
   const { names, schemas } = partsOf<S>(named);
-  return { kind: 'write', names, parse: (given) => readArguments(names, schemas, given), run };
+  return {
+    kind: 'write',
+    names,
+    heavy: weight === 'heavy',
+    parse: (given) => readArguments(names, schemas, given),
+    run,
+  };
 }

@@ -64,24 +64,31 @@ export const OPERATIONS = {
   viewTermination: read([END], ([ref]) => viewTermination(ref)),
   viewCompound: read([JOB], ([job], { now }) => viewCompound(job, now)),
   viewProfile: read([JOB], ([job]) => viewProfile(job)),
-  previewProfile: read([JOB, ['profile', a.json]], ([job, profile]) => previewProfile(job, profile)),
-  viewJobChoice: read([JOB], ([job]) => viewJobChoice(job)),
-  viewKit: read([JOB], ([job]) => viewKit(job, DEFAULT_SPARES, null)),
-  kitAgainst: read([JOB, ['rule', a.json], ['stock', a.fileText]], ([job, rule, stock]) =>
-    kitAgainst(job, rule, stock),
+  previewProfile: read([JOB, ['profile', a.json]], ([job, profile]) => previewProfile(job, profile), 'heavy'),
+  viewJobChoice: read([JOB], ([job]) => viewJobChoice(job), 'heavy'),
+  viewKit: read([JOB], ([job]) => viewKit(job, DEFAULT_SPARES, null), 'heavy'),
+  kitAgainst: read(
+    [JOB, ['rule', a.json], ['stock', a.fileText]],
+    ([job, rule, stock]) => kitAgainst(job, rule, stock),
+    'heavy',
   ),
   kitFile: read(
     [JOB, ['format', a.shortText], ['rule', a.json], ['stock', a.fileText]],
     ([job, format, rule, stock]) => kitFile(job, format, rule, stock),
+    'heavy',
   ),
   cutCard: read([END, ['paper', paper]], ([ref, size], { now }) => cutCard(ref, now, size)),
   drawingFile: read([END, ['file', a.shortText]], ([ref, file]) => drawingFile(ref, file)),
-  workPack: read([JOB, ['tags', a.tags], ['paper', paper]], ([job, tags, size], { now, signal, progress }) =>
-    workPack({ job, tags, paper: size }, now, progress, () => signal.aborted),
+  workPack: read(
+    [JOB, ['tags', a.tags], ['paper', paper]],
+    ([job, tags, size], { now, signal, progress }) =>
+      workPack({ job, tags, paper: size }, now, progress, () => signal.aborted),
+    'heavy',
   ),
   labelSheet: read(
     [JOB, ['tags', a.tags], ['paper', paper], ['origin', a.webOrigin]],
     ([job, tags, size, origin], { now }) => labelSheet({ job, tags, paper: size }, origin, now),
+    'heavy',
   ),
   scheduleChoices: read([JOB], ([job]) => scheduleChoices(job)),
   schedulePage: read(
@@ -96,11 +103,11 @@ export const OPERATIONS = {
     ([job, filter, sort, descending, offset, limit]) =>
       schedulePage(job, { filter, sort, descending, offset, limit }),
   ),
-  exportSchedule: read([JOB], ([job]) => exportSchedule(job)),
-  previewSchedule: read([JOB, ['file', a.fileBytes]], ([job, file]) => previewSchedule(job, file)),
+  exportSchedule: read([JOB], ([job]) => exportSchedule(job), 'heavy'),
+  previewSchedule: read([JOB, ['file', a.fileBytes]], ([job, file]) => previewSchedule(job, file), 'heavy'),
   viewCatalogue: read([], () => viewCatalogue()),
-  viewCatalogueCables: read([JOB], ([job]) => viewCatalogueCables(job)),
-  previewCatalogue: read([['file', a.fileText]], ([file], { now }) => previewCatalogue(file, now)),
+  viewCatalogueCables: read([JOB], ([job]) => viewCatalogueCables(job), 'heavy'),
+  previewCatalogue: read([['file', a.fileText]], ([file], { now }) => previewCatalogue(file, now), 'heavy'),
   exportCatalogue: read([], (_, { now }) => exportCatalogue(now)),
   exportSizes: read([['family', a.orNull(a.shortText)]], ([family]) => exportSizes(family)),
   viewCrossings: read([JOB], ([job]) => viewCrossings(job)),
@@ -122,8 +129,10 @@ export const OPERATIONS = {
   lockSize: write([END, VERSION, ['locked', a.yesNo]], ([ref, version, locked], who, { now }) =>
     lockSize(ref, version, locked, who, now),
   ),
-  answerFact: write([END, ['field', field], ['value', a.json]], ([ref, name, value], who, { now }) =>
-    answerFact(ref, name, value, who, now),
+  answerFact: write(
+    [END, ['field', field], ['value', a.json]],
+    ([ref, name, value], who, { now }) => answerFact(ref, name, value, who, now),
+    'heavy',
   ),
   replan: write([END, ['event', a.clientId]], ([ref, event], who, { now }) => replan(ref, event, who, now)),
   confirmStep: write([END, ['input', a.confirmation]], ([ref, input], who, { now }) =>
@@ -140,11 +149,15 @@ export const OPERATIONS = {
     [END, VERSION, ['compound', a.orNull(a.shortText)]],
     ([ref, version, product], who, { now }) => setCompound(ref, version, product, who, now),
   ),
-  acceptJobChoice: write([JOB, ['picks', a.jobPicks]], ([job, picks], who, { now }) =>
-    acceptJobChoice(job, picks, who, now),
+  acceptJobChoice: write(
+    [JOB, ['picks', a.jobPicks]],
+    ([job, picks], who, { now }) => acceptJobChoice(job, picks, who, now),
+    'heavy',
   ),
-  setProfile: write([JOB, VERSION, ['profile', a.json]], ([job, version, profile], who, { now }) =>
-    setProfile(job, version, profile, who, now),
+  setProfile: write(
+    [JOB, VERSION, ['profile', a.json]],
+    ([job, version, profile], who, { now }) => setProfile(job, version, profile, who, now),
+    'heavy',
   ),
   addCrossing: write([JOB, ['name', a.longText]], ([job, name]) => addCrossing(job, name)),
   setCrossing: write([CROSSING, VERSION, ['setup', a.json]], ([ref, version, setup], who) =>
@@ -174,6 +187,11 @@ export const OPERATIONS = {
   importSchedule: write(
     [JOB, ['file', a.fileBytes], ['hash', a.shortText.max(64)]],
     ([job, file, hash], who, { now }) => importSchedule(job, file, hash, who, now),
+    'heavy',
   ),
-  importCatalogue: write([['file', a.fileText]], ([file], who, { now }) => importCatalogue(file, who, now)),
+  importCatalogue: write(
+    [['file', a.fileText]],
+    ([file], who, { now }) => importCatalogue(file, who, now),
+    'heavy',
+  ),
 };

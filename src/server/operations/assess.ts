@@ -2,6 +2,7 @@ import type { Problem } from '@/core/kernel';
 import { QUANTITY_WORDS } from '@/core/cable-measurement';
 import {
   choose,
+  chooseEach,
   contradictions,
   decideBarrier,
   measureEnd,
@@ -116,8 +117,21 @@ const planFaults = (plan: StoredPlan | null, events: readonly StoredEvent[]): Ch
     ? []
     : [{ seq: 0, fault: 'the plan has been changed after it was made' }];
 
-export function assess(input: AssessInput): Assessment {
-  const { job, row, plan, events, catalogue } = input;
+/** An end as it is measured and placed, before anything is chosen for it. */
+interface Prepared {
+  readonly tag: string;
+  readonly readings: readonly StoredReading[];
+  readonly measured: MeasuredEnd;
+  readonly measureProblems: readonly Problem[];
+  readonly core: TerminationInput | null;
+  readonly barrier: BarrierTrail | null;
+  readonly needed: readonly MeasuredQuantity[];
+  readonly missing: readonly MeasuredQuantity[];
+  readonly request: PlanRequest | null;
+}
+
+function prepare(input: AssessInput): Prepared {
+  const { job, row, catalogue } = input;
   const readings = readingsOfEnd(input.readings, row.end);
   const measuredResult = measureEnd(
     readings.map((r) => r.reading),
@@ -154,7 +168,46 @@ export function assess(input: AssessInput): Assessment {
           compounds: catalogue.compounds,
         }
       : null;
-  const choice = request && missing.length === 0 ? choose(request.input, catalogueView(catalogue)) : null;
+  return { tag, readings, measured, measureProblems, core, barrier, needed, missing, request };
+}
+
+/** What the choice is worked out from; null while something is missing. */
+const choiceInput = ({ request, missing }: Prepared): TerminationInput | null =>
+  request !== null && missing.length === 0 ? request.input : null;
+
+/** One end with every candidate, also those that do not fit. */
+export function assess(input: AssessInput): Assessment {
+  const prepared = prepare(input);
+  const asked = choiceInput(prepared);
+  return finish(input, prepared, asked && choose(asked, catalogueView(input.catalogue)));
+}
+
+/** Several ends, one after the other: where something fits, a choice holds what fits, may fit or waits for an answer, and not what does not. */
+export function* assessEach(
+  inputs: readonly AssessInput[],
+  catalogue: StoredCatalogue,
+  misfits: 'explained' | 'counted',
+): Generator<Assessment, void> {
+  const prepared = inputs.map((input) => ({ input, ...prepareAsked(input) }));
+  const choices = chooseEach(
+    prepared.flatMap(({ asked }) => asked ?? []),
+    catalogueView(catalogue),
+    misfits,
+  );
+  for (const { input, mine, asked } of prepared) {
+    const choice = asked === null ? null : (choices.next().value ?? null);
+    yield finish(input, mine, choice);
+  }
+}
+
+function prepareAsked(input: AssessInput): { mine: Prepared; asked: TerminationInput | null } {
+  const mine = prepare(input);
+  return { mine, asked: choiceInput(mine) };
+}
+
+function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): Assessment {
+  const { row, plan, events } = input;
+  const { tag, readings, measured, measureProblems, core, barrier, needed, missing, request } = prepared;
   const family = input.planFamily;
   const stale =
     plan !== null && (request === null || family === null || isStale(plan.plan, request, family.family));

@@ -4,6 +4,7 @@ import { armourQuantity, measureEnd } from '@/core/gland-selection';
 import type { CatalogueCable } from '@/core/termination-view';
 import { database, loadReadings, loadTerminations, terminationIdsOfJob } from '@/data';
 import { guarded } from '../guard';
+import { inBatches } from '../heavy';
 import { readingsOfEnd } from './assess';
 import { requireJob } from './load';
 
@@ -16,25 +17,24 @@ export function viewCatalogueCables(slug: string): Promise<Result<CatalogueCable
     const rows = await loadTerminations(tx, await terminationIdsOfJob(tx, job.value.id));
     const readings = await loadReadings(tx, [...new Set(rows.map((r) => r.cable.id))]);
     const readingsOf = group(readings, (r) => r.cableId);
-    return ok(
-      rows.flatMap((row) => {
+    const cables: CatalogueCable[] = [];
+    for await (const batch of inBatches(rows, 500))
+      for (const row of batch) {
         const { armour } = row.cableType;
         const own = readingsOfEnd(readingsOf.get(row.cable.id) ?? [], row.end).map((r) => r.reading);
         const measured = measureEnd(own, job.value.profile.measurement);
         const outer = measured.ok ? measured.value.outerSheath : null;
-        if (!measured.ok || outer === null) return [];
-        return [
-          {
-            tag: `${row.cable.tag}/${row.end}`,
-            armour,
-            outer: outer.interval,
-            inner: measured.value.innerSheath?.interval ?? null,
-            armourMm: measured.value[armourQuantity(armour)]?.interval ?? null,
-            cores: measured.value.laidUpCores?.interval ?? null,
-            provisional: outer.provisional,
-          },
-        ];
-      }),
-    );
+        if (!measured.ok || outer === null) continue;
+        cables.push({
+          tag: `${row.cable.tag}/${row.end}`,
+          armour,
+          outer: outer.interval,
+          inner: measured.value.innerSheath?.interval ?? null,
+          armourMm: measured.value[armourQuantity(armour)]?.interval ?? null,
+          cores: measured.value.laidUpCores?.interval ?? null,
+          provisional: outer.provisional,
+        });
+      }
+    return ok(cables);
   });
 }

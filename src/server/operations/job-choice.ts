@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
 import { judge, type Candidate } from '@/core/gland-selection';
-import type { JobChoiceRequest, JobOption, JobPick } from '@/core/job-choice';
+import type { JobChoiceRequest, JobOption, JobPick, JobTermination } from '@/core/job-choice';
 import { planTermination } from '@/core/procedure';
-import { database, loadCatalogue, loadTerminations, terminationIdsOfJob, type JobRow, type Tx } from '@/data';
+import { database, loadCatalogue, type JobRow, type Tx } from '@/data';
 import type { JobChoiceView } from '@/core/termination-view';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
@@ -11,14 +11,13 @@ import { operation } from '../transaction';
 import { catalogueView, type Assessment } from './assess';
 import { storePlan, whyNot } from './choose';
 import { EditLog } from './edits';
-import { assessMany, refreshSummaries, requireJob } from './load';
+import { assessJob, refreshSummaries, requireJob } from './load';
 
-async function assessJob(tx: Tx, job: JobRow): Promise<Assessment[]> {
-  const ids = await terminationIdsOfJob(tx, job.id);
-  const rows = await loadTerminations(tx, ids);
-  const order = new Map(ids.map((id, i) => [id, i]));
-  const sorted = [...rows].sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0));
-  return assessMany(tx, job, sorted);
+/** All ends of a job without their choices: those of a whole job, with all their reasons, would fill the memory. */
+async function allOf(tx: Tx, job: JobRow): Promise<Assessment[]> {
+  const all: Assessment[] = [];
+  for await (const batch of assessJob(tx, job)) all.push(...batch.map((a) => ({ ...a, choice: null })));
+  return all;
 }
 
 const optionOf = (candidate: Candidate): JobOption => ({
@@ -42,12 +41,11 @@ export function viewJobChoice(slug: string): Promise<Result<JobChoiceView>> {
   return guarded<JobChoiceView>(async () => {
     const job = await requireJob(database(), slug);
     if (!job.ok) return job;
-    const assessments = await assessJob(database(), job.value);
     const sizes: Record<string, string> = {};
     const before: JobPick[] = [];
     const kept: Record<string, string> = {};
     const open: Record<string, string> = {};
-    const terminations = assessments.map((a) => {
+    const offered = (a: Assessment): JobTermination => {
       const options = (a.choice?.candidates ?? []).filter(
         (c) => c.verdict === 'fits' && c.notCalledFor === null,
       );
@@ -66,7 +64,9 @@ export function viewJobChoice(slug: string): Promise<Result<JobChoiceView>> {
         ...base,
         locked: { part: plan.partNumber, adaptor: plan.adaptor !== null, marginMm: plan.marginMm },
       };
-    });
+    };
+    const terminations: JobTermination[] = [];
+    for await (const batch of assessJob(database(), job.value)) terminations.push(...batch.map(offered));
     const request: JobChoiceRequest = { terminations };
     return ok({ request, before, sizes, kept, open });
   });
@@ -85,7 +85,7 @@ export function acceptJobChoice(
   return operation(async (tx) => {
     const job = await requireJob(tx, slug);
     if (!job.ok) return job;
-    const assessments = new Map((await assessJob(tx, job.value)).map((a) => [a.tag, a]));
+    const assessments = new Map((await allOf(tx, job.value)).map((a) => [a.tag, a]));
     const catalogue = await loadCatalogue(tx);
     const view = catalogueView(catalogue);
     const log = new EditLog(tx);

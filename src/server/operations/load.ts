@@ -10,13 +10,16 @@ import {
   loadEvents,
   loadReadings,
   loadTerminations,
+  terminationIdsOfJob,
   writeSummaries,
   type JobRow,
+  type StoredCatalogue,
   type StoredPlan,
   type TerminationRow,
   type Tx,
 } from '@/data';
-import { assess, type Assessment } from './assess';
+import { inBatches, pauses } from '../heavy';
+import { assess, assessEach, type AssessInput, type Assessment } from './assess';
 
 /** How a termination is named in an address: job, cable tag, end. */
 export interface TerminationRef {
@@ -31,8 +34,8 @@ export async function requireJob(tx: Tx, slug: string): Promise<Result<JobRow>> 
 }
 
 /** The catalogue in force, and every revision that plans in force stand on, by its id. */
-async function catalogueFor(tx: Tx, plans: readonly StoredPlan[]) {
-  const newest = await loadCatalogue(tx);
+async function catalogueFor(tx: Tx, plans: readonly StoredPlan[], known: StoredCatalogue | null) {
+  const newest = known ?? (await loadCatalogue(tx));
   const byId = new Map(newest.families.map((f) => [f.id, f]));
   for (const id of new Set(plans.map((p) => p.familyRevisionId))) {
     if (byId.has(id)) continue;
@@ -42,23 +45,24 @@ async function catalogueFor(tx: Tx, plans: readonly StoredPlan[]) {
   return { newest, byId };
 }
 
-/** Assesses several terminations of a job with a fixed number of queries. */
-export async function assessMany(
+/** What several terminations of a job are assessed from, with a fixed number of queries; `known` spares the catalogue's where it was read already. */
+export async function assessInputs(
   tx: Tx,
   job: JobRow,
   rows: readonly TerminationRow[],
-): Promise<Assessment[]> {
+  known: StoredCatalogue | null = null,
+): Promise<{ inputs: AssessInput[]; catalogue: StoredCatalogue }> {
   const ids = rows.map((r) => r.id);
   const plans = await currentPlans(tx, ids);
-  const { newest, byId } = await catalogueFor(tx, plans);
+  const { newest, byId } = await catalogueFor(tx, plans, known);
   const readings = await loadReadings(tx, [...new Set(rows.map((r) => r.cable.id))]);
   const events = await loadEvents(tx, ids);
   const planOf = new Map(plans.map((p) => [p.terminationId, p]));
   const readingsOf = group(readings, (r) => r.cableId);
   const eventsOf = group(events, (e) => e.terminationId);
-  return rows.map((row) => {
+  const inputs = rows.map((row) => {
     const plan = planOf.get(row.id) ?? null;
-    return assess({
+    return {
       job,
       row,
       readings: readingsOf.get(row.cable.id) ?? [],
@@ -66,8 +70,26 @@ export async function assessMany(
       events: eventsOf.get(row.id) ?? [],
       catalogue: newest,
       planFamily: plan ? (byId.get(plan.familyRevisionId) ?? null) : null,
-    });
+    };
   });
+  return { inputs, catalogue: newest };
+}
+
+/** Assesses several terminations of a job. Their choices hold what comes into question: see `assessAll`. */
+export async function assessMany(
+  tx: Tx,
+  job: JobRow,
+  rows: readonly TerminationRow[],
+  known: StoredCatalogue | null = null,
+): Promise<Assessment[]> {
+  const { inputs, catalogue } = await assessInputs(tx, job, rows, known);
+  const all: Assessment[] = [];
+  const pause = pauses();
+  for (const one of assessEach(inputs, catalogue, 'explained')) {
+    all.push(one);
+    await pause();
+  }
+  return all;
 }
 
 /** Finds one termination. Errors: no such job, cable or end; a retired one says so. */
@@ -97,12 +119,27 @@ export async function assessOne(
   const found = await requireTermination(tx, ref);
   if (!found.ok) return found;
   const { job, row } = found.value;
-  const [assessment] = await assessMany(tx, job, [row]);
-  if (!assessment) throw new Error('one termination in, one assessment out');
-  return ok({ job, assessment });
+  const { inputs } = await assessInputs(tx, job, [row]);
+  const [input] = inputs;
+  if (!input) throw new Error('one termination in, one assessment out');
+  return ok({ job, assessment: assess(input) });
 }
 
-const BATCH = 1000;
+/** Ends that are read together from the database. */
+export const BATCH = 64;
+
+/** All terminations of a job, assessed batch by batch, in the order of their tags. Long work: see `inBatches`. */
+export async function* assessJob(tx: Tx, job: JobRow): AsyncGenerator<Assessment[]> {
+  const catalogue = await loadCatalogue(tx);
+  for await (const ids of inBatches(await terminationIdsOfJob(tx, job.id), BATCH))
+    yield await assessMany(tx, job, await inOrder(tx, ids), catalogue);
+}
+
+/** The rows of these ids, in their order. */
+export async function inOrder(tx: Tx, ids: readonly number[]): Promise<TerminationRow[]> {
+  const rows = new Map((await loadTerminations(tx, ids)).map((r) => [r.id, r]));
+  return ids.flatMap((id) => rows.get(id) ?? []);
+}
 
 /** Brings the stored collars of terminations up to date, in the transaction that changed what they hang on. */
 export async function refreshSummaries(
@@ -110,9 +147,10 @@ export async function refreshSummaries(
   job: JobRow,
   terminationIds: readonly number[],
 ): Promise<void> {
-  for (let i = 0; i < terminationIds.length; i += BATCH) {
-    const rows = await loadTerminations(tx, terminationIds.slice(i, i + BATCH));
-    const assessments = await assessMany(tx, job, rows);
+  const catalogue = terminationIds.length > BATCH ? await loadCatalogue(tx) : null;
+  for await (const ids of inBatches(terminationIds, BATCH)) {
+    const rows = await loadTerminations(tx, ids);
+    const assessments = await assessMany(tx, job, rows, catalogue);
     await writeSummaries(
       tx,
       assessments.map((a) => ({

@@ -3,12 +3,14 @@ import type { Choice } from '@/core/gland-selection';
 import { OUTCOME_WORDS } from '@/core/gland-selection';
 import { CODE_PROFILES, compareTags, profileOrigin, readProfile, type CodeProfile } from '@/core/schedule';
 import type { ProfileChange, ProfileView } from '@/core/termination-view';
-import { database, loadTerminations, terminationIdsOfJob, type JobRow, type Tx } from '@/data';
+import { database, loadCatalogue, terminationIdsOfJob, type JobRow, type Tx } from '@/data';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
-import { assessMany, refreshSummaries, requireJob } from './load';
+import { inBatches, pauses } from '../heavy';
+import { assessEach, type Assessment } from './assess';
+import { assessInputs, BATCH, inOrder, refreshSummaries, requireJob } from './load';
 
 /** The profile of a job, where it comes from, and the ones that may be taken instead. */
 export function viewProfile(slug: string): Promise<Result<ProfileView>> {
@@ -32,25 +34,40 @@ const said = (choice: Choice | null): { answer: string; barrier: string } => ({
 });
 
 async function changesBy(tx: Tx, job: JobRow, profile: CodeProfile): Promise<ProfileChange[]> {
-  const rows = await loadTerminations(tx, await terminationIdsOfJob(tx, job.id));
-  const before = await assessMany(tx, job, rows);
-  const after = await assessMany(tx, { ...job, profile }, rows);
-  const changes = before.flatMap((was, i) => {
-    const is = after[i];
-    if (!is) return [];
-    const [a, b] = [said(was.choice), said(is.choice)];
-    const plan = was.plan?.plan ?? null;
-    const now = is.choice?.candidates.find((c) => c.size.code === plan?.size);
-    const planFate =
-      plan === null || !is.stale
-        ? null
-        : now === undefined || now.verdict === 'misfit' || now.verdict === 'unknown'
-          ? ('lost' as const)
-          : ('restamp' as const);
-    if (a.answer === b.answer && a.barrier === b.barrier && (planFate === null || was.stale)) return [];
-    return [{ tag: was.tag, before: a, after: b, size: plan?.size ?? null, planFate }];
-  });
+  const changes: ProfileChange[] = [];
+  const catalogue = await loadCatalogue(tx);
+  const pause = pauses();
+  for await (const ids of inBatches(await terminationIdsOfJob(tx, job.id), BATCH)) {
+    const rows = await inOrder(tx, ids);
+    const { inputs } = await assessInputs(tx, job, rows, catalogue);
+    const changed = { ...job, profile };
+    const after = assessEach(
+      inputs.map((input) => ({ ...input, job: changed })),
+      catalogue,
+      'counted',
+    );
+    for (const was of assessEach(inputs, catalogue, 'counted')) {
+      const is = after.next().value;
+      const change = is ? changeOf(was, is) : null;
+      if (change !== null) changes.push(change);
+      await pause();
+    }
+  }
   return changes.sort((a, b) => compareTags(a.tag, b.tag));
+}
+
+function changeOf(was: Assessment, is: Assessment): ProfileChange | null {
+  const [a, b] = [said(was.choice), said(is.choice)];
+  const plan = was.plan?.plan ?? null;
+  const now = is.choice?.candidates.find((c) => c.size.code === plan?.size);
+  const planFate =
+    plan === null || !is.stale
+      ? null
+      : now === undefined || now.verdict === 'misfit' || now.verdict === 'unknown'
+        ? ('lost' as const)
+        : ('restamp' as const);
+  if (a.answer === b.answer && a.barrier === b.barrier && (planFate === null || was.stale)) return null;
+  return { tag: was.tag, before: a, after: b, size: plan?.size ?? null, planFate };
 }
 
 /** What another profile would change, termination by termination, before anything is saved. */

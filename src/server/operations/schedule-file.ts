@@ -1,7 +1,7 @@
 import { group } from 'd3';
 import { hashOf, ok, refuse, type Result } from '@/core/kernel';
 import {
-  previewImport,
+  rowJudge,
   sameReadings,
   scheduleCells,
   SCHEDULE_COLUMNS,
@@ -28,6 +28,7 @@ import { readCsv } from '@/formats/csv/read';
 import { writeCsv } from '@/formats/csv/write';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
+import { inBatches } from '../heavy';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
 import { refreshSummaries, requireJob } from './load';
@@ -60,6 +61,8 @@ function scheduleCable(row: ScheduleRow, readings: readonly StoredReading[]): Sc
     readings: readings.map(({ end, reading }) => ({ end, reading })),
   };
 }
+
+const BATCH = 100;
 
 interface JobSchedule {
   readonly rows: readonly ScheduleRow[];
@@ -114,7 +117,10 @@ async function preview(
   if (!columns.includes('cable'))
     return refuse('file', `has no column “cable”; it has: ${columns.slice(0, 12).join(', ')}`);
   const schedule = await loadJobSchedule(tx, job);
-  const judged = previewImport(rows, new Set(columns), await contextOf(tx, job, schedule));
+  const judge = rowJudge(rows, new Set(columns), await contextOf(tx, job, schedule));
+  const judged: ImportRow[] = [];
+  for await (const batch of inBatches(rows, BATCH))
+    for (const row of batch) judged.push(judge(row, judged.length));
   const refused = judged.filter((r) => r.status === 'refused');
   const refusedCsv = writeCsv(
     [...columns, 'line', 'reason'],

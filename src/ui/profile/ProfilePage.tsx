@@ -11,12 +11,12 @@ import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
 import { withValue } from '../common/with-value';
 import { figureGroups } from './figures';
+import { previewProfile } from './preview-profile';
 import styles from './ProfilePage.module.css';
 
 interface Props {
   readonly job: string;
   readonly view: ProfileView;
-  readonly preview: (job: string, profile: unknown) => Promise<Result<ProfileChange[]>>;
   readonly save: (job: string, version: number, profile: unknown) => Promise<Result<{ changed: number }>>;
   readonly undo: (job: string) => Promise<Result<{ label: string }>>;
 }
@@ -28,7 +28,7 @@ const SYSTEM_WORDS = {
 } as const;
 
 /** The rules a job works to: pick another, edit a figure of the job's own copy, and see what that would change before it is saved. */
-export function ProfilePage({ job, view, preview, save, undo }: Props) {
+export function ProfilePage({ job, view, save, undo }: Props) {
   const [draft, setDraft] = useState<CodeProfile>(view.profile);
   // The words that are typed; the draft holds what they stand for.
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
@@ -43,18 +43,18 @@ export function ProfilePage({ job, view, preview, save, undo }: Props) {
   const edited = canonicalJson(draft) !== canonicalJson(view.profile);
   useEffect(() => {
     if (!edited) return;
-    let stopped = false;
+    const left = new AbortController();
     const timer = setTimeout(() => {
-      void preview(job, draft).then((r) => {
-        if (stopped) return;
+      void previewProfile(job, draft, left.signal).then((r) => {
+        if (left.signal.aborted) return;
         setSeen(r.ok ? { changes: r.value, problems: [] } : { changes: null, problems: r.problems });
       });
     }, 350);
     return () => {
-      stopped = true;
+      left.abort();
       clearTimeout(timer);
     };
-  }, [draft, edited, job, preview]);
+  }, [draft, edited, job]);
 
   const take = (profile: CodeProfile) => {
     setTexts({});

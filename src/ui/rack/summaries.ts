@@ -27,6 +27,12 @@ const CHANGED = 'amber-collar:changed';
 /** Tells every list on the page that something of the job has changed. */
 export const announceChange = () => window.dispatchEvent(new Event(CHANGED));
 
+/** Calls when something of the job has changed on this page. Returns what ends it. */
+export function onChange(listener: () => void): () => void {
+  window.addEventListener(CHANGED, listener);
+  return () => window.removeEventListener(CHANGED, listener);
+}
+
 const subscribe = (listener: () => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);

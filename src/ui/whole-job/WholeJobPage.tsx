@@ -11,11 +11,11 @@ import type { Running } from '@/workers/run-in-worker';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
+import { useJobChoice } from './use-job-choice';
 import styles from './WholeJobPage.module.css';
 
 interface Props {
   readonly job: string;
-  readonly view: JobChoiceView;
   readonly accept: (job: string, picks: readonly JobPick[]) => Promise<Result<{ planned: number }>>;
   readonly undo: (job: string) => Promise<Result<{ label: string }>>;
 }
@@ -25,8 +25,31 @@ type State =
   | { readonly kind: 'running'; readonly stage: string; readonly done: number; readonly of: number }
   | { readonly kind: 'found'; readonly plan: JobChoicePlan; readonly seconds: number };
 
-/** The whole job at once: what is planned now beside the fewest part numbers that would do, taken or left as one change. */
-export function WholeJobPage({ job, view, accept, undo }: Props) {
+/** The whole job at once, as soon as every end of it has been judged. */
+export function WholeJobPage(props: Props) {
+  const { view, problems, reload } = useJobChoice(props.job);
+  if (view !== null) return <Chosen {...props} view={view} />;
+  return (
+    <main className={styles.main}>
+      <h1>Whole job</h1>
+      {problems.length > 0 ? (
+        <>
+          <Problems problems={problems} />
+          <Button variant="outlined" onClick={reload}>
+            Try again
+          </Button>
+        </>
+      ) : (
+        <p className={styles.lead} role="status">
+          Every end of the job is being judged …
+        </p>
+      )}
+    </main>
+  );
+}
+
+/** What is planned now beside the fewest part numbers that would do, taken or left as one change. */
+function Chosen({ job, view, accept, undo }: Props & { readonly view: JobChoiceView }) {
   const [state, setState] = useState<State>({ kind: 'idle' });
   const [failure, setFailure] = useState<readonly Problem[]>([]);
   const running = useRef<Running<JobChoicePlan> | null>(null);

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
 import { ProfilePage } from '@/ui/profile/ProfilePage';
-import { previewProfile, setProfile, undo } from '../../../actions';
+import { setProfile, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
@@ -21,7 +21,6 @@ export default async function Profile({ params }: { readonly params: Promise<{ j
             key={view.value.version}
             job={job.slug}
             view={view.value}
-            preview={previewProfile}
             save={setProfile}
             undo={undo}
           />

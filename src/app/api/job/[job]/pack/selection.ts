@@ -1,5 +1,5 @@
 import { refuse, type Result } from '@/core/kernel';
-import { readBody } from '../schedule/body';
+import { readJson } from '../schedule/body';
 
 /** What a print is asked for, as it came: the gate reads it. */
 export interface Selection {
@@ -10,13 +10,9 @@ export interface Selection {
 
 /** The selection that a print is asked for, from the body of a request. */
 export async function readSelection(request: Request): Promise<Result<Selection>> {
-  const body = await readBody(request);
-  if (!body.ok) return body;
-  try {
-    const json: unknown = JSON.parse(new TextDecoder().decode(body.value));
-    if (typeof json === 'object' && json !== null) return { ok: true, value: json };
-  } catch {
-    // said below
-  }
-  return refuse('body', 'is not a selection in JSON');
+  const json = await readJson(request);
+  if (!json.ok) return json;
+  return typeof json.value === 'object' && json.value !== null
+    ? { ok: true, value: json.value }
+    : refuse('body', 'is not a selection');
 }

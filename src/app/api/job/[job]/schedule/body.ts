@@ -26,3 +26,14 @@ export async function readBody(request: Request): Promise<Result<Uint8Array>> {
   if (size === 0) return refuse('file', 'is empty');
   return ok(new Uint8Array(Buffer.concat(chunks)));
 }
+
+/** The body of a request as JSON, whatever it holds. */
+export async function readJson(request: Request): Promise<Result<unknown>> {
+  const body = await readBody(request);
+  if (!body.ok) return body;
+  try {
+    return ok(JSON.parse(new TextDecoder().decode(body.value)));
+  } catch {
+    return refuse('body', 'is not JSON');
+  }
+}

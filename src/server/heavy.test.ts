@@ -1,0 +1,65 @@
+import { setTimeout as wait } from 'node:timers/promises';
+import { ok, type Result } from '@/core/kernel';
+import { BUSY, HEAVY, heavily, inBatches } from './heavy';
+
+const words = (r: Result<unknown>): string => (r.ok ? 'done' : (r.problems[0]?.message ?? ''));
+
+/** Work in many small batches that counts how far it came. */
+function work(batches: number, seen: { count: number; most?: number; now?: number }) {
+  return async () => {
+    seen.now = (seen.now ?? 0) + 1;
+    seen.most = Math.max(seen.most ?? 0, seen.now);
+    try {
+      for await (const _ of inBatches(Array.from({ length: batches }), 1)) {
+        seen.count += 1;
+        await wait(1);
+      }
+      return ok(seen.count);
+    } finally {
+      seen.now -= 1;
+    }
+  };
+}
+
+test('of twenty at once two work, some wait, and the rest are told to come again; all places are free afterwards', async () => {
+  const seen = { count: 0, most: 0 };
+  const stay = new AbortController().signal;
+  const told = await Promise.all(Array.from({ length: 20 }, () => heavily(stay, work(5, seen))));
+  expect(seen.most).toBe(HEAVY.atOnce);
+  expect(told.filter((r) => r.ok)).toHaveLength(HEAVY.atOnce + HEAVY.waiting);
+  expect(told.filter((r) => words(r) === BUSY)).toHaveLength(20 - HEAVY.atOnce - HEAVY.waiting);
+  expect(words(await heavily(stay, work(1, seen)))).toBe('done');
+});
+
+test('work ends at the next batch when nobody waits for it any more, and gives its place back', async () => {
+  const seen = { count: 0 };
+  const left = new AbortController();
+  const running = heavily(left.signal, work(10_000, seen));
+  const behind = Array.from({ length: 3 }, () => heavily(left.signal, work(10_000, seen)));
+  await wait(30);
+  left.abort();
+  const stopped = seen.count;
+  expect(words(await running)).toMatch(/nobody waits/);
+  for (const one of behind) expect(words(await one)).toMatch(/nobody waits/);
+  expect(seen.count).toBeLessThanOrEqual(stopped + 2);
+  const stay = new AbortController().signal;
+  expect(words(await heavily(stay, work(1, { count: 0 })))).toBe('done');
+});
+
+test('what breaks gives its place back and is not swallowed', async () => {
+  const stay = new AbortController().signal;
+  for (let i = 0; i < 4; i += 1)
+    await expect(heavily(stay, () => Promise.reject(new Error('broken')))).rejects.toThrow('broken');
+  expect(words(await heavily(stay, work(1, { count: 0 })))).toBe('done');
+});
+
+test('between two batches others have a turn', async () => {
+  let turns = 0;
+  const timer = setInterval(() => (turns += 1), 0);
+  for await (const _ of inBatches([1, 2, 3, 4, 5, 6], 2)) {
+    const until = Date.now() + 5;
+    while (Date.now() < until);
+  }
+  clearInterval(timer);
+  expect(turns).toBeGreaterThan(0);
+});

@@ -1,0 +1,96 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { setImmediate as nextTurn } from 'node:timers/promises';
+import { refuse, type Result } from '@/core/kernel';
+
+/** How many of the heavy operations work at once, how many may wait for a place, and for how long one may work. */
+export const HEAVY = { atOnce: 2, waiting: 6, seconds: 30 } as const;
+
+export const BUSY = 'The server is at work on whole jobs already: try again in a moment.';
+const TOO_LONG = `Given up after ${HEAVY.seconds} s: nothing was changed.`;
+const GONE = 'Ended: nobody waits for this any more.';
+
+/** Thrown between two batches when whoever asked has gone or the time is up; everything of a transaction is rolled back. */
+export class Ended extends Error {
+  constructor(readonly words: string) {
+    super(words);
+  }
+}
+
+interface Work {
+  readonly signal: AbortSignal;
+}
+const current = new AsyncLocalStorage<Work>();
+
+let running = 0;
+const queue: (() => void)[] = [];
+
+function release(): void {
+  running -= 1;
+  const next = queue.shift();
+  if (next === undefined) return;
+  running += 1;
+  next();
+}
+
+/** Waits for a place in the queue; false when whoever waited has gone. */
+function turn(gone: AbortSignal): Promise<boolean> {
+  return new Promise((resolve) => {
+    const leave = () => {
+      queue.splice(queue.indexOf(start), 1);
+      resolve(false);
+    };
+    const start = () => {
+      gone.removeEventListener('abort', leave);
+      resolve(true);
+    };
+    queue.push(start);
+    gone.addEventListener('abort', leave, { once: true });
+  });
+}
+
+/**
+ * Runs work on a whole job: at most two at once, a few more wait, and the rest are told to come again. Ended when `gone` is aborted or after
+ * `HEAVY.seconds`, at the next batch.
+ */
+export async function heavily<T>(gone: AbortSignal, work: () => Promise<Result<T>>): Promise<Result<T>> {
+  if (running < HEAVY.atOnce) running += 1;
+  else {
+    if (queue.length >= HEAVY.waiting) return refuse('', BUSY);
+    if (!(await turn(gone))) return refuse('', GONE);
+  }
+  const late = AbortSignal.timeout(HEAVY.seconds * 1000);
+  try {
+    return await current.run({ signal: AbortSignal.any([gone, late]) }, work);
+  } catch (error) {
+    if (error instanceof Ended) return refuse('', late.aborted ? TOO_LONG : GONE);
+    throw error;
+  } finally {
+    release();
+  }
+}
+
+/** How long one piece of work keeps everybody else of this process waiting. */
+const TURN_MS = 12;
+
+/**
+ * What long work awaits between its pieces. Mostly it goes on at once; when it has kept the others waiting for `TURN_MS` they have a turn
+ * first, and work that nobody waits for any more ends with `Ended`.
+ */
+export function pauses(): () => Promise<void> {
+  let since = performance.now();
+  return async () => {
+    if (performance.now() - since < TURN_MS) return;
+    await nextTurn();
+    if (current.getStore()?.signal.aborted) throw new Ended(GONE);
+    since = performance.now();
+  };
+}
+
+/** Parts of a list that are worked through one after the other, with a pause between them: see `pauses`. */
+export async function* inBatches<T>(items: readonly T[], size: number): AsyncGenerator<readonly T[]> {
+  for (let i = 0; i < items.length; i += size) {
+    if (i > 0) await nextTurn();
+    if (current.getStore()?.signal.aborted) throw new Ended(GONE);
+    yield items.slice(i, i + size);
+  }
+}
