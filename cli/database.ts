@@ -4,6 +4,7 @@ import { problemLine } from '@/core/kernel';
 import { closeDatabase } from '@/data';
 import { grantApplication, migrate } from '@/data/migrate';
 import { loadDemo } from '@/server/demo';
+import { adoptRecords } from '@/server/record/append';
 
 async function main(): Promise<number> {
   const owner = process.env.DATABASE_OWNER_URL ?? process.env.DATABASE_URL;
@@ -15,6 +16,8 @@ async function main(): Promise<number> {
   if (ran.length > 0) console.log(`database: ${ran.length} migration steps`);
   const application = process.env.DATABASE_APPLICATION;
   if (application) await grantApplication(owner, application);
+  const adopted = await adoptRecords(new Date());
+  if (adopted > 0) console.log(`database: ${adopted} events have got their receipts`);
   if (process.argv.includes('--demo')) {
     const demo = await loadDemo(readFileSync('examples/catalogue/demo.json', 'utf8'));
     if (!demo.ok) {

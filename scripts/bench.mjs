@@ -15,6 +15,7 @@ try {
     ...process.env,
     NODE_ENV: 'production',
     DATABASE_URL: db.url,
+    AMBER_COLLAR_KEEP: db.keep,
     DATABASE_OWNER_URL: db.ownerUrl,
     DATABASE_APPLICATION: db.application,
   };
@@ -23,6 +24,7 @@ try {
   application = await startApplication({
     port: await freePort(0),
     databaseUrl: db.url,
+    keep: db.keep,
     logName: 'bench-application.log',
   });
   run(process.execPath, [...tsx, 'bench/main.ts'], { env: { ...env, BENCH_ADDRESS: application.address } });

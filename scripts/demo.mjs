@@ -28,6 +28,7 @@ const db = external
       url: external,
       ownerUrl: process.env.DATABASE_OWNER_URL ?? external,
       application: undefined,
+      keep: undefined,
       stop: async () => {},
     }
   : await startMariadb('mariadb', Number(process.env.DEMO_DATABASE_PORT ?? 3317));
@@ -54,12 +55,14 @@ try {
         DATABASE_URL: db.url,
         DATABASE_OWNER_URL: db.ownerUrl,
         ...(db.application ? { DATABASE_APPLICATION: db.application } : {}),
+        ...(db.keep ? { AMBER_COLLAR_KEEP: db.keep } : {}),
       },
     },
   );
   application = await startApplication({
     port: await freePort(Number(process.env.PORT ?? 3000)),
     databaseUrl: db.url,
+    keep: db.keep,
     dev,
   });
   writeFileSync(

@@ -18,6 +18,7 @@ try {
   const env = {
     ...process.env,
     DATABASE_URL: db.url,
+    AMBER_COLLAR_KEEP: db.keep,
     DATABASE_OWNER_URL: db.ownerUrl,
     DATABASE_APPLICATION: db.application,
   };
@@ -29,6 +30,7 @@ try {
   application = await startApplication({
     port: await freePort(0),
     databaseUrl: db.url,
+    keep: db.keep,
     logName: 'picture-application.log',
   });
   run(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'e2e/pictures.ts'], {

@@ -90,6 +90,7 @@ try {
           DATABASE_URL: db.urlOf(database),
           DATABASE_OWNER_URL: db.ownerUrlOf(database),
           DATABASE_APPLICATION: db.application,
+          AMBER_COLLAR_KEEP: join(db.keep, database),
         },
       },
     );
@@ -97,11 +98,13 @@ try {
   application = await startApplication({
     port: await freePort(0),
     databaseUrl: db.url,
+    keep: join(db.keep, 'amber_collar'),
     logName: 'test-application.log',
   });
   const env = {
     DATABASE_URL: db.urlOf('amber_collar_test'),
     DATABASE_OWNER_URL: db.ownerUrlOf('amber_collar_test'),
+    AMBER_COLLAR_KEEP: join(db.keep, 'amber_collar_test'),
     E2E_ADDRESS: application.address,
     E2E_DATABASE_NAME: NAME,
     E2E_DATABASE_PORT: String(db.port),

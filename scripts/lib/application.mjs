@@ -7,7 +7,13 @@ import { LOCAL, ROOT } from './setup.mjs';
 const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Starts `next start` (or `next dev`) on loopback and waits until it answers. */
-export async function startApplication({ port, databaseUrl, dev = false, logName = 'application.log' }) {
+export async function startApplication({
+  port,
+  databaseUrl,
+  keep,
+  dev = false,
+  logName = 'application.log',
+}) {
   const log = openSync(join(LOCAL, logName), 'a');
   const child = spawn(
     process.execPath,
@@ -28,6 +34,7 @@ export async function startApplication({ port, databaseUrl, dev = false, logName
       env: {
         ...process.env,
         DATABASE_URL: databaseUrl,
+        ...(keep ? { AMBER_COLLAR_KEEP: keep } : {}),
         NEXT_TELEMETRY_DISABLED: '1',
         NODE_ENV: dev ? 'development' : 'production',
       },

@@ -138,6 +138,8 @@ export async function startMariadb(name, wishedPort, databases = ['amber_collar'
     urlOf: (database) => address('amber_app', passwords.app, database),
     ownerUrlOf: (database) => address('amber_owner', passwords.owner, database),
     application: 'amber_app',
+    /** Where the key of the records and what is remembered of them lie: beside the data, not in it. */
+    keep: join(home, 'keep'),
     pid: child.pid,
     port,
     async stop() {

@@ -1,5 +1,5 @@
 export * from './connection';
-export * from './queries/bench-event';
+export * from './queries/record';
 export * from './queries/catalogue';
 export * from './queries/crossing';
 export * from './queries/edit';

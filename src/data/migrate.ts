@@ -70,7 +70,7 @@ const MAY_UPDATE: Readonly<Record<string, string>> = {
 };
 
 /** What no application has any business with. */
-const NOTHING = new Set(['schema_step']);
+const NOTHING = new Set(['schema_step', 'bench_event', 'crossing_event']);
 
 /** Gives the application's account what it needs, table by table, and takes away what it once had more. `application` is a user name. */
 export async function grantApplication(ownerUrl: string, application: string): Promise<void> {

@@ -17,20 +17,6 @@ const ref = (name: string) => int(name, { unsigned: true });
 const instant = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
 const version = () => int('version', { unsigned: true }).notNull().default(1);
 
-/** What every chained event carries besides what it belongs to. */
-const eventColumns = () => ({
-  seq: int('seq', { unsigned: true }).notNull(),
-  stepId: varchar('step_id', { length: 60 }).notNull(),
-  kind: varchar('kind', { length: 20 }).notNull(),
-  actor: varchar('actor', { length: 60 }).notNull(),
-  at: varchar('at', { length: 30 }).notNull(),
-  body: longtext('body').notNull(),
-  planHash: varchar('plan_hash', { length: 64 }).notNull(),
-  prevHash: varchar('prev_hash', { length: 64 }).notNull(),
-  hash: varchar('hash', { length: 64 }).notNull(),
-  receivedAt: instant('received_at').notNull(),
-});
-
 export const catalogueImport = mysqlTable('catalogue_import', {
   id: id(),
   name: varchar('name', { length: 80 }).notNull(),
@@ -151,10 +137,41 @@ export const plan = mysqlTable('plan', {
   }),
 });
 
-export const benchEvent = mysqlTable('bench_event', {
+const subjectKind = () => mysqlEnum('subject_kind', ['termination', 'crossing']).notNull();
+
+export const recordEvent = mysqlTable('record_event', {
   id: varchar('id', { length: 36 }).primaryKey(),
-  terminationId: ref('termination_id').notNull(),
-  ...eventColumns(),
+  version: tinyint('version').notNull(),
+  jobId: ref('job_id').notNull(),
+  subjectKind: subjectKind(),
+  subjectId: ref('subject_id').notNull(),
+  subject: varchar('subject', { length: 60 }).notNull(),
+  seq: int('seq', { unsigned: true }).notNull(),
+  stepId: varchar('step_id', { length: 60 }).notNull(),
+  kind: varchar('kind', { length: 20 }).notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  at: varchar('at', { length: 30 }).notNull(),
+  receivedAt: instant('received_at').notNull(),
+  body: longtext('body').notNull(),
+  planHash: varchar('plan_hash', { length: 64 }).notNull(),
+  prevHash: varchar('prev_hash', { length: 64 }).notNull(),
+  hash: varchar('hash', { length: 64 }).notNull(),
+});
+
+export const recordReceipt = mysqlTable('record_receipt', {
+  jobId: ref('job_id').notNull(),
+  number: int('number', { unsigned: true }).notNull(),
+  job: varchar('job', { length: 40 }).notNull(),
+  subjectKind: subjectKind(),
+  subjectId: ref('subject_id').notNull(),
+  subject: varchar('subject', { length: 60 }).notNull(),
+  seq: int('seq', { unsigned: true }).notNull(),
+  eventHash: varchar('event_hash', { length: 64 }).notNull(),
+  prevHead: varchar('prev_head', { length: 64 }).notNull(),
+  head: varchar('head', { length: 64 }).notNull(),
+  signature: varchar('signature', { length: 120 }).notNull(),
+  keyId: varchar('key_id', { length: 16 }).notNull(),
+  madeAt: instant('made_at').notNull(),
 });
 
 export const stationSummary = mysqlTable('station_summary', {
@@ -195,10 +212,4 @@ export const crossingPlan = mysqlTable('crossing_plan', {
   body: longtext('body').notNull(),
   actor: varchar('actor', { length: 60 }).notNull(),
   madeAt: instant('made_at').notNull(),
-});
-
-export const crossingEvent = mysqlTable('crossing_event', {
-  id: varchar('id', { length: 36 }).primaryKey(),
-  crossingId: ref('crossing_id').notNull(),
-  ...eventColumns(),
 });

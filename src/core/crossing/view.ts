@@ -33,6 +33,8 @@ export interface CrossingLine {
   readonly frames: readonly string[];
   readonly done: number;
   readonly steps: number;
+  /** What does not hold of its record, the first first; empty when it holds. */
+  readonly faults: readonly string[];
 }
 
 export interface CrossingView {
@@ -52,6 +54,8 @@ export interface CrossingView {
   readonly plans: readonly CrossingPlanView[];
   readonly steps: readonly Step[];
   readonly acts: readonly (BenchAct & { readonly title: string })[];
+  /** What does not hold of its record, the first first; empty when it holds. */
+  readonly faults: readonly string[];
 }
 
 export interface PlanDraft {

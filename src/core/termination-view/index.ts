@@ -10,7 +10,7 @@ import type {
   Question,
   Verdict,
 } from '@/core/gland-selection';
-import type { ChainFault } from '@/core/inspection';
+import type { ChainFault } from '@/core/record';
 import type { BenchAct, CollarState, DecisionChange, Step, TerminationPlan } from '@/core/procedure';
 import type { Terminal } from '@/core/cut-back';
 import type { LookAlike } from '@/core/tightening';

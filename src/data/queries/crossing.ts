@@ -1,10 +1,9 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
-import { canonicalJson } from '@/core/kernel';
+import { canonicalJson, hashOf } from '@/core/kernel';
 import type { CrossingSetup } from '@/core/crossing';
 import type { FramePlan, FrameRequest } from '@/core/frame-packing';
-import type { ChainedEvent } from '@/core/inspection';
 import type { Tx } from '../connection';
-import { cable, crossing, crossingEvent, crossingPlan } from '../schema';
+import { cable, crossing, crossingPlan } from '../schema';
 
 export interface CrossingRow {
   readonly id: number;
@@ -24,6 +23,8 @@ export interface StoredCrossingPlan {
   readonly plan: FramePlan;
   readonly actor: string;
   readonly madeAt: Date;
+  /** Is what is stored still what was hashed when it was made? Works the hash out again. */
+  readonly intact: () => boolean;
 }
 
 const crossingRow = (row: typeof crossing.$inferSelect): CrossingRow => ({
@@ -88,48 +89,19 @@ export async function loadCrossingPlans(tx: Tx, ids: readonly number[]): Promise
     ...row,
     request: JSON.parse(request) as FrameRequest,
     plan: JSON.parse(body) as FramePlan,
+    intact: () => hashOf(JSON.parse(body) as unknown) === row.planHash,
   }));
 }
 
-export async function insertCrossingPlan(tx: Tx, row: Omit<StoredCrossingPlan, 'id'>): Promise<number> {
+export async function insertCrossingPlan(
+  tx: Tx,
+  row: Omit<StoredCrossingPlan, 'id' | 'intact'>,
+): Promise<number> {
   const { plan, request, ...rest } = row;
   const [result] = await tx
     .insert(crossingPlan)
     .values({ ...rest, request: canonicalJson(request), body: canonicalJson(plan) });
   return result.insertId;
-}
-
-export async function loadCrossingEvents(
-  tx: Tx,
-  ids: readonly number[],
-): Promise<(ChainedEvent & { crossingId: number; receivedAt: Date })[]> {
-  if (ids.length === 0) return [];
-  const rows = await tx
-    .select()
-    .from(crossingEvent)
-    .where(inArray(crossingEvent.crossingId, [...ids]))
-    .orderBy(asc(crossingEvent.crossingId), asc(crossingEvent.seq));
-  return rows.map(({ body, ...row }) => {
-    const envelope = JSON.parse(body) as { termination: string; body: unknown };
-    return { ...row, termination: envelope.termination, body: envelope.body };
-  });
-}
-
-export async function findCrossingEvent(tx: Tx, id: string) {
-  const [row] = await tx.select().from(crossingEvent).where(eq(crossingEvent.id, id));
-  return row ?? null;
-}
-
-export async function appendCrossingEvent(
-  tx: Tx,
-  crossingId: number,
-  event: ChainedEvent,
-  receivedAt: Date,
-): Promise<void> {
-  const { termination, body, ...rest } = event;
-  await tx
-    .insert(crossingEvent)
-    .values({ ...rest, crossingId, body: JSON.stringify({ termination, body }), receivedAt });
 }
 
 /** Cables of a job that are in use, with their ids. */

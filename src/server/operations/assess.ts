@@ -16,7 +16,7 @@ import {
   type MeasuredQuantity,
   type TerminationInput,
 } from '@/core/gland-selection';
-import { auditChain, type ChainFault } from '@/core/inspection';
+import type { ChainFault } from '@/core/record';
 import {
   collarOf,
   generateSteps,
@@ -41,6 +41,7 @@ import type {
   StoredReading,
   TerminationRow,
 } from '@/data';
+import { planFaults, type AuditedRecord } from '../record/faults';
 
 /** Everything the core has to say about one termination today. */
 export interface Assessment {
@@ -72,7 +73,8 @@ export interface AssessInput {
   /** Readings of the cable, of both ends. */
   readonly readings: readonly StoredReading[];
   readonly plan: StoredPlan | null;
-  readonly events: readonly StoredEvent[];
+  /** What was recorded of it, audited. */
+  readonly record: AuditedRecord;
   /** What competes: the newest revisions. */
   readonly catalogue: StoredCatalogue;
   /** The revision the plan was made by, which may be an older one. */
@@ -104,18 +106,12 @@ export function actsOf(events: readonly StoredEvent[]): BenchAct[] {
       decision: body?.decision ?? null,
       actor: e.actor,
       // The server's time: what runs by a clock is judged by it.
-      at: e.receivedAt.toISOString(),
+      at: e.receivedAt,
       mix: body?.mix ?? null,
       tempC: body?.tempC ?? null,
     };
   });
 }
-
-/** Work that was recorded stands on the plan: one that was changed since is the first fault of its record. */
-const planFaults = (plan: StoredPlan | null, events: readonly StoredEvent[]): ChainFault[] =>
-  plan === null || events.length === 0 || plan.intact()
-    ? []
-    : [{ seq: 0, fault: 'the plan has been changed after it was made' }];
 
 /** An end as it is measured and placed, before anything is chosen for it. */
 interface Prepared {
@@ -206,7 +202,8 @@ function prepareAsked(input: AssessInput): { mine: Prepared; asked: TerminationI
 }
 
 function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): Assessment {
-  const { row, plan, events } = input;
+  const { row, plan, record } = input;
+  const { events } = record;
   const { tag, readings, measured, measureProblems, core, barrier, needed, missing, request } = prepared;
   const family = input.planFamily;
   const stale =
@@ -247,7 +244,7 @@ function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): 
     acts,
     progress,
     events,
-    chainFaults: [...planFaults(plan, events), ...auditChain(events)],
+    chainFaults: [...planFaults(plan, events), ...record.faults],
     collar: row.place
       ? collar
       : {

@@ -249,10 +249,10 @@ describe('the bench', () => {
     await workUntil(job, 'slideOn');
     const owner = await mysql.createConnection({ uri: process.env.DATABASE_OWNER_URL ?? '' });
     // Somebody with every right removes the guard and rewrites history.
-    await owner.query('DROP TRIGGER bench_event_no_update');
+    await owner.query('DROP TRIGGER record_event_no_update');
     const { events } = await view(job);
-    await owner.query('UPDATE bench_event SET actor = ? WHERE hash = ?', ['somebody else', events[1]?.hash]);
-    await owner.query(`CREATE OR REPLACE TRIGGER bench_event_no_update BEFORE UPDATE ON bench_event FOR EACH ROW
+    await owner.query('UPDATE record_event SET actor = ? WHERE hash = ?', ['somebody else', events[1]?.hash]);
+    await owner.query(`CREATE OR REPLACE TRIGGER record_event_no_update BEFORE UPDATE ON record_event FOR EACH ROW
       SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'bench events are append-only'`);
     await owner.end();
     expect((await view(job)).chainFaults).toEqual([

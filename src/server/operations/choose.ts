@@ -10,13 +10,15 @@ import {
   type Step,
   type TerminationPlan,
 } from '@/core/procedure';
-import { insertPlan, loadCatalogue, type StoredFamily, type Tx } from '@/data';
+import { insertPlan, loadCatalogue, type JobRow, type StoredFamily, type Tx } from '@/data';
 import { actorName, type Actor } from '../actor';
+import { append } from '../record/append';
+import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
 import { catalogueView, type Assessment } from './assess';
 import { EditLog } from './edits';
 import { assessOne, refreshSummaries, type TerminationRef } from './load';
-import { append } from './record';
+import { subjectOf } from './record';
 
 /** Takes a size for a termination and stores the plan. Misfits cannot be taken, marginals only provisionally, and it says why. */
 export function takeSize(
@@ -31,6 +33,8 @@ export function takeSize(
     if (!found.ok) return found;
     const { job, assessment } = found.value;
     const { request } = assessment;
+    const broken = replanOnBroken(assessment);
+    if (broken) return broken;
     if (request === null)
       return refuse('', assessment.collar.blockedBy ?? 'there is nothing to choose for yet');
     const catalogue = await loadCatalogue(tx);
@@ -43,7 +47,7 @@ export function takeSize(
     if (!family) throw new Error('the candidate comes from this catalogue');
     const plan = planTermination(request, candidate);
     const log = new EditLog(tx);
-    await storePlan(tx, log, assessment, plan, family, eventId, actor, now);
+    await storePlan(tx, job, log, assessment, plan, family, eventId, actor, now);
     await log.save(job, `${plan.size} chosen for ${assessment.tag}`, actor, now);
     await refreshSummaries(tx, job, [assessment.row.id]);
     return ok({ provisional: plan.provisional.length > 0 });
@@ -82,9 +86,14 @@ export function whyNot(candidate: Candidate): string | null {
   return `${candidate.size.code} cannot be taken: ${reasons.join('; ')}`;
 }
 
+/** A new plan goes into the record of work that has begun, so not into one that does not hold. */
+const replanOnBroken = ({ events, chainFaults }: Assessment) =>
+  events.length === 0 ? null : brokenRecord(chainFaults);
+
 /** Puts a plan in the place of the one in force. What it changes goes into `log`, which the caller saves; so does the refresh of collars. */
 export async function storePlan(
   tx: Tx,
+  job: JobRow,
   log: EditLog,
   assessment: Assessment,
   plan: TerminationPlan,
@@ -112,7 +121,8 @@ export async function storePlan(
   const redo = stepsToRedo(assessment.steps, steps, assessment.acts).map((s) => s.id);
   await append(
     tx,
-    assessment,
+    subjectOf(job, assessment),
+    assessment.events,
     {
       id: eventId,
       stepId: 'plan',
@@ -193,13 +203,15 @@ export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: 
     const found = await assessOne(tx, ref);
     if (!found.ok) return found;
     const { job, assessment } = found.value;
+    const broken = replanOnBroken(assessment);
+    if (broken) return broken;
     const catalogue = await loadCatalogue(tx);
     const remade = remake(assessment, catalogue.families, catalogueView(catalogue));
     if (remade === null) return refuse('', 'the plan is not stale: somebody has made it again already');
     if (!remade.ok) return remade;
     const { plan, family } = remade.value;
     const log = new EditLog(tx);
-    await storePlan(tx, log, assessment, plan, family, eventId, actor, now);
+    await storePlan(tx, job, log, assessment, plan, family, eventId, actor, now);
     await log.save(job, `plan of ${assessment.tag} made again`, actor, now);
     await refreshSummaries(tx, job, [assessment.row.id]);
     return ok(null);

@@ -1,12 +1,12 @@
 import type { CrossingConfirm, CrossingRef } from '@/core/crossing';
-import { eventHash, GENESIS } from '@/core/inspection';
 import { ok, refuse, type Result } from '@/core/kernel';
 import { mayConfirm } from '@/core/procedure';
-import { appendCrossingEvent, findCrossingEvent, lockCrossing } from '@/data';
+import { findEvent, lockCrossing } from '@/data';
 import { actorName, type Actor } from '../actor';
+import { append } from '../record/append';
+import { mayRecord } from '../record/may-record';
 import { operation } from '../transaction';
-import { assessed, requireCrossing } from './crossing';
-import { deviceTime, latest } from './device-time';
+import { assessed, crossingSubject, requireCrossing } from './crossing';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 
@@ -25,25 +25,20 @@ export function confirmCrossingStep(
     const named = await requireCrossing(tx, ref);
     if (!named.ok) return named;
     await lockCrossing(tx, named.value.row.id);
-    const already = await findCrossingEvent(tx, input.id);
+    const already = await findEvent(tx, input.id);
     if (already)
-      return already.crossingId === named.value.row.id && already.stepId === input.stepId
+      return already.subjectKind === 'crossing' &&
+        already.subjectId === named.value.row.id &&
+        already.stepId === input.stepId
         ? ok({ repeated: true })
         : refuse('id', 'this event id belongs to something else', input.id);
     const found = await assessed(tx, ref);
     if (!found.ok) return found;
-    const { job, row, steps, acts, events, plans, state, asked } = found.value;
+    const { job, row, steps, acts, events, faults, plans, state, asked } = found.value;
     const [plan] = plans;
     if (!plan || steps.length === 0) return refuse('plan', 'this crossing is not planned yet');
-    const timely = deviceTime(
-      input.at,
-      now,
-      latest(
-        plan.madeAt.getTime(),
-        ...events.slice(-1).map((e) => Math.min(Date.parse(e.at), e.receivedAt.getTime())),
-      ),
-    );
-    if (!timely.ok) return timely;
+    const open = mayRecord({ faults, events, plannedAt: plan.madeAt }, input.at, now);
+    if (!open.ok) return open;
     const may = mayConfirm(
       {
         steps,
@@ -58,29 +53,31 @@ export function confirmCrossingStep(
         fingerprint: input.fingerprint,
         decision: null,
         actor: actor.name,
-        at: input.at,
+        // What runs by a clock is judged by the server's.
+        at: now.toISOString(),
         measuredMm,
       },
     );
     if (!may.ok) return may;
-    const last = events[events.length - 1];
-    const content = {
-      id: input.id,
-      termination: `crossing ${row.name}`,
-      seq: (last?.seq ?? 0) + 1,
-      stepId: may.value.id,
-      kind: may.value.kind === 'sign' ? 'sign' : 'confirm',
-      actor: actorName(actor),
-      at: input.at,
-      body: {
-        title: may.value.title,
-        fingerprint: input.fingerprint,
-        ...(may.value.accept ? { measuredMm } : {}),
+    await append(
+      tx,
+      crossingSubject(job, row),
+      events,
+      {
+        id: input.id,
+        stepId: may.value.id,
+        kind: may.value.kind === 'sign' ? 'sign' : 'confirm',
+        actor: actorName(actor),
+        at: input.at,
+        body: {
+          title: may.value.title,
+          fingerprint: input.fingerprint,
+          ...(may.value.accept ? { measuredMm } : {}),
+        },
+        planHash: plan.planHash,
       },
-      planHash: plan.planHash,
-      prevHash: last?.hash ?? GENESIS,
-    };
-    await appendCrossingEvent(tx, row.id, { ...content, hash: eventHash(content) }, now);
+      now,
+    );
     return ok({ repeated: false });
   });
 }

@@ -41,7 +41,7 @@ export function takeReentry(
     const note = `with ${cables.map((c) => c.tag).join(', ')}`;
     const stored = await storePlan(
       tx,
-      { id: row.id, request: asked.value.request, hash },
+      { job, row, request: asked.value.request, hash },
       { kind: 'asBuilt', requestHash: hash, plan, note },
       actor,
       now,

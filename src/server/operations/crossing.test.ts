@@ -14,8 +14,8 @@ import { replay } from '@/core/procedure';
 import { loadSolver } from '@/solver/highs';
 import { closeDatabase, database, insertJob } from '@/data';
 import { DEFAULT_PROFILE } from '@/core/schedule';
-import { auditChain } from '@/core/inspection';
-import { findJob, loadCrossingEvents, listCrossings } from '@/data';
+import { auditChain } from '@/core/record';
+import { findJob, listCrossings, loadEvents } from '@/data';
 import type { CatalogueFile } from '@/core/catalogue';
 import { good, makeJob, PLANNER, refused } from '../testing/job';
 import { importCatalogue } from './catalogue';
@@ -178,7 +178,7 @@ describe('building it', () => {
     expect([done.state, done.acts.length]).toEqual(['built', done.steps.length]);
     const job = await findJob(database(), SLUG);
     const [row] = await listCrossings(database(), job?.id ?? 0);
-    const events = await loadCrossingEvents(database(), [row?.id ?? 0]);
+    const events = await loadEvents(database(), 'crossing', [row?.id ?? 0]);
     expect(auditChain(events)).toEqual([]);
     const forged = events.map((e, i) => (i === 2 ? { ...e, actor: 'somebody else' } : e));
     expect(auditChain(forged).length).toBeGreaterThan(0);
@@ -187,8 +187,8 @@ describe('building it', () => {
   it('keeps its record append-only', async () => {
     const connection = await mysql.createConnection({ uri: process.env.DATABASE_OWNER_URL ?? '' });
     try {
-      await expect(connection.query("UPDATE crossing_event SET actor = 'x'")).rejects.toThrow(/append-only/);
-      await expect(connection.query('DELETE FROM crossing_event')).rejects.toThrow(/append-only/);
+      await expect(connection.query("UPDATE record_event SET actor = 'x'")).rejects.toThrow(/append-only/);
+      await expect(connection.query('DELETE FROM record_event')).rejects.toThrow(/append-only/);
     } finally {
       await connection.end();
     }
@@ -238,7 +238,7 @@ describe('what is measured at a step', () => {
     await good(send(step.accept.maxMm));
     const job = await findJob(database(), SLUG);
     const [row] = await listCrossings(database(), job?.id ?? 0);
-    const events = await loadCrossingEvents(database(), [row?.id ?? 0]);
+    const events = await loadEvents(database(), 'crossing', [row?.id ?? 0]);
     expect(events[events.length - 1]?.body).toMatchObject({ measuredMm: step.accept.maxMm });
     expect(auditChain(events)).toEqual([]);
   });

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { fail, hull, ok, refuse, validate, type Result } from '@/core/kernel';
 import { measure } from '@/core/cable-measurement';
 import {
@@ -24,6 +25,7 @@ import {
 } from '@/core/frame-packing';
 import { frameSheetsInForce, type FrameSheet } from '@/core/catalogue';
 import { hashOf } from '@/core/kernel';
+import { faultWords, type ChainFault } from '@/core/record';
 import { replay, type BenchAct, type Step } from '@/core/procedure';
 import { ENDS } from '@/core/schedule';
 import {
@@ -33,7 +35,6 @@ import {
   insertCrossingPlan,
   listCrossings,
   liveCables,
-  loadCrossingEvents,
   loadCrossingPlans,
   loadFrameSheets,
   loadReadings,
@@ -41,11 +42,15 @@ import {
   updateCrossing,
   type CrossingRow,
   type JobRow,
+  type StoredEvent,
   type StoredCrossingPlan,
   type Tx,
 } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { guarded } from '../guard';
+import { append, type Subject } from '../record/append';
+import { brokenRecord } from '../record/may-record';
+import { auditedRecords, planFaults, type AuditedRecord } from '../record/faults';
 import { operation } from '../transaction';
 import { requireJob } from './load';
 
@@ -80,16 +85,22 @@ export async function knownDiameters(tx: Tx, job: JobRow): Promise<Map<string, K
 export const onlyKnown = (all: ReadonlyMap<string, KnownDiameter | null>): Map<string, KnownDiameter> =>
   new Map([...all].flatMap(([tag, d]) => (d === null ? [] : [[tag, d] as const])));
 
-type StoredActs = Awaited<ReturnType<typeof loadCrossingEvents>>;
+/** Whose record the events of a crossing go into. */
+export const crossingSubject = (job: JobRow, row: CrossingRow): Subject => ({
+  job,
+  kind: 'crossing',
+  id: row.id,
+  name: `crossing ${row.name}`,
+});
 
-const actsOf = (events: StoredActs): (BenchAct & { title: string })[] =>
+const actsOf = (events: readonly StoredEvent[]): (BenchAct & { title: string })[] =>
   events.map((e) => ({
     stepId: e.stepId,
     kind: e.kind as BenchAct['kind'],
     fingerprint: (e.body as { fingerprint?: string }).fingerprint ?? null,
     decision: null,
     actor: e.actor,
-    at: e.at,
+    at: e.receivedAt,
     mix: null,
     tempC: null,
     title: (e.body as { title?: string }).title ?? e.stepId,
@@ -103,13 +114,14 @@ interface Assessed {
   readonly acts: readonly (BenchAct & { title: string })[];
   readonly state: CrossingState;
   readonly done: number;
+  readonly faults: readonly ChainFault[];
 }
 
 function assess(
   row: CrossingRow,
   known: ReadonlyMap<string, KnownDiameter>,
   plans: readonly StoredCrossingPlan[],
-  events: StoredActs,
+  record: AuditedRecord,
   sheets: readonly FrameSheet[],
 ): Result<Assessed> {
   const sheet = sheetOf(row.setup, sheets);
@@ -124,7 +136,8 @@ function assess(
   const planned = sheets.find((f) => f.code === by?.code && f.sheet.revision === by.revision) ?? sheet.value;
   const place = { name, rating, cautions: planned.cautions, ...(school ? { school } : {}) };
   const steps = plan ? buildingSteps(plan.request, plan.plan, place) : [];
-  const acts = actsOf(events);
+  const acts = actsOf(record.events);
+  const faults = [...planFaults(plan ?? null, record.events), ...record.faults];
   const { done, next } = replay(steps, acts);
   const state: CrossingState =
     row.setup.members.length === 0
@@ -138,7 +151,7 @@ function assess(
             : done.size > 0
               ? 'building'
               : 'planned';
-  return ok({ sheet: sheet.value, asked: asked.value, hash, steps, acts, state, done: done.size });
+  return ok({ sheet: sheet.value, asked: asked.value, hash, steps, acts, state, done: done.size, faults });
 }
 
 export function viewCrossings(slug: string): Promise<Result<readonly CrossingLine[]>> {
@@ -148,19 +161,14 @@ export function viewCrossings(slug: string): Promise<Result<readonly CrossingLin
     if (!job.ok) return job;
     const rows = await listCrossings(tx, job.value.id);
     const ids = rows.map((r) => r.id);
-    const [plans, events] = [await loadCrossingPlans(tx, ids), await loadCrossingEvents(tx, ids)];
+    const plans = await loadCrossingPlans(tx, ids);
+    const recordOf = await auditedRecords(tx, job.value, 'crossing', ids);
     const known = onlyKnown(await knownDiameters(tx, job.value));
     const sheets = rows.length > 0 ? await loadFrameSheets(tx) : [];
     const lines: CrossingLine[] = [];
     for (const row of rows) {
       const mine = plans.filter((p) => p.crossingId === row.id);
-      const found = assess(
-        row,
-        known,
-        mine,
-        events.filter((e) => e.crossingId === row.id),
-        sheets,
-      );
+      const found = assess(row, known, mine, recordOf(row.id), sheets);
       if (!found.ok) return found;
       const [plan] = mine;
       lines.push({
@@ -173,6 +181,7 @@ export function viewCrossings(slug: string): Promise<Result<readonly CrossingLin
         frames: plan?.plan.frames.map((f) => f.frame) ?? [],
         done: found.value.done,
         steps: found.value.steps.length,
+        faults: found.value.faults.map(faultWords),
       });
     }
     return ok(lines);
@@ -195,17 +204,17 @@ export async function assessed(tx: Tx, ref: CrossingRef) {
   const { job, row } = found.value;
   const all = await knownDiameters(tx, job);
   const plans = await loadCrossingPlans(tx, [row.id]);
-  const events = await loadCrossingEvents(tx, [row.id]);
+  const record = (await auditedRecords(tx, job, 'crossing', [row.id]))(row.id);
   const sheets = await loadFrameSheets(tx);
-  const made = assess(row, onlyKnown(all), plans, events, sheets);
-  return made.ok ? ok({ job, row, all, plans, events, sheets, ...made.value }) : made;
+  const made = assess(row, onlyKnown(all), plans, record, sheets);
+  return made.ok ? ok({ job, row, all, plans, events: record.events, sheets, ...made.value }) : made;
 }
 
 export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
   return guarded<CrossingView>(async () => {
     const found = await assessed(database(), ref);
     if (!found.ok) return found;
-    const { row, all, plans, hash, asked, sheet, sheets, steps, acts, state } = found.value;
+    const { row, all, plans, hash, asked, sheet, sheets, steps, acts, state, faults } = found.value;
     return ok({
       job: ref.job,
       name: row.name,
@@ -230,6 +239,7 @@ export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
       })),
       steps,
       acts,
+      faults: faults.map(faultWords),
     });
   });
 }
@@ -300,16 +310,24 @@ export function takeCrossingPlan(
   return operation(async (tx) => {
     const found = await assessed(tx, ref);
     if (!found.ok) return found;
-    const { row, asked, hash } = found.value;
+    const { job, row, asked, hash } = found.value;
     await lockCrossing(tx, row.id);
-    return storePlan(tx, { id: row.id, request: asked.request, hash }, draft, actor, now);
+    return storePlan(tx, { job, row, request: asked.request, hash }, draft, actor, now);
   });
 }
 
-/** Stores a plan for a request that was just read, when every rule holds. The crossing's row must be held. */
+/**
+ * Stores a plan for a request that was just read, when every rule holds. The crossing's row must be held. Once building has begun, its record
+ * says that the plan under it has changed.
+ */
 export async function storePlan(
   tx: Tx,
-  crossing: { readonly id: number; readonly request: FrameRequest; readonly hash: string },
+  crossing: {
+    readonly job: JobRow;
+    readonly row: CrossingRow;
+    readonly request: FrameRequest;
+    readonly hash: string;
+  },
   draft: PlanDraft,
   actor: Actor,
   now: Date,
@@ -326,9 +344,13 @@ export async function storePlan(
   const check = draft.kind === 'asBuilt' ? checkBuiltFrames : checkFramePlan;
   const audit = check(crossing.request, plan);
   if (!audit.ok) return fail(audit.problems.slice(0, 20).map((p) => ({ ...p, path: `plan.${p.path}` })));
+  const { job, row } = crossing;
+  const record = (await auditedRecords(tx, job, 'crossing', [row.id]))(row.id);
+  const broken = record.events.length === 0 ? null : brokenRecord(record.faults);
+  if (broken) return broken;
   const planHash = hashOf(plan);
   await insertCrossingPlan(tx, {
-    crossingId: crossing.id,
+    crossingId: row.id,
     kind: draft.kind,
     planHash,
     requestHash: crossing.hash,
@@ -338,5 +360,21 @@ export async function storePlan(
     actor: actorName(actor),
     madeAt: now,
   });
+  if (record.events.length > 0)
+    await append(
+      tx,
+      crossingSubject(job, row),
+      record.events,
+      {
+        id: randomUUID(),
+        stepId: 'plan',
+        kind: 'replan',
+        actor: actorName(actor),
+        at: now.toISOString(),
+        body: { title: draft.kind === 'asBuilt' ? 'Entered as built' : 'Planned again', note: draft.note },
+        planHash,
+      },
+      now,
+    );
   return ok({ planHash });
 }

@@ -106,7 +106,7 @@ export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Resu
       if (moved) return refuse('', `“${edit.label}” cannot be undone: it has been changed again since`);
       if (change.table === 'plan' && change.after.supersededAt === null) {
         const plan = await readRow(tx, 'plan', change.id, ['terminationId', 'planHash']);
-        const events = await loadEvents(tx, [Number(plan?.terminationId)]);
+        const events = await loadEvents(tx, 'termination', [Number(plan?.terminationId)]);
         if (events.some((e) => e.planHash === plan?.planHash)) {
           return refuse(
             '',

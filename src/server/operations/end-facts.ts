@@ -5,10 +5,12 @@ import { compoundClock } from '@/core/procedure';
 import { parseLength } from '@/core/units';
 import { findEvent, loadCatalogue, lockTermination } from '@/data';
 import { actorName, type Actor } from '../actor';
+import { append } from '../record/append';
+import { mayRecord } from '../record/may-record';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
 import { assessOne, refreshSummaries, requireTermination, type TerminationRef } from './load';
-import { append, mayRecord } from './record';
+import { recordState, subjectOf } from './record';
 
 /**
  * Where the terminals of an end differ: `L1 220, L2 240; PE 300` in the job's unit. Empty text goes back to one length for all. `seen`: the
@@ -104,7 +106,7 @@ export function logTemperature(
     if (!found.ok) return found;
     const { job, assessment } = found.value;
     const { plan } = assessment;
-    const open = mayRecord(assessment, input.at, now);
+    const open = mayRecord(recordState(assessment), input.at, now);
     if (!open.ok) return open;
     if (!Number.isFinite(input.tempC) || input.tempC < -50 || input.tempC > 120)
       return refuse('tempC', 'is not a temperature of the work', input.tempC);
@@ -116,7 +118,8 @@ export function logTemperature(
       return refuse('at', 'a later temperature is in the record already', input.at);
     await append(
       tx,
-      assessment,
+      subjectOf(job, assessment),
+      assessment.events,
       {
         id: input.id,
         stepId: 'cure',
@@ -160,7 +163,7 @@ export function recutEnd(
     const { plan, row, progress } = assessment;
     if (await findEvent(tx, input.id)) return ok({ spareMm: row.spareMm });
     if (plan === null) return refuse('plan', 'nothing is planned here, so nothing was cut');
-    const open = mayRecord(assessment, input.at, now);
+    const open = mayRecord(recordState(assessment), input.at, now);
     if (!open.ok) return open;
     if (progress?.signedBy)
       return refuse('plan', 'this end is signed; a new make-off begins with a new plan');
@@ -173,7 +176,8 @@ export function recutEnd(
     await log.write('termination', row.id, { spareMm: left.value });
     await append(
       tx,
-      assessment,
+      subjectOf(job, assessment),
+      assessment.events,
       {
         id: input.id,
         stepId: 'recut',

@@ -118,7 +118,17 @@ export function acceptJobChoice(
         problems.push({ path: tag, message: refusal, value: part });
         continue;
       }
-      await storePlan(tx, log, a, planTermination(a.request, candidate), family, randomUUID(), actor, now);
+      await storePlan(
+        tx,
+        job.value,
+        log,
+        a,
+        planTermination(a.request, candidate),
+        family,
+        randomUUID(),
+        actor,
+        now,
+      );
       touched.push(a.row.id);
     }
     if (problems.length > 0) return fail(problems);

@@ -7,7 +7,6 @@ import {
   findJob,
   findTermination,
   loadCatalogue,
-  loadEvents,
   loadReadings,
   loadTerminations,
   terminationIdsOfJob,
@@ -18,6 +17,7 @@ import {
   type TerminationRow,
   type Tx,
 } from '@/data';
+import { auditedRecords } from '../record/faults';
 import { inBatches, pauses } from '../heavy';
 import { assess, assessEach, type AssessInput, type Assessment } from './assess';
 
@@ -56,10 +56,9 @@ export async function assessInputs(
   const plans = await currentPlans(tx, ids);
   const { newest, byId } = await catalogueFor(tx, plans, known);
   const readings = await loadReadings(tx, [...new Set(rows.map((r) => r.cable.id))]);
-  const events = await loadEvents(tx, ids);
+  const recordOf = await auditedRecords(tx, job, 'termination', ids);
   const planOf = new Map(plans.map((p) => [p.terminationId, p]));
   const readingsOf = group(readings, (r) => r.cableId);
-  const eventsOf = group(events, (e) => e.terminationId);
   const inputs = rows.map((row) => {
     const plan = planOf.get(row.id) ?? null;
     return {
@@ -67,7 +66,7 @@ export async function assessInputs(
       row,
       readings: readingsOf.get(row.cable.id) ?? [],
       plan,
-      events: eventsOf.get(row.id) ?? [],
+      record: recordOf(row.id),
       catalogue: newest,
       planFamily: plan ? (byId.get(plan.familyRevisionId) ?? null) : null,
     };

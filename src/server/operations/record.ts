@@ -1,47 +1,27 @@
 import { ok, refuse, type Result } from '@/core/kernel';
-import { eventHash, GENESIS, type EventContent } from '@/core/inspection';
 import { LOOK_DECISIONS, mayConfirm, type LookDecision, type MixRecord } from '@/core/procedure';
-import { appendEvent, findEvent, lockTermination, type Tx } from '@/data';
+import { findEvent, lockTermination, type JobRow } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { operation } from '../transaction';
 import type { Assessment } from './assess';
-import { deviceTime, latest } from './device-time';
+import { append, type Subject } from '../record/append';
+import { mayRecord, type RecordState } from '../record/may-record';
 import { assessOne, refreshSummaries, requireTermination, type TerminationRef } from './load';
 
-type Draft = Omit<EventContent, 'termination' | 'seq' | 'prevHash'>;
+/** Whose record the events of an end go into. */
+export const subjectOf = (job: JobRow, { row, tag }: Assessment): Subject => ({
+  job,
+  kind: 'termination',
+  id: row.id,
+  name: tag,
+});
 
-/** Chains an event to the last one of its termination and stores it. The caller holds the termination's lock. */
-export async function append(tx: Tx, assessment: Assessment, draft: Draft, now: Date): Promise<void> {
-  const last = assessment.events[assessment.events.length - 1];
-  const content: EventContent = {
-    ...draft,
-    termination: assessment.tag,
-    seq: (last?.seq ?? 0) + 1,
-    prevHash: last?.hash ?? GENESIS,
-  };
-  await appendEvent(tx, assessment.row.id, { ...content, hash: eventHash(content) }, now);
-}
-
-/** The instant that a new event of this end must not lie before: its plan, or the last event by the device that sent it. */
-const lastInstant = ({ events, plan }: Assessment): number | null =>
-  latest(
-    plan === null ? null : plan.madeAt.getTime(),
-    ...events.slice(-1).map((e) => Math.min(Date.parse(e.at), e.receivedAt.getTime())),
-  );
-
-/**
- * May work at the bench be added to this record now? Nothing is added to a record that does not hold, nor with a time of the device (`at`)
- * that cannot be.
- */
-export function mayRecord(assessment: Assessment, at: string, now: Date): Result<null> {
-  const [fault] = assessment.chainFaults;
-  if (fault)
-    return refuse(
-      'record',
-      `the record of this end does not hold (${fault.seq === 0 ? fault.fault : `event ${fault.seq} ${fault.fault}`}): nothing is added to it or signed`,
-    );
-  return deviceTime(at, now, lastInstant(assessment));
-}
+/** What decides whether anything may be added to the record of an end. */
+export const recordState = ({ chainFaults, events, plan }: Assessment): RecordState => ({
+  faults: chainFaults,
+  events,
+  plannedAt: plan?.madeAt ?? null,
+});
 
 export interface ConfirmInput {
   /** Made by the client, so that a repeated send is stored once. */
@@ -94,7 +74,9 @@ export function confirmStep(
     await lockTermination(tx, named.value.row.id);
     const already = await findEvent(tx, input.id);
     if (already) {
-      return already.terminationId === named.value.row.id && already.stepId === input.stepId
+      return already.subjectKind === 'termination' &&
+        already.subjectId === named.value.row.id &&
+        already.stepId === input.stepId
         ? ok({ repeated: true, waste: null })
         : refuse('id', 'this event id belongs to something else', input.id);
     }
@@ -104,7 +86,7 @@ export function confirmStep(
     if (!assessment.plan) return refuse('plan', 'no gland has been chosen yet');
     if (assessment.steps.length === 0)
       return refuse('plan', assessment.collar.blockedBy ?? 'this plan has no steps');
-    const open = mayRecord(assessment, input.at, now);
+    const open = mayRecord(recordState(assessment), input.at, now);
     if (!open.ok) return open;
     const may = mayConfirm(
       {
@@ -123,7 +105,8 @@ export function confirmStep(
       // Too late is not only refused: what was mixed is gone, and the record says so.
       await append(
         tx,
-        assessment,
+        subjectOf(job, assessment),
+        assessment.events,
         {
           id: input.id,
           stepId: input.stepId,
@@ -142,7 +125,8 @@ export function confirmStep(
     const step = may.value;
     await append(
       tx,
-      assessment,
+      subjectOf(job, assessment),
+      assessment.events,
       {
         id: input.id,
         stepId: step.id,

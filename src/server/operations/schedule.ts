@@ -283,7 +283,7 @@ export function retireCable(
     if (!job.ok) return job;
     const row = await findLivingRow(tx, job.value.id, cableId);
     if (!row) return refuse('', NOT_HERE);
-    const events = await loadEvents(tx, [row.a.id, row.b.id]);
+    const events = await loadEvents(tx, 'termination', [row.a.id, row.b.id]);
     const log = new EditLog(tx);
     await log.write('cable', cableId, { retiredAt: now.toISOString() }, seen);
     for (const end of [row.a, row.b]) await log.write('termination', end.id, { entryId: null });

@@ -2,12 +2,15 @@ import fc from 'fast-check';
 import { canonicalJson, hashOf, seededRandom } from '@/core/kernel';
 import { auditChain, eventHash, GENESIS, type ChainedEvent, type EventContent } from '.';
 
-function chain(count: number): ChainedEvent[] {
+function chain(count: number, versionOf: (i: number) => 1 | 2 = () => 2): ChainedEvent[] {
   const events: ChainedEvent[] = [];
   for (let i = 0; i < count; i += 1) {
     const content: EventContent = {
+      version: versionOf(i),
       id: `id-${i}`,
-      termination: 'K-104/B',
+      subjectKind: 'termination',
+      subject: 'K-104/B',
+      receivedAt: `2026-11-02T08:0${i % 10}:01.000Z`,
       seq: i + 1,
       stepId: `step-${i}`,
       kind: 'confirm',
@@ -36,7 +39,8 @@ it('finds any single change, removal or swap', () => {
         'kind',
         'planHash',
         'id',
-        'termination',
+        'subject',
+        'receivedAt',
         'body',
         'hash',
         'prevHash',
@@ -59,6 +63,13 @@ it('finds any single change, removal or swap', () => {
       },
     ),
   );
+});
+
+it('holds when events of before go on with events of today, and not the other way round', () => {
+  expect(auditChain(chain(6, (i) => (i < 3 ? 1 : 2)))).toEqual([]);
+  expect(auditChain(chain(6, (i) => (i < 3 ? 2 : 1)))).toEqual([
+    { seq: 4, fault: 'claims to be older than the event before it' },
+  ]);
 });
 
 it('is not healed by hashing the changed event again: its successor still tells', () => {

@@ -1,0 +1,139 @@
+import { array, mixed, number, object, string } from 'yup';
+import { fail, hashOf, ok, refuse, validate, type Problem, type Result } from '@/core/kernel';
+import { auditChain, faultWords, SUBJECT_KINDS, type ChainedEvent } from './chain';
+import { auditReceipts, auditTail, type Receipt, type SignatureCheck } from './receipt';
+
+const hash = () => string().length(64).required();
+const kind = () => string().oneOf(SUBJECT_KINDS).required();
+
+const eventSchema = object({
+  version: number()
+    .oneOf([1, 2] as const)
+    .required(),
+  id: string().required(),
+  subjectKind: kind(),
+  subject: string().required(),
+  seq: number().integer().min(1).required(),
+  stepId: string().required(),
+  kind: string().required(),
+  actor: string().defined(),
+  at: string().required(),
+  receivedAt: string().required(),
+  body: mixed<NonNullable<unknown>>().nullable().defined(),
+  planHash: string().defined(),
+  prevHash: hash(),
+  hash: hash(),
+}).noUnknown();
+
+const receiptSchema = object({
+  job: string().required(),
+  number: number().integer().min(1).required(),
+  subjectKind: kind(),
+  subject: string().required(),
+  seq: number().integer().min(1).required(),
+  eventHash: hash(),
+  prevHead: hash(),
+  head: hash(),
+  signature: string().required(),
+  keyId: string().required(),
+}).noUnknown();
+
+/** The record of a whole job in one file: every event, every plan that work stood on, every receipt, and the key that signed them. */
+export const recordBundleSchema = object({
+  format: string()
+    .oneOf(['amber-collar-record'] as const)
+    .required(),
+  version: number()
+    .oneOf([1] as const)
+    .required(),
+  job: string().required(),
+  made: string().required(),
+  /** Public key, PEM. It proves no more than that all was signed by one key: whose it is must be known from elsewhere. */
+  publicKey: string().required(),
+  subjects: array()
+    .of(
+      object({
+        kind: kind(),
+        name: string().required(),
+        events: array().of(eventSchema.required()).required(),
+        plans: array()
+          .of(object({ hash: hash(), body: mixed<NonNullable<unknown>>().required() }).noUnknown().required())
+          .required(),
+      })
+        .noUnknown()
+        .required(),
+    )
+    .required(),
+  receipts: array().of(receiptSchema.required()).required(),
+})
+  .noUnknown()
+  .required();
+
+export interface BundleReport {
+  readonly job: string;
+  readonly subjects: number;
+  readonly events: number;
+  /** The last head, as it stands on prints; null for a record without events. */
+  readonly head: { readonly number: number; readonly head: string } | null;
+}
+
+/**
+ * Checks the record of a job without its database: every event, every plan that an event names, every receipt. All that is wrong is named.
+ * `signed` is asked for every receipt.
+ */
+export function verifyBundle(json: unknown, signed: SignatureCheck): Result<BundleReport> {
+  const read = validate(recordBundleSchema, json);
+  if (!read.ok) return read;
+  const { job, subjects } = read.value;
+  const receipts = read.value.receipts as readonly Receipt[];
+  const problems: Problem[] = auditReceipts(receipts, signed).map((f) => ({
+    path: 'receipts',
+    message: f.fault,
+  }));
+  const foreign = receipts.find((r) => r.job !== job);
+  if (foreign)
+    problems.push({
+      path: 'receipts',
+      message: `entry ${foreign.number} belongs to another job`,
+      value: foreign.job,
+    });
+  const keyOf = (k: string, name: string) => `${k} ${name}`;
+  const known = new Set<string>();
+  for (const { kind: k, name, events: raw, plans } of subjects) {
+    const path = `${k} ${name}`;
+    known.add(keyOf(k, name));
+    const events = raw as readonly ChainedEvent[];
+    // A tag may have been changed since: an event keeps the name that it was written under, and so does its receipt.
+    const ids = new Set(events.map((e) => e.hash));
+    const names = new Set([name, ...events.map((e) => e.subject)]);
+    const mine = receipts.filter(
+      (r) => r.subjectKind === k && (ids.has(r.eventHash) || names.has(r.subject)),
+    );
+    for (const fault of [...auditChain(events), ...auditTail(events, mine, () => true)])
+      problems.push({ path, message: faultWords(fault) });
+    for (const r of mine) known.add(keyOf(k, r.subject));
+    const held = new Map(plans.map((p) => [p.hash, p.body]));
+    for (const [planHash, body] of held)
+      if (hashOf(body) !== planHash)
+        problems.push({ path, message: 'a plan has been changed after it was made', value: planHash });
+    const without = events.find((e) => e.planHash !== '' && !held.has(e.planHash));
+    if (without) problems.push({ path, message: `the plan that event ${without.seq} stands on is missing` });
+  }
+  const lost = receipts.find((r) => !known.has(keyOf(r.subjectKind, r.subject)));
+  if (lost)
+    problems.push({
+      path: keyOf(lost.subjectKind, lost.subject),
+      message: `is missing as a whole, from entry ${lost.number} of the job’s record on`,
+    });
+  if (problems.length > 0) return fail(problems);
+  const events = subjects.reduce((sum, s) => sum + s.events.length, 0);
+  const last = receipts[receipts.length - 1];
+  if (events !== receipts.length)
+    return refuse('receipts', `${receipts.length} receipts for ${events} events`);
+  return ok({
+    job,
+    subjects: subjects.length,
+    events,
+    head: last ? { number: last.number, head: last.head } : null,
+  });
+}

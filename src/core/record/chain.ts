@@ -1,0 +1,70 @@
+import { hashOf } from '@/core/kernel';
+
+/** What a record of work can be about: the end of a cable, or a crossing of a wall. */
+export const SUBJECT_KINDS = ['termination', 'crossing'] as const;
+export type SubjectKind = (typeof SUBJECT_KINDS)[number];
+
+/**
+ * What is hashed of an event: everything but its own hash. Version 2 hashes the kind of its subject and the server's time with it; events of
+ * version 1 were written before that and verify as they were. Times are ISO 8601: `at` by the device, `receivedAt` by the server.
+ */
+export interface EventContent {
+  readonly version: 1 | 2;
+  readonly id: string;
+  readonly subjectKind: SubjectKind;
+  /** As it was called when the event was written, such as `K-104/B`. */
+  readonly subject: string;
+  readonly seq: number;
+  readonly stepId: string;
+  readonly kind: string;
+  readonly actor: string;
+  readonly at: string;
+  readonly receivedAt: string;
+  readonly body: unknown;
+  readonly planHash: string;
+  readonly prevHash: string;
+}
+
+export interface ChainedEvent extends EventContent {
+  readonly hash: string;
+}
+
+/** The hash before the first event of a subject. */
+export const GENESIS = '0'.repeat(64);
+
+/** Hash of an event, which covers the hash of the event before it. */
+export function eventHash(event: EventContent): string {
+  const { version, id, subjectKind, subject, seq, stepId, kind, actor, at, receivedAt, body } = event;
+  const { planHash, prevHash } = event;
+  const common = { id, seq, stepId, kind, actor, at, body, planHash, prevHash };
+  return version === 1
+    ? hashOf({ ...common, termination: subject })
+    : hashOf({ ...common, version, subjectKind, subject, receivedAt });
+}
+
+/** The first place where a record does not hold. `seq` 0 is its plan, or the record as a whole. */
+export interface ChainFault {
+  readonly seq: number;
+  readonly fault: string;
+}
+
+/** Audits a subject's events, in order. Empty means untouched: a changed, dropped, added or moved event shows; a cut tail only by `auditTail`. */
+export function auditChain(events: readonly ChainedEvent[]): ChainFault[] {
+  const faults: ChainFault[] = [];
+  let previous = GENESIS;
+  events.forEach((event, i) => {
+    if (event.seq !== i + 1) faults.push({ seq: event.seq, fault: `number ${i + 1} was expected here` });
+    if (event.prevHash !== previous)
+      faults.push({ seq: event.seq, fault: 'does not follow the event before it' });
+    if (eventHash(event) !== event.hash)
+      faults.push({ seq: event.seq, fault: 'has been changed after it was written' });
+    if (event.version === 1 && i > 0 && events[i - 1]?.version === 2)
+      faults.push({ seq: event.seq, fault: 'claims to be older than the event before it' });
+    previous = event.hash;
+  });
+  return faults;
+}
+
+/** A fault in words that stand alone. */
+export const faultWords = ({ seq, fault }: ChainFault): string =>
+  seq === 0 ? fault : `event ${seq} ${fault}`;

@@ -1,0 +1,3 @@
+export * from './bundle';
+export * from './chain';
+export * from './receipt';

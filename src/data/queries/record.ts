@@ -1,0 +1,124 @@
+import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
+import type { ChainedEvent, Receipt, SubjectKind } from '@/core/record';
+import type { Tx } from '../connection';
+import { job, recordEvent, recordReceipt } from '../schema';
+
+export interface StoredEvent extends ChainedEvent {
+  readonly subjectId: number;
+}
+
+export interface StoredReceipt extends Receipt {
+  readonly subjectId: number;
+}
+
+function storedEvent({
+  jobId: _,
+  body,
+  receivedAt,
+  version,
+  ...row
+}: typeof recordEvent.$inferSelect): StoredEvent {
+  if (version !== 1 && version !== 2) throw new Error(`event ${row.id} is of version ${version}`);
+  return { ...row, version, body: JSON.parse(body) as unknown, receivedAt: receivedAt.toISOString() };
+}
+
+const storedReceipt = ({ jobId: _, madeAt: __, ...row }: typeof recordReceipt.$inferSelect): StoredReceipt =>
+  row;
+
+/** Events of several subjects of one kind, in their order. */
+export async function loadEvents(
+  tx: Tx,
+  kind: SubjectKind,
+  subjectIds: readonly number[],
+): Promise<StoredEvent[]> {
+  if (subjectIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(recordEvent)
+    .where(and(eq(recordEvent.subjectKind, kind), inArray(recordEvent.subjectId, [...subjectIds])))
+    .orderBy(asc(recordEvent.subjectId), asc(recordEvent.seq));
+  return rows.map(storedEvent);
+}
+
+export async function loadJobEvents(tx: Tx, jobId: number): Promise<StoredEvent[]> {
+  const rows = await tx
+    .select()
+    .from(recordEvent)
+    .where(eq(recordEvent.jobId, jobId))
+    .orderBy(asc(recordEvent.receivedAt), asc(recordEvent.subjectId), asc(recordEvent.seq));
+  return rows.map(storedEvent);
+}
+
+export async function findEvent(tx: Tx, id: string): Promise<StoredEvent | null> {
+  const [row] = await tx.select().from(recordEvent).where(eq(recordEvent.id, id));
+  return row ? storedEvent(row) : null;
+}
+
+export async function insertEvent(tx: Tx, jobId: number, event: StoredEvent): Promise<void> {
+  const { body, receivedAt, ...rest } = event;
+  await tx
+    .insert(recordEvent)
+    .values({ ...rest, jobId, body: JSON.stringify(body), receivedAt: new Date(receivedAt) });
+}
+
+/** Receipts of several subjects of one kind, in their order. */
+export async function loadReceipts(
+  tx: Tx,
+  kind: SubjectKind,
+  subjectIds: readonly number[],
+): Promise<StoredReceipt[]> {
+  if (subjectIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(recordReceipt)
+    .where(and(eq(recordReceipt.subjectKind, kind), inArray(recordReceipt.subjectId, [...subjectIds])))
+    .orderBy(asc(recordReceipt.subjectId), asc(recordReceipt.seq));
+  return rows.map(storedReceipt);
+}
+
+export async function loadJobReceipts(tx: Tx, jobId: number): Promise<StoredReceipt[]> {
+  const rows = await tx
+    .select()
+    .from(recordReceipt)
+    .where(eq(recordReceipt.jobId, jobId))
+    .orderBy(asc(recordReceipt.number));
+  return rows.map(storedReceipt);
+}
+
+/** How many receipts a job has, and its last. */
+export async function loadHead(
+  tx: Tx,
+  jobId: number,
+): Promise<{ count: number; last: StoredReceipt | null }> {
+  const [counted] = await tx.select({ n: count() }).from(recordReceipt).where(eq(recordReceipt.jobId, jobId));
+  const [last] = await tx
+    .select()
+    .from(recordReceipt)
+    .where(eq(recordReceipt.jobId, jobId))
+    .orderBy(desc(recordReceipt.number))
+    .limit(1);
+  return { count: counted?.n ?? 0, last: last ? storedReceipt(last) : null };
+}
+
+export async function insertReceipt(
+  tx: Tx,
+  jobId: number,
+  receipt: StoredReceipt,
+  madeAt: Date,
+): Promise<void> {
+  await tx.insert(recordReceipt).values({ ...receipt, jobId, madeAt });
+}
+
+/** Holds a job's row, so that the entries of its record come one after the other. */
+export async function lockJob(tx: Tx, jobId: number): Promise<void> {
+  await tx.select({ id: job.id }).from(job).where(eq(job.id, jobId)).for('update');
+}
+
+/** Jobs whose events have no receipts at all: they were written before there were any. */
+export async function jobsWithoutReceipts(tx: Tx): Promise<{ id: number; slug: string }[]> {
+  return tx
+    .selectDistinct({ id: job.id, slug: job.slug })
+    .from(job)
+    .innerJoin(recordEvent, eq(recordEvent.jobId, job.id))
+    .where(sql`NOT EXISTS (SELECT 1 FROM record_receipt r WHERE r.job_id = ${job.id})`);
+}

@@ -1,0 +1,42 @@
+import { group } from 'd3';
+import { auditChain, auditHead, auditTail, type ChainFault, type SubjectKind } from '@/core/record';
+import { loadEvents, loadHead, loadReceipts, type StoredEvent, type Tx } from '@/data';
+import { remembered, signedByUs } from './keep';
+
+/** A subject's events with everything that is wrong with them, the first fault first. */
+export interface AuditedRecord {
+  readonly events: readonly StoredEvent[];
+  readonly faults: readonly ChainFault[];
+}
+
+/** The records of several subjects of one job, read and audited. Subjects without events are in it too. */
+export async function auditedRecords(
+  tx: Tx,
+  job: { readonly id: number; readonly slug: string },
+  kind: SubjectKind,
+  ids: readonly number[],
+): Promise<(id: number) => AuditedRecord> {
+  const events = group(await loadEvents(tx, kind, ids), (e) => e.subjectId);
+  const receipts = group(await loadReceipts(tx, kind, ids), (r) => r.subjectId);
+  const { count, last } = await loadHead(tx, job.id);
+  const ofJob = auditHead({ count, last, remembered: remembered(job.slug) }, signedByUs);
+  return (id) => {
+    const mine = events.get(id) ?? [];
+    return {
+      events: mine,
+      faults: [...auditChain(mine), ...auditTail(mine, receipts.get(id) ?? [], signedByUs), ...ofJob],
+    };
+  };
+}
+
+/** Work that was recorded stands on its plan: one that was changed since, or put in the place of the one that the record names, is a fault. */
+export function planFaults(
+  plan: { readonly planHash: string; readonly intact: () => boolean } | null,
+  events: readonly StoredEvent[],
+): ChainFault[] {
+  if (plan === null) return [];
+  if (!plan.intact()) return [{ seq: 0, fault: 'the plan has been changed after it was made' }];
+  // Events of before named a plan only when work was done on it.
+  const named = events.every((e) => e.version === 1) || events.some((e) => e.planHash === plan.planHash);
+  return named ? [] : [{ seq: 0, fault: 'the plan in force is none that this record names' }];
+}

@@ -1,0 +1,106 @@
+import {
+  createHash,
+  createPrivateKey,
+  createPublicKey,
+  generateKeyPairSync,
+  sign,
+  verify,
+  type KeyObject,
+} from 'node:crypto';
+import { appendFileSync, existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { SignatureCheck } from '@/core/record';
+
+/**
+ * What is kept outside the database: the key that signs the heads of records, and the highest entry of every job that was ever written, so
+ * that an end that is cut off, or a whole database that is put back, is seen. The folder is `AMBER_COLLAR_KEEP`.
+ */
+const folder = (): string => process.env.AMBER_COLLAR_KEEP ?? join(process.cwd(), '.local', 'keep');
+
+interface Key {
+  readonly secret: KeyObject;
+  readonly open: KeyObject;
+  readonly pem: string;
+  readonly id: string;
+}
+
+let loaded: { readonly path: string; readonly key: Key } | null = null;
+
+/** The key, made on first use. Another process may have made it at the same moment: the file that is there first stays. */
+function key(): Key {
+  const path = join(folder(), 'record-key.pem');
+  if (loaded?.path === path) return loaded.key;
+  if (!existsSync(path)) {
+    mkdirSync(folder(), { recursive: true, mode: 0o700 });
+    const { privateKey } = generateKeyPairSync('ed25519');
+    try {
+      writeFileSync(path, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: 0o600, flag: 'wx' });
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+    }
+  }
+  const secret = createPrivateKey(readFileSync(path));
+  const open = createPublicKey(secret);
+  const pem = open.export({ type: 'spki', format: 'pem' }).toString();
+  loaded = { path, key: { secret, open, pem, id: keyName(pem) } };
+  return loaded.key;
+}
+
+/** Short name of a public key. */
+export const keyName = (pem: string): string => createHash('sha256').update(pem).digest('hex').slice(0, 16);
+
+export const publicKeyPem = (): string => key().pem;
+
+/** Signs a head. Base64. */
+export function signHead(head: string): { readonly signature: string; readonly keyId: string } {
+  const { secret, id } = key();
+  return { signature: sign(null, Buffer.from(head, 'utf8'), secret).toString('base64'), keyId: id };
+}
+
+const MOST_KEPT = 50_000;
+const good = new Set<string>();
+
+/** Was this head signed by our key? What was found good once is not worked out again. */
+export const signedByUs: SignatureCheck = (head, signature, keyId) => {
+  const { open, id } = key();
+  const what = `${id} ${head} ${signature}`;
+  if (good.has(what)) return true;
+  if (keyId !== id || !verify(null, Buffer.from(head, 'utf8'), open, Buffer.from(signature, 'base64')))
+    return false;
+  if (good.size >= MOST_KEPT) good.clear();
+  good.add(what);
+  return true;
+};
+
+interface Memory {
+  readonly path: string;
+  readonly read: number;
+  readonly highest: Map<string, number>;
+}
+let memory: Memory | null = null;
+
+/** Reads what other processes have written since. */
+function recall(): Memory {
+  const path = join(folder(), 'heads.log');
+  if (memory?.path !== path) memory = { path, read: 0, highest: new Map() };
+  const size = existsSync(path) ? statSync(path).size : 0;
+  if (size === memory.read) return memory;
+  const { highest } = memory;
+  for (const line of readFileSync(path, 'utf8').slice(0, size).split('\n')) {
+    const [job, number] = line.split(' ');
+    if (job && number) highest.set(job, Math.max(highest.get(job) ?? 0, Number(number)));
+  }
+  memory = { path, read: size, highest };
+  return memory;
+}
+
+/** The highest entry of a job's record that was ever written here; 0 when none was. */
+export const remembered = (job: string): number => recall().highest.get(job) ?? 0;
+
+/** Keeps that a job's record has come to this entry. Called when it is certain, after the transaction. */
+export function remember(job: string, number: number, head: string): void {
+  const { path, highest } = recall();
+  if ((highest.get(job) ?? 0) >= number) return;
+  mkdirSync(folder(), { recursive: true, mode: 0o700 });
+  appendFileSync(path, `${job} ${number} ${head}\n`, { mode: 0o600 });
+}
