@@ -3,9 +3,10 @@ import { readFileSync, writeSync } from 'node:fs';
 import { problemLine, type Problem } from '@/core/kernel';
 import { firstLine, parseJson } from './json-text';
 import { KIND_NAMES, planFor } from './plan-kinds';
+import { verifyRecord } from './verify';
 
 const USAGE = `usage: npm run --silent plan -- KIND [FILE]
-  KIND  ${KIND_NAMES.join(', ')}
+  KIND  ${KIND_NAMES.join(', ')}; verify
   FILE  a JSON request; standard input when it is not given`;
 
 function end(problems: readonly Problem[]): never {
@@ -50,7 +51,7 @@ async function main(): Promise<void> {
   }
   const request = parseJson(text);
   if (!request.ok) end(request.problems);
-  const plan = await planFor(kind, request.value);
+  const plan = kind === 'verify' ? verifyRecord(request.value) : await planFor(kind, request.value);
   if (!plan.ok) end(plan.problems);
   print(`${JSON.stringify(plan.value, null, 1)}\n`);
 }

@@ -302,7 +302,7 @@ describe('at the bench', () => {
     await says('Signed by inspector');
     await browser().resize(1280, 800);
     await open('/job/quillmere/t/K-104/B/prove');
-    await says('Chain checked just now: whole');
+    await says('Checked just now: every event, the plan');
     await says('Not held all round: lay the armour anew');
     await says('Planned again');
     await open('/job/quillmere/board');

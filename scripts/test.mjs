@@ -71,10 +71,13 @@ try {
   // Every run begins with an empty server, so that no test lives on what another left.
   await stopMariadb(NAME);
   rmSync(join(LOCAL, NAME), { recursive: true, force: true });
-  const db = await startMariadb(NAME, 0, ['amber_collar', 'amber_collar_test']);
+  // Two tests count every row, or take guards away, and so have a database to themselves.
+  const ALONE = { GATE_DATABASE: 'amber_collar_gate', ATTACK_DATABASE: 'amber_collar_attack' };
+  const db = await startMariadb(NAME, 0, ['amber_collar', 'amber_collar_test', ...Object.values(ALONE)]);
   for (const [database, demo] of [
     ['amber_collar', true],
     ['amber_collar_test', false],
+    ...Object.values(ALONE).map((database) => [database, false]),
   ]) {
     run(
       process.execPath,
@@ -105,6 +108,13 @@ try {
     DATABASE_URL: db.urlOf('amber_collar_test'),
     DATABASE_OWNER_URL: db.ownerUrlOf('amber_collar_test'),
     AMBER_COLLAR_KEEP: join(db.keep, 'amber_collar_test'),
+    ...Object.fromEntries(
+      Object.entries(ALONE).flatMap(([name, database]) => [
+        [`${name}_URL`, db.urlOf(database)],
+        [`${name}_OWNER_URL`, db.ownerUrlOf(database)],
+        [`${name}_KEEP`, join(db.keep, database)],
+      ]),
+    ),
     E2E_ADDRESS: application.address,
     E2E_DATABASE_NAME: NAME,
     E2E_DATABASE_PORT: String(db.port),

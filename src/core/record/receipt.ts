@@ -1,4 +1,4 @@
-import { hashOf } from '@/core/kernel';
+import { hashOf, hashText } from '@/core/kernel';
 import { GENESIS, type ChainedEvent, type ChainFault, type SubjectKind } from './chain';
 
 /**
@@ -33,6 +33,9 @@ export const headHash = ({
   eventHash,
   prevHead,
 }: ReceiptContent): string => hashOf({ job, number, subjectKind, subject, seq, eventHash, prevHead });
+
+/** Short name of a public key (PEM). */
+export const keyName = (pem: string): string => hashText(pem).slice(0, 16);
 
 /** Checks a signature over a head; whoever has the public key can. */
 export type SignatureCheck = (head: string, signature: string, keyId: string) => boolean;

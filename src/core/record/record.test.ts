@@ -112,35 +112,38 @@ test.each<[string, (b: Bundle) => void, RegExp]>([
   [
     'changes the words of an event',
     (b) => {
-      b.subjects[0]!.events[1]! = { ...at(b.subjects[0]!.events, 1), body: { title: 'other' } };
+      at(b.subjects, 0).events[1] = { ...at(at(b.subjects, 0).events, 1), body: { title: 'other' } };
     },
     /K-101\/A: event 2 has been changed/,
   ],
   [
     'changes the server’s time of an event',
     (b) => {
-      b.subjects[0]!.events[1] = { ...at(b.subjects[0]!.events, 1), receivedAt: '2026-11-02T07:00:00.000Z' };
+      at(b.subjects, 0).events[1] = {
+        ...at(at(b.subjects, 0).events, 1),
+        receivedAt: '2026-11-02T07:00:00.000Z',
+      };
     },
     /K-101\/A: event 2 has been changed/,
   ],
   [
     'takes an event out of the middle',
     (b) => {
-      b.subjects[1]!.events.splice(1, 1);
+      at(b.subjects, 1).events.splice(1, 1);
     },
     /K-101\/B: event 2 was written and is missing/,
   ],
   [
     'cuts the tail off',
     (b) => {
-      b.subjects[0]!.events.pop();
+      at(b.subjects, 0).events.pop();
     },
     /K-101\/A: event 4 was written and is missing/,
   ],
   [
     'deletes all events of an end',
     (b) => {
-      b.subjects[0]!.events = [];
+      at(b.subjects, 0).events = [];
     },
     /K-101\/A: event 1 was written and is missing/,
   ],
@@ -154,7 +157,7 @@ test.each<[string, (b: Bundle) => void, RegExp]>([
   [
     'rewrites a chain from an event on, with new hashes',
     (b) => {
-      const { events } = b.subjects[0]!;
+      const { events } = at(b.subjects, 0);
       events[1] = { ...at(events, 1), actor: 'somebody else' };
       rehash(events, 1);
     },
@@ -163,7 +166,7 @@ test.each<[string, (b: Bundle) => void, RegExp]>([
   [
     'rewrites a chain and its receipts, without the key',
     (b) => {
-      const { events } = b.subjects[0]!;
+      const { events } = at(b.subjects, 0);
       events[3] = { ...at(events, 3), actor: 'somebody else' };
       rehash(events, 3);
       let prevHead = at(b.receipts, 8).head;
@@ -179,7 +182,7 @@ test.each<[string, (b: Bundle) => void, RegExp]>([
   [
     'changes a plan',
     (b) => {
-      at(b.subjects[2]!.plans, 0).body = { ...PLAN, cutMm: 90 };
+      at(at(b.subjects, 2).plans, 0).body = { ...PLAN, cutMm: 90 };
     },
     /crossing X-1: a plan has been changed/,
   ],
@@ -187,14 +190,14 @@ test.each<[string, (b: Bundle) => void, RegExp]>([
     'changes a plan and its hash',
     (b) => {
       const body = { ...PLAN, cutMm: 90 };
-      b.subjects[2]!.plans = [{ hash: hashOf(body), body }];
+      at(b.subjects, 2).plans = [{ hash: hashOf(body), body }];
     },
     /crossing X-1: the plan that event 1 stands on is missing/,
   ],
   [
     'adds an event',
     (b) => {
-      const { events } = b.subjects[0]!;
+      const { events } = at(b.subjects, 0);
       const content = { ...at(events, 3), seq: 5, id: 'forged', prevHash: at(events, 3).hash };
       events.push({ ...content, hash: eventHash(content) });
     },

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { hashOf } from '@/core/kernel';
 import { upgradePlan, type TerminationPlan } from '@/core/procedure';
 import type { Tx } from '../connection';
@@ -87,4 +87,22 @@ export async function plansOfFamily(tx: Tx, code: string): Promise<{ termination
     .innerJoin(job, eq(cable.jobId, job.id))
     .where(and(eq(familyRevision.code, code), isNull(plan.supersededAt), isNull(cable.retiredAt)))
     .orderBy(job.slug, cable.tag, termination.end);
+}
+
+/** Plans of several terminations as they are stored, the newest first; those in force only, or all. */
+export async function plansOfTerminations(tx: Tx, terminationIds: readonly number[], inForce: boolean) {
+  if (terminationIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(plan)
+    .where(
+      and(inArray(plan.terminationId, [...terminationIds]), ...(inForce ? [isNull(plan.supersededAt)] : [])),
+    )
+    .orderBy(desc(plan.id));
+  return rows.map((row) => ({
+    subjectId: row.terminationId,
+    planHash: row.planHash,
+    body: JSON.parse(row.body) as unknown,
+    intact: () => hashOf(JSON.parse(row.body) as unknown) === row.planHash,
+  }));
 }

@@ -122,3 +122,21 @@ export async function jobsWithoutReceipts(tx: Tx): Promise<{ id: number; slug: s
     .innerJoin(recordEvent, eq(recordEvent.jobId, job.id))
     .where(sql`NOT EXISTS (SELECT 1 FROM record_receipt r WHERE r.job_id = ${job.id})`);
 }
+
+/** Subjects of one kind that a job's record knows of, by their events or by their receipts: events may have gone. */
+export async function recordSubjects(
+  tx: Tx,
+  jobId: number,
+  kind: SubjectKind,
+): Promise<{ id: number; subject: string }[]> {
+  const found = new Map<number, string>();
+  for (const table of [recordReceipt, recordEvent]) {
+    const rows = await tx
+      .select({ id: table.subjectId, subject: sql<string>`MAX(${table.subject})` })
+      .from(table)
+      .where(and(eq(table.jobId, jobId), eq(table.subjectKind, kind)))
+      .groupBy(table.subjectId);
+    for (const { id, subject } of rows) found.set(id, subject);
+  }
+  return [...found].map(([id, subject]) => ({ id, subject }));
+}

@@ -25,6 +25,7 @@ const card = (change: Partial<Parameters<typeof cutCardPdf>[0]> = {}, paper?: 'A
       stale: false,
       broken: false,
       signedBy: null,
+      record: '42 · 7f3a-9c21',
       printed,
       ...change,
     },

@@ -18,6 +18,8 @@ export interface CutCard {
   /** The record, or the plan it stands on, has been changed behind the application's back. */
   readonly broken: boolean;
   readonly signedBy: string | null;
+  /** The end of the job's record when this was printed; null before its first entry. */
+  readonly record: string | null;
   readonly printed: Date;
 }
 
@@ -320,10 +322,12 @@ function footer(doc: Doc, sheet: Sheet, card: CutCard): void {
     9,
   );
   text(doc, sheet, `Plan ${card.hash}`, sheet.left, y, 7.5);
+  // The end of the job's record at this moment: a later record that does not come past it has been cut.
+  const record = card.record === null ? 'Amber Collar' : `Record ${card.record}`;
   text(
     doc,
     sheet,
-    `printed ${card.printed.toISOString().slice(0, 16).replace('T', ' ')} UTC · Amber Collar`,
+    `${record} · printed ${card.printed.toISOString().slice(0, 16).replace('T', ' ')} UTC`,
     sheet.left,
     y,
     7.5,

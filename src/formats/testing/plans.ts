@@ -30,6 +30,7 @@ export function cardFor(code: string, armour: ArmourKind, more: Partial<PlanRequ
     stale: false,
     broken: false,
     signedBy: null,
+    record: null,
     printed: PRINTED,
   };
 }

@@ -24,6 +24,7 @@ import { undoLast } from '../operations/edits';
 import { logTemperature, recutEnd, setCompound, setTerminals } from '../operations/end-facts';
 import { answerFact } from '../operations/facts';
 import { acceptJobChoice, viewJobChoice } from '../operations/job-choice';
+import { exportRecord, viewJobRecord } from '../operations/job-record';
 import { viewKit } from '../operations/kit';
 import { kitAgainst, kitFile } from '../operations/kit-file';
 import { addReading, withdrawReading } from '../operations/measure';
@@ -65,6 +66,8 @@ export const OPERATIONS = {
   viewCompound: read([JOB], ([job], { now }) => viewCompound(job, now)),
   viewProfile: read([JOB], ([job]) => viewProfile(job)),
   previewProfile: read([JOB, ['profile', a.json]], ([job, profile]) => previewProfile(job, profile), 'heavy'),
+  viewJobRecord: read([JOB], ([job]) => viewJobRecord(job), 'heavy'),
+  exportRecord: read([JOB], ([job], { now }) => exportRecord(job, now), 'heavy'),
   viewJobChoice: read([JOB], ([job]) => viewJobChoice(job), 'heavy'),
   viewKit: read([JOB], ([job]) => viewKit(job, DEFAULT_SPARES, null), 'heavy'),
   kitAgainst: read(

@@ -277,7 +277,7 @@ describe('a plan that somebody changed behind the application’s back', () => {
       { seq: 0, fault: 'the plan has been changed after it was made' },
     ]);
     expect(await refused(confirmNext(job, FITTER))).toMatch(
-      /record of this end does not hold \(the plan has been changed/,
+      /this record does not hold \(the plan has been changed/,
     );
     // Nor is anything else of the bench added to it.
     const at = NOW.toISOString();
@@ -286,7 +286,7 @@ describe('a plan that somebody changed behind the application’s back', () => {
       recutEnd(ref(job), { id: randomUUID(), text: '5 mm', at }, FITTER, NOW),
       logTemperature(ref(job), { id: randomUUID(), tempC: 20, at }, FITTER, NOW),
     ])
-      expect(await refused(tried)).toMatch(/record of this end does not hold/);
+      expect(await refused(tried)).toMatch(/this record does not hold/);
     expect((await view(job)).events).toHaveLength(before);
     const card = await good(cutCard(ref(job), NOW));
     expect(Buffer.from(card).toString('latin1').startsWith('%PDF')).toBe(true);

@@ -3,6 +3,7 @@ import { database } from '@/data';
 import { cutCardPdf } from '@/formats/pdf/cut-card';
 import type { Paper } from '@/formats/pdf/sheet';
 import { guarded } from '../guard';
+import { recordCode } from './job-record';
 import { assessOne, type TerminationRef } from './load';
 import { cardOf } from './work-pack';
 
@@ -15,7 +16,8 @@ export function cutCard(
   return guarded<Uint8Array<ArrayBuffer>>(async () => {
     const found = await assessOne(database(), ref);
     if (!found.ok) return found;
-    const card = cardOf(found.value.job, found.value.assessment, now);
+    const { job, assessment } = found.value;
+    const card = cardOf(job, assessment, await recordCode(database(), job.id), now);
     if (card === null) return refuse('plan', 'choose a gland first: there is nothing to print yet');
     return ok(await cutCardPdf(card, paper));
   });

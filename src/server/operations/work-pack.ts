@@ -6,6 +6,7 @@ import type { Paper } from '@/formats/pdf/sheet';
 import { workPackPdf } from '@/formats/pdf/work-pack';
 import { guarded } from '../guard';
 import type { Assessment } from './assess';
+import { recordCode } from './job-record';
 import { assessMany, requireJob } from './load';
 
 /** Cards in one pack: more is a second pack, and a printer's whole night. */
@@ -19,7 +20,12 @@ export interface PackRequest {
 }
 
 /** A card for an assessed termination with a plan. */
-export function cardOf(job: JobRow, assessment: Assessment, printed: Date): CutCard | null {
+export function cardOf(
+  job: JobRow,
+  assessment: Assessment,
+  record: string | null,
+  printed: Date,
+): CutCard | null {
   const { plan, row, stale, steps, progress, chainFaults } = assessment;
   if (plan === null) return null;
   const broken = chainFaults.length > 0;
@@ -36,6 +42,7 @@ export function cardOf(job: JobRow, assessment: Assessment, printed: Date): CutC
     // A signature under a record that does not hold is none.
     signedBy: broken ? null : (progress?.signedBy ?? null),
     broken,
+    record,
     printed,
   };
 }
@@ -76,7 +83,8 @@ export function workPack(
     const bare = assessments.filter((a) => a.plan === null).map((a) => a.tag);
     if (bare.length > 0)
       return refuse('tags', `nothing is chosen yet for ${bare.slice(0, 5).join(', ')}`, bare[0]);
-    const cards = assessments.map((a) => cardOf(job, a, now)).filter((c) => c !== null);
+    const record = await recordCode(database(), job.id);
+    const cards = assessments.map((a) => cardOf(job, a, record, now)).filter((c) => c !== null);
     return ok(
       await workPackPdf(cards, {
         title: `Work pack ${job.name}`,

@@ -1,5 +1,4 @@
 import {
-  createHash,
   createPrivateKey,
   createPublicKey,
   generateKeyPairSync,
@@ -9,7 +8,7 @@ import {
 } from 'node:crypto';
 import { appendFileSync, existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { SignatureCheck } from '@/core/record';
+import { keyName, type SignatureCheck } from '@/core/record';
 
 /**
  * What is kept outside the database: the key that signs the heads of records, and the highest entry of every job that was ever written, so
@@ -45,9 +44,6 @@ function key(): Key {
   loaded = { path, key: { secret, open, pem, id: keyName(pem) } };
   return loaded.key;
 }
-
-/** Short name of a public key. */
-export const keyName = (pem: string): string => createHash('sha256').update(pem).digest('hex').slice(0, 16);
 
 export const publicKeyPem = (): string => key().pem;
 

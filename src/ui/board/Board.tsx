@@ -12,8 +12,10 @@ import {
   type ArcStation,
 } from '@/core/procedure';
 import type { SummaryView } from '@/core/termination-view';
+import { RecordFaults } from '../common/RecordFaults';
 import { Collar } from '../collar/Collar';
 import { filterSummaries, stationPath, useSummaries } from '../rack/summaries';
+import { useRecordState } from './use-record-state';
 import styles from './Board.module.css';
 
 const ROW = 56;
@@ -25,6 +27,7 @@ const laneOf = (row: SummaryView): Lane =>
 /** What is next for each termination, and what is blocked and by what. */
 export function Board({ job }: { readonly job: string }) {
   const { rows, failed } = useSummaries(job);
+  const record = useRecordState(job);
   const [filter, setFilter] = useState('');
   const [lane, setLane] = useState<Lane>('all');
   const deferred = useDeferredValue(filter);
@@ -50,6 +53,11 @@ export function Board({ job }: { readonly job: string }) {
   const lanes: readonly Lane[] = ['all', 'blocked', ...STATIONS, 'done'];
   return (
     <main className={styles.board}>
+      {record && record.faults.length > 0 ? (
+        <div className={styles.broken}>
+          <RecordFaults faults={record.faults.map((f) => `${f.subject}: ${f.words}`)} />
+        </div>
+      ) : null}
       <div className={styles.top}>
         <h1 className={styles.headline}>{headline(counts, rows !== null)}</h1>
         <input

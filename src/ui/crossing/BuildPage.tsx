@@ -10,6 +10,7 @@ import { useGate } from '../bench/use-gate';
 import { useWakeLock } from '../bench/use-wake-lock';
 import { Caution } from '../common/Caution';
 import { readNumber } from '../common/Fields';
+import { RecordFaults } from '../common/RecordFaults';
 import { Problems } from '../common/Problems';
 import { useActor } from '../shell/actor';
 import { ActorField } from '../shell/TopBar';
@@ -76,6 +77,7 @@ export function BuildPage({
         {wake === 'off' ? <span className={styles.sleep}>screen may sleep</span> : null}
         <ActorField />
       </header>
+      <RecordFaults faults={view.faults} />
       <div className={styles.track} aria-hidden>
         <span style={{ width: `${(progress.done.size / Math.max(1, steps.length)) * 100}%` }} />
       </div>

@@ -11,6 +11,7 @@ import {
   type PlaceRef,
 } from '@/core/frame-packing';
 import { Caution } from '../common/Caution';
+import { RecordFaults } from '../common/RecordFaults';
 import { Problems } from '../common/Problems';
 import { Segments } from '../common/Segments';
 import { useRun } from '../termination/use-run';
@@ -130,6 +131,7 @@ export function CrossingPage({ view, actions }: Props) {
           <span>{view.setup.place}</span>
           <b data-state={view.state}>{STATE_WORDS[view.state]}</b>
         </div>
+        <RecordFaults faults={view.faults} />
         <div className={styles.acts}>
           {planning.working ? (
             <>

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { CrossingLine } from '@/core/crossing';
 import type { Result } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
+import { RecordFaults } from '../common/RecordFaults';
 import { Problems } from '../common/Problems';
 import { useRun } from '../termination/use-run';
 import { crossingPath, STATE_WORDS } from './words';
@@ -49,6 +50,7 @@ export function CrossingsPage({
                 {line.provisional ? <span className={styles.provisional}>provisional</span> : null}
                 <span>{line.frames.join(' + ')}</span>
               </div>
+              <RecordFaults faults={line.faults} />
               {line.fill ? (
                 <div
                   className={styles.fills}

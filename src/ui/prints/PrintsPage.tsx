@@ -110,6 +110,9 @@ export function PrintsPage({ job }: { readonly job: string }) {
           Labels with codes
         </Button>
         <Segments label="Paper" options={PAPERS} value={paper} onChange={setPaper} />
+        <Button variant="text" href={`/api/job/${encodeURIComponent(job)}/record`}>
+          Record of the job as a file
+        </Button>
       </div>
       {progress ? (
         <div className={styles.acts} role="status">

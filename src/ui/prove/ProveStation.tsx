@@ -1,8 +1,9 @@
-import { LOOK_WORDS, type LookDecision } from '@/core/procedure';
-import type { EventView } from '@/core/termination-view';
+import { faultWords } from '@/core/record';
 import { Caution } from '../common/Caution';
+import { RecordFaults } from '../common/RecordFaults';
 import { RelativeTime } from '../common/RelativeTime';
 import type { StationProps } from '../termination/actions';
+import { eventLines, eventTitle } from './event-words';
 import styles from './ProveStation.module.css';
 
 /** The record of this end: who did what when, each event chained to the one before. */
@@ -12,11 +13,13 @@ export function ProveStation({ view }: StationProps) {
   return (
     <>
       <h2 className={styles.headline}>
-        {signedBy
-          ? `Signed by ${signedBy}.`
-          : events.length === 0
-            ? 'Nothing recorded yet.'
-            : 'Not signed yet.'}
+        {chainFaults.length > 0
+          ? 'This record does not hold.'
+          : signedBy
+            ? `Signed by ${signedBy}.`
+            : events.length === 0
+              ? 'Nothing recorded yet.'
+              : 'Not signed yet.'}
       </h2>
       <p className={styles.lead}>
         {events.length === 0
@@ -24,16 +27,11 @@ export function ProveStation({ view }: StationProps) {
           : `${events.length} events, each carrying the hash of the one before. ${view.job.secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''}`}
       </p>
       {chainFaults.length > 0 ? (
-        <div className={styles.fault} role="alert">
-          <b>This record has been tampered with.</b>
-          {chainFaults.map((f) => (
-            <div key={`${f.seq} ${f.fault}`}>
-              {f.seq === 0 ? `First of all, ${f.fault}` : `Event ${f.seq} ${f.fault}`}.
-            </div>
-          ))}
-        </div>
+        <RecordFaults faults={chainFaults.map(faultWords)} />
       ) : events.length > 0 ? (
-        <p className={styles.sound}>Chain checked just now: whole, from the first event to the last.</p>
+        <p className={styles.sound}>
+          Checked just now: every event, the plan, and the receipts signed outside the database hold.
+        </p>
       ) : null}
       {events.length > 0 ? (
         <table className={styles.table}>
@@ -51,8 +49,12 @@ export function ProveStation({ view }: StationProps) {
               <tr key={e.seq}>
                 <td className={styles.seq}>{e.seq}</td>
                 <td>
-                  {titleOf(e, titles)}
-                  <Detail event={e} />
+                  {eventTitle(e, titles)}
+                  {eventLines(e).map((line) => (
+                    <span key={line} className={styles.detail}>
+                      {line}
+                    </span>
+                  ))}
                 </td>
                 <td>{e.actor}</td>
                 <td>
@@ -70,34 +72,4 @@ export function ProveStation({ view }: StationProps) {
       </Caution>
     </>
   );
-}
-
-const titleOf = (e: EventView, titles: ReadonlyMap<string, string>): string =>
-  e.kind === 'replan'
-    ? 'Planned again'
-    : (titles.get(e.stepId) ?? (e.body as { title?: string } | null)?.title ?? e.stepId);
-
-function Detail({ event }: { readonly event: EventView }) {
-  const body = event.body as {
-    decision?: LookDecision;
-    changed?: { label: string; before: string | null; after: string | null }[];
-    restamped?: string[];
-    figure?: { value: string; unit: string };
-  } | null;
-  if (body?.decision) return <span className={styles.detail}>{LOOK_WORDS[body.decision]}</span>;
-  if (event.kind === 'replan') {
-    return (
-      <span className={styles.detail}>
-        {body?.restamped?.length ?? 0} decisions restamped
-        {(body?.changed ?? [])
-          .map((c) => `; ${c.label}: ${c.before ?? 'none'} → ${c.after ?? 'none'}`)
-          .join('')}
-      </span>
-    );
-  }
-  return body?.figure ? (
-    <span className={styles.detail}>
-      {body.figure.value} {body.figure.unit}
-    </span>
-  ) : null;
 }

@@ -1,0 +1,137 @@
+import { group } from 'd3';
+import { ok, type Result } from '@/core/kernel';
+import { auditHead, auditReceipts, faultWords, headCode, type SubjectKind } from '@/core/record';
+import {
+  database,
+  listCrossings,
+  loadCrossingPlans,
+  loadHead,
+  loadJobEvents,
+  loadJobReceipts,
+  plansOfTerminations,
+  recordSubjects,
+  type JobRow,
+  type Tx,
+} from '@/data';
+import { guarded } from '../guard';
+import { inBatches } from '../heavy';
+import { auditedRecords, planFaults } from '../record/faults';
+import { publicKeyPem, remembered, signedByUs } from '../record/keep';
+import { requireJob } from './load';
+
+/** What does not hold of a job's record: each subject with its first fault, or the job as a whole. */
+export interface JobRecordView {
+  readonly faults: readonly { readonly subject: string; readonly words: string }[];
+  readonly entries: number;
+  /** As it stands on prints; null before the first event. */
+  readonly code: string | null;
+}
+
+/** The end of a job's record, as it is printed; null before its first event. */
+export async function recordCode(tx: Tx, jobId: number): Promise<string | null> {
+  const { last } = await loadHead(tx, jobId);
+  return last ? headCode(last) : null;
+}
+
+/** Audits every subject of a job that has a record, now and from its first event on. */
+export function viewJobRecord(slug: string): Promise<Result<JobRecordView>> {
+  return guarded<JobRecordView>(async () => {
+    const tx = database();
+    const job = await requireJob(tx, slug);
+    if (!job.ok) return job;
+    const faults: { subject: string; words: string }[] = [];
+    const head = await loadHead(tx, job.value.id);
+    const [whole] = [
+      ...auditHead({ ...head, remembered: remembered(slug) }, signedByUs),
+      ...auditReceipts(await loadJobReceipts(tx, job.value.id), signedByUs),
+    ];
+    if (whole) faults.push({ subject: job.value.name, words: faultWords(whole) });
+    for (const kind of ['termination', 'crossing'] as const)
+      for (const { subject, words } of await faultsOf(tx, job.value, kind))
+        if (!faults.some((f) => f.words === words)) faults.push({ subject, words });
+    return ok({
+      faults,
+      entries: head.count,
+      code: head.last ? headCode(head.last) : null,
+    });
+  });
+}
+
+async function faultsOf(tx: Tx, job: JobRow, kind: SubjectKind) {
+  const found: { subject: string; words: string }[] = [];
+  const subjects = await recordSubjects(tx, job.id, kind);
+  for await (const batch of inBatches(subjects, 50)) {
+    const ids = batch.map((s) => s.id);
+    const recordOf = await auditedRecords(tx, job, kind, ids);
+    const plans = await plansInForce(tx, kind, ids);
+    for (const { id, subject } of batch) {
+      const { events, faults } = recordOf(id);
+      const [first] = [...planFaults(plans.get(id) ?? null, events), ...faults];
+      if (first) found.push({ subject, words: faultWords(first) });
+    }
+  }
+  return found;
+}
+
+async function plansInForce(tx: Tx, kind: SubjectKind, ids: readonly number[]) {
+  const plans =
+    kind === 'crossing'
+      ? (await loadCrossingPlans(tx, ids)).map((p) => ({ ...p, subjectId: p.crossingId }))
+      : await plansOfTerminations(tx, ids, true);
+  const newest = new Map<number, (typeof plans)[number]>();
+  for (const plan of plans) if (!newest.has(plan.subjectId)) newest.set(plan.subjectId, plan);
+  return newest;
+}
+
+/** The record of a job as one file that can be checked without this database: see `verifyBundle`. */
+export function exportRecord(slug: string, now: Date): Promise<Result<string>> {
+  return guarded<string>(async () => {
+    const tx = database();
+    const job = await requireJob(tx, slug);
+    if (!job.ok) return job;
+    const events = await loadJobEvents(tx, job.value.id);
+    const receipts = await loadJobReceipts(tx, job.value.id);
+    const crossings = new Map((await listCrossings(tx, job.value.id)).map((c) => [c.id, c.name]));
+    const byKind = group(
+      events,
+      (e) => e.subjectKind,
+      (e) => e.subjectId,
+    );
+    const subjects = [];
+    for (const [kind, byId] of byKind)
+      for (const [id, mine] of byId) {
+        const named = new Set(mine.map((e) => e.planHash));
+        const plans =
+          kind === 'crossing'
+            ? (await loadCrossingPlans(tx, [id])).map((p) => ({
+                planHash: p.planHash,
+                body: p.plan as unknown,
+              }))
+            : await plansOfTerminations(tx, [id], false);
+        const name =
+          kind === 'crossing'
+            ? `crossing ${crossings.get(id) ?? id}`
+            : (mine[mine.length - 1]?.subject ?? '');
+        subjects.push({
+          kind,
+          name,
+          events: [...mine].sort((a, b) => a.seq - b.seq).map(({ subjectId: _, ...event }) => event),
+          plans: plans
+            .filter((p) => named.has(p.planHash))
+            .map((p) => ({ hash: p.planHash, body: p.body }))
+            .filter((p, i, all) => all.findIndex((q) => q.hash === p.hash) === i),
+        });
+      }
+    return ok(
+      JSON.stringify({
+        format: 'amber-collar-record',
+        version: 1,
+        job: slug,
+        made: now.toISOString(),
+        publicKey: publicKeyPem(),
+        subjects,
+        receipts: receipts.map(({ subjectId: _, ...receipt }) => receipt),
+      }),
+    );
+  });
+}

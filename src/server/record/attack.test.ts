@@ -1,0 +1,172 @@
+import { randomUUID } from 'node:crypto';
+import { appendFileSync, mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import mysql, { type Connection } from 'mysql2/promise';
+import { closeDatabase, findJob, database } from '@/data';
+import { verifyRecord } from '../../../cli/verify';
+import { takeSize } from '../operations/choose';
+import { exportRecord, viewJobRecord } from '../operations/job-record';
+import { confirmStep } from '../operations/record';
+import { viewTermination } from '../operations/view';
+import { useOwnDatabase } from '../testing/alone';
+import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
+
+// Guards are taken away here.
+useOwnDatabase('ATTACK');
+let owner: Connection;
+beforeAll(async () => {
+  owner = await mysql.createConnection({
+    uri: process.env.DATABASE_OWNER_URL ?? '',
+    multipleStatements: true,
+  });
+  // Whoever owns the database can take the guards away; here they come back at the end.
+  await owner.query(
+    'DROP TRIGGER record_event_no_update; DROP TRIGGER record_event_no_delete; DROP TRIGGER record_receipt_no_update; DROP TRIGGER record_receipt_no_delete',
+  );
+});
+afterAll(async () => {
+  for (const table of ['record_event', 'record_receipt'])
+    for (const act of ['update', 'delete'])
+      await owner.query(
+        `CREATE OR REPLACE TRIGGER ${table}_no_${act} BEFORE ${act} ON ${table} FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'the record is append-only'`,
+      );
+  await owner.end();
+  await closeDatabase();
+});
+
+const ref = (job: string) => ({ job, cable: 'K-1', end: 'A' });
+const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
+
+async function confirm(job: string, minutes: number) {
+  const view = await good(viewTermination(ref(job)));
+  const step = view.steps.find((s) => s.id === view.nextStep);
+  if (!step) throw new Error('no next step');
+  return confirmStep(
+    ref(job),
+    {
+      id: randomUUID(),
+      stepId: step.id,
+      fingerprint: step.fingerprint,
+      decision: null,
+      at: later(minutes).toISOString(),
+    },
+    FITTER,
+    later(minutes),
+  );
+}
+
+/** A job with five steps done at one end. */
+async function worked(): Promise<{ job: string; id: number; end: number }> {
+  const job = await makeJob();
+  await good(takeSize(ref(job), 'RW2-32', randomUUID(), PLANNER, NOW));
+  for (let i = 1; i <= 5; i += 1) await good(confirm(job, i));
+  const row = await findJob(database(), job);
+  const [[event]] = (await owner.query('SELECT subject_id AS id FROM record_event WHERE job_id = ?', [
+    row?.id,
+  ])) as unknown as [[{ id: number }]];
+  return { job, id: row?.id ?? 0, end: event.id };
+}
+
+const OF_END = "subject_kind = 'termination' AND subject_id = ?";
+
+test.each<[string, string, (w: { id: number; end: number }) => unknown[], RegExp]>([
+  [
+    'changes who did a step',
+    `UPDATE record_event SET actor = 'x' WHERE ${OF_END} AND seq = 2`,
+    (w) => [w.end],
+    /event 2 has been changed/,
+  ],
+  [
+    'changes when the server got it',
+    `UPDATE record_event SET received_at = received_at - INTERVAL 1 HOUR WHERE ${OF_END} AND seq = 3`,
+    (w) => [w.end],
+    /event 3 has been changed/,
+  ],
+  [
+    'takes an event out',
+    `DELETE FROM record_event WHERE ${OF_END} AND seq = 3`,
+    (w) => [w.end],
+    /event 3 was written and is missing|number 3 was expected/,
+  ],
+  [
+    'cuts the tail off',
+    `DELETE FROM record_event WHERE ${OF_END} AND seq > 3`,
+    (w) => [w.end],
+    /event 4 was written and is missing/,
+  ],
+  [
+    'deletes all events',
+    `DELETE FROM record_event WHERE ${OF_END}`,
+    (w) => [w.end],
+    /event 1 was written and is missing/,
+  ],
+  [
+    'cuts events and receipts off',
+    `DELETE FROM record_event WHERE ${OF_END} AND seq > 3; DELETE FROM record_receipt WHERE ${OF_END} AND seq > 3`,
+    (w) => [w.end, w.end],
+    /ends at entry 3, and 5 were written/,
+  ],
+  [
+    'deletes everything of the job',
+    'DELETE FROM record_event WHERE job_id = ?; DELETE FROM record_receipt WHERE job_id = ?',
+    (w) => [w.id, w.id],
+    /ends at entry 0, and 5 were written/,
+  ],
+  [
+    'signs with nothing',
+    `UPDATE record_receipt SET signature = 'AAAA' WHERE job_id = ? AND number = 5`,
+    (w) => [w.id],
+    /not signed/,
+  ],
+  [
+    'changes the plan and its hash',
+    `UPDATE plan SET body = JSON_SET(body, '$.partNumber', 'other'), plan_hash = SHA2('x', 256) WHERE termination_id = ?`,
+    (w) => [w.end],
+    /plan has been changed|none that this record names/,
+  ],
+])(
+  'whoever %s in the database is named on the end and on the board, and nothing more is confirmed',
+  async (_, statement, args, words) => {
+    const made = await worked();
+    expect((await good(viewJobRecord(made.job))).faults).toEqual([]);
+    await owner.query(statement, args(made));
+    const view = await good(viewTermination(ref(made.job)));
+    expect(view.chainFaults.map((f) => `event ${f.seq} ${f.fault}`).join('\n')).toMatch(words);
+    expect((await good(viewJobRecord(made.job))).faults.map((f) => f.words).join('\n')).toMatch(/./);
+    if (view.nextStep !== null) expect(await refused(confirm(made.job, 9))).toMatch(/does not hold/);
+    const file = JSON.parse(await good(exportRecord(made.job, NOW))) as { receipts: unknown[] };
+    if (file.receipts.length === 5) expect(verifyRecord(file).ok).toBe(false);
+  },
+);
+
+test('the file of an untouched job is checked without the database, and ends where its prints end', async () => {
+  const { job } = await worked();
+  const state = await good(viewJobRecord(job));
+  const report = verifyRecord(JSON.parse(await good(exportRecord(job, NOW))));
+  expect(report).toMatchObject({ ok: true, value: { job, subjects: 1, events: 5, code: state.code } });
+  expect(state.code).toMatch(/^5 · /);
+});
+
+test('what another process has remembered counts too', async () => {
+  const { job } = await worked();
+  const folder = process.env.AMBER_COLLAR_KEEP ?? '';
+  appendFileSync(join(folder, 'heads.log'), `${job} 9 ${'0'.repeat(64)}\n`);
+  const view = await good(viewTermination(ref(job)));
+  expect(view.chainFaults[0]?.fault).toMatch(/ends at entry 5, and 9 were written/);
+});
+
+test('with another key nothing that was signed before holds', async () => {
+  const { job } = await worked();
+  const was = process.env.AMBER_COLLAR_KEEP;
+  const other = join(mkdtempSync(join(tmpdir(), 'keep-')), 'keep');
+  mkdirSync(other);
+  process.env.AMBER_COLLAR_KEEP = other;
+  try {
+    const view = await good(viewTermination(ref(job)));
+    expect(view.chainFaults.map((f) => f.fault).join()).toMatch(/has not signed/);
+    expect(readFileSync(join(other, 'record-key.pem'), 'utf8')).toMatch(/PRIVATE KEY/);
+  } finally {
+    process.env.AMBER_COLLAR_KEEP = was;
+  }
+});

@@ -1,0 +1,52 @@
+import type { EventView } from '@/core/termination-view';
+import { eventLines, eventTitle } from './event-words';
+
+const event = (kind: string, body: unknown, stepId = 'fill'): EventView => ({
+  seq: 1,
+  stepId,
+  kind,
+  actor: 'fitter',
+  at: '2026-11-02T08:00:00.000Z',
+  body,
+  planHash: '',
+  hash: '',
+});
+const TITLES = new Map([['fill', 'Chamber on, then fill it']]);
+
+test('a refused late pour reads as the waste that it was, with its reason, and not as a filled chamber', () => {
+  const waste = event('waste', { title: 'Mix declared waste', reason: 'pot life over by 3 min' });
+  expect(eventTitle(waste, TITLES)).toBe('Mix declared waste');
+  expect(eventLines(waste).join('; ')).toMatch(/WASTE.*pot life over by 3 min/);
+});
+
+test('what the plan asks for and what was measured are told apart, and so is what nobody measured', () => {
+  const figure = { value: '567', unit: 'mm' };
+  expect(eventLines(event('confirm', { title: 't', figure }))).toEqual(['planned 567 mm']);
+  expect(eventLines(event('confirm', { title: 't', figure, measuredMm: 566.4 }))).toEqual([
+    'planned 567 mm',
+    'measured 566.4 mm',
+  ]);
+  expect(eventLines(event('confirm', { title: 't', measuredMm: null }))).toEqual(['not measured']);
+});
+
+test('batch, expiry and temperature of a mix, and a temperature of the cure, stand there', () => {
+  const mix = { batch: 'B-77', expiry: '2027-03-31', tempC: 21.5 };
+  expect(eventLines(event('mix', { title: 'Mix', mix }))).toEqual([
+    'batch B-77, expires 2027-03-31, work at 21.5 °C',
+  ]);
+  expect(eventLines(event('temperature', { title: 'Temperature of the work', tempC: 18 }))).toEqual([
+    'measured 18 °C',
+  ]);
+});
+
+test('an event keeps its own words when the step is called something else today', () => {
+  expect(eventTitle(event('confirm', { title: 'Fill the chamber' }), TITLES)).toBe('Fill the chamber');
+  expect(eventTitle(event('confirm', null), TITLES)).toBe('Chamber on, then fill it');
+  expect(eventTitle(event('replan', { changed: [], restamped: ['a'] }, 'plan'), TITLES)).toBe(
+    'Planned again',
+  );
+  expect(eventLines(event('recut', { title: 'r', cutOffMm: 12, spareMm: 38 }))).toEqual([
+    'cut off 12 mm, 38 mm of spare left',
+  ]);
+  expect(eventLines(event('confirm', null))).toEqual([]);
+});
