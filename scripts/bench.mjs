@@ -27,7 +27,9 @@ try {
     keep: db.keep,
     logName: 'bench-application.log',
   });
-  run(process.execPath, [...tsx, 'bench/main.ts'], { env: { ...env, BENCH_ADDRESS: application.address } });
+  run(process.execPath, [...tsx, 'bench/main.ts'], {
+    env: { ...env, BENCH_ADDRESS: application.address, BENCH_PID: String(application.pid) },
+  });
   await application.stop();
   run(process.execPath, [...tsx, 'bench/frames-main.ts'], { env });
 } finally {

@@ -1,8 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useCallback, useMemo, useState } from 'react';
+import { faultWords } from '@/core/record';
 import type { ArcStation } from '@/core/procedure';
 import type { CompoundEnd, TerminationView } from '@/core/termination-view';
+import { RecordFaults } from '../common/RecordFaults';
 import { Caution } from '../common/Caution';
 import { ClockList } from '../compound/ClockList';
 import { stationPath } from '../rack/summaries';
@@ -110,6 +112,19 @@ export function Bench({ view, others, actions }: Props) {
       <main className={styles.main}>
         {zone !== null && !gateOpen ? (
           <Gate area={view.place?.area ?? ''} zone={zone} onPass={passGate} back={back} />
+        ) : view.chainFaults.length > 0 ? (
+          <div className={styles.step}>
+            <h1 className={styles.title}>Stop: this record does not hold</h1>
+            <RecordFaults faults={view.chainFaults.map(faultWords)} />
+            <div className={styles.buttons}>
+              <Link
+                href={stationPath(view.job.slug, view.cable, view.end, 'prove')}
+                className={styles.primary}
+              >
+                See the record
+              </Link>
+            </div>
+          </div>
         ) : view.plan === null ? (
           <Message
             title="No gland chosen"

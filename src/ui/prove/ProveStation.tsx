@@ -27,7 +27,9 @@ export function ProveStation({ view }: StationProps) {
           : `${events.length} events, each carrying the hash of the one before. ${view.job.secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''}`}
       </p>
       {chainFaults.length > 0 ? (
-        <RecordFaults faults={chainFaults.map(faultWords)} />
+        <div className={styles.fault}>
+          <RecordFaults faults={chainFaults.map(faultWords)} />
+        </div>
       ) : events.length > 0 ? (
         <p className={styles.sound}>
           Checked just now: every event, the plan, and the receipts signed outside the database hold.
