@@ -23,12 +23,14 @@ if (!dev) ensureBuild();
 
 const { startMariadb, freePort } = await import('./lib/mariadb.mjs');
 const { startApplication } = await import('./lib/application.mjs');
-const db = external
+const { keepRunning } = await import('./lib/supervise.mjs');
+let db = external
   ? {
       url: external,
       ownerUrl: process.env.DATABASE_OWNER_URL ?? external,
       application: undefined,
       keep: undefined,
+      pid: undefined,
       stop: async () => {},
     }
   : await startMariadb('mariadb', Number(process.env.DEMO_DATABASE_PORT ?? 3317));
@@ -59,21 +61,39 @@ try {
       },
     },
   );
-  application = await startApplication({
-    port: await freePort(Number(process.env.PORT ?? 3000)),
-    databaseUrl: db.url,
-    keep: db.keep,
-    dev,
-  });
-  writeFileSync(
-    lock,
-    JSON.stringify({ pid: process.pid, address: application.address, applicationPid: application.pid }),
-  );
+  const port = await freePort(Number(process.env.PORT ?? 3000));
+  const startHere = async () => {
+    application = await startApplication({ port, databaseUrl: db.url, keep: db.keep, dev });
+    writeFileSync(
+      lock,
+      JSON.stringify({ pid: process.pid, address: application.address, applicationPid: application.pid }),
+    );
+  };
+  await startHere();
   console.log(
     `\nAmber Collar is at ${application.address} (ready after ${((Date.now() - started) / 1000).toFixed(0)} s). Ctrl+C stops it and its database.\n`,
   );
-  await application.ended;
-  await stop(stopping ? 0 : 1);
+  const watched = [
+    keepRunning('The application', {
+      current: () => application,
+      again: startHere,
+      stopping: () => stopping,
+    }),
+  ];
+  if (db.pid !== undefined)
+    watched.push(
+      keepRunning('The database', {
+        current: () => db,
+        again: async () => {
+          const was = db.url;
+          db = await startMariadb('mariadb', db.port);
+          // Somebody else took its port meanwhile: the application must be told the new one.
+          if (db.url !== was) await application.stop();
+        },
+        stopping: () => stopping,
+      }),
+    );
+  await Promise.all(watched);
 } catch (error) {
   console.error(error instanceof Error ? error.message : error);
   await stop(1);

@@ -18,10 +18,11 @@ const does = async <N extends WriteName>(name: N, ...given: unknown[]): Promise<
 const looks = async <N extends ReadName>(name: N, ...given: unknown[]): Promise<Result<ValueOf<N>>> =>
   (await lookLoose(name, given)) as Result<ValueOf<N>>;
 
-export const addReading = async (ref: TerminationRef, reading: Reading) => does('addReading', ref, reading);
+export const addReading = async (ref: TerminationRef, reading: Reading, id: string) =>
+  does('addReading', ref, reading, id);
 export const withdrawReading = async (ref: TerminationRef, id: number) => does('withdrawReading', ref, id);
-export const takeSize = async (ref: TerminationRef, size: string, eventId: string) =>
-  does('takeSize', ref, size, eventId);
+export const takeSize = async (ref: TerminationRef, size: string, eventId: string, knowing: boolean) =>
+  does('takeSize', ref, size, eventId, knowing);
 export const lockSize = async (ref: TerminationRef, version: number, locked: boolean) =>
   does('lockSize', ref, version, locked);
 export const answerFact = async (ref: TerminationRef, field: MissingField, value: unknown) =>

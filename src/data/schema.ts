@@ -117,6 +117,7 @@ export const reading = mysqlTable('reading', {
   takenAt: varchar('taken_at', { length: 40 }),
   angleDeg: double('angle_deg'),
   withdrawnAt: instant('withdrawn_at'),
+  clientId: varchar('client_id', { length: 36 }),
 });
 
 export const plan = mysqlTable('plan', {

@@ -206,8 +206,15 @@ const readingValues = (cableId: number, end: End | null, r: Reading): typeof rea
   angleDeg: r.angleDeg ?? null,
 });
 
-export async function insertReading(tx: Tx, cableId: number, end: End | null, r: Reading): Promise<number> {
-  const [result] = await tx.insert(reading).values(readingValues(cableId, end, r));
+/** Stores a reading under the id that its sender gave it; null for one that comes with a file. */
+export async function insertReading(
+  tx: Tx,
+  cableId: number,
+  end: End | null,
+  r: Reading,
+  clientId: string | null,
+): Promise<number> {
+  const [result] = await tx.insert(reading).values({ ...readingValues(cableId, end, r), clientId });
   return result.insertId;
 }
 
@@ -225,4 +232,10 @@ export async function findReading(
 ): Promise<(StoredReading & { withdrawnAt: Date | null }) | null> {
   const [row] = await tx.select().from(reading).where(eq(reading.id, id));
   return row ? { ...storedReading(row), withdrawnAt: row.withdrawnAt } : null;
+}
+
+/** The reading that was sent under this id, withdrawn or not. */
+export async function findSentReading(tx: Tx, clientId: string): Promise<StoredReading | null> {
+  const [row] = await tx.select().from(reading).where(eq(reading.clientId, clientId));
+  return row ? storedReading(row) : null;
 }

@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { closeDatabase } from '@/data';
 import { tableSums } from '@/data/testing/table-sums';
-import { useOwnDatabase } from '../testing/alone';
+import { ownDatabase } from '../testing/alone';
 import { good, makeJob, NOW, PLANNER } from '../testing/job';
 import { actLoose, act, look, lookLoose, type ReadName, type WriteName } from '.';
 import { OPERATIONS } from './operations';
 
 // Every row is counted here.
-useOwnDatabase('GATE');
+ownDatabase('GATE');
 afterAll(closeDatabase);
 
 const HUGE = 'x'.repeat(300_000);

@@ -1,5 +1,4 @@
 import { mixed, string } from 'yup';
-import type { Reading } from '@/core/cable-measurement';
 import type { MissingField } from '@/core/gland-selection';
 import { DEFAULT_SPARES } from '@/core/kit';
 import { PAPERS } from '@/formats/pdf/sheet';
@@ -120,14 +119,15 @@ export const OPERATIONS = {
   ),
   previewPlaces: read([CROSSING, ['file', a.fileText]], ([ref, file]) => previewPlaces(ref, file)),
 
-  addReading: write([END, ['reading', a.json]], ([ref, reading], who, { now }) =>
-    addReading(ref, reading as Reading, who, now),
+  addReading: write([END, ['reading', a.json], ['id', a.clientId]], ([ref, reading, id], who, { now }) =>
+    addReading(ref, reading, id, who, now),
   ),
   withdrawReading: write([END, ['reading', a.rowId]], ([ref, id], who, { now }) =>
     withdrawReading(ref, id, who, now),
   ),
-  takeSize: write([END, ['size', a.shortText], ['event', a.clientId]], ([ref, size, event], who, { now }) =>
-    takeSize(ref, size, event, who, now),
+  takeSize: write(
+    [END, ['size', a.shortText], ['event', a.clientId], ['knowing', a.yesNo]],
+    ([ref, size, event, knowing], who, { now }) => takeSize(ref, size, event, who, now, knowing),
   ),
   lockSize: write([END, VERSION, ['locked', a.yesNo]], ([ref, version, locked], who, { now }) =>
     lockSize(ref, version, locked, who, now),

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import mysql from 'mysql2/promise';
 import { closeDatabase } from '@/data';
+import { confirmNext, ref, take, view, workUntil } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { replan, takeSize } from './choose';
 import { cutCard } from './cut-card';
@@ -9,43 +10,9 @@ import { logTemperature, recutEnd } from './end-facts';
 import { addReading, withdrawReading } from './measure';
 import { confirmStep } from './record';
 import { editCable, schedulePage } from './schedule';
-import { viewSummaries, viewTermination } from './view';
+import { viewSummaries } from './view';
 
 afterAll(closeDatabase);
-
-const ref = (job: string, cable = 'K-1', end = 'A') => ({ job, cable, end });
-const view = (job: string, cable = 'K-1', end = 'A') => good(viewTermination(ref(job, cable, end)));
-const take = (job: string, size: string) => takeSize(ref(job), size, randomUUID(), PLANNER, NOW);
-
-async function confirmNext(
-  job: string,
-  actor = FITTER,
-  decision: 'clamped' | 'trim' | 'spreadAgain' = 'clamped',
-) {
-  const v = await view(job);
-  const step = v.steps.find((s) => s.id === v.nextStep);
-  if (!step) throw new Error('no next step');
-  return confirmStep(
-    ref(job),
-    {
-      id: randomUUID(),
-      stepId: step.id,
-      fingerprint: step.fingerprint,
-      decision: step.kind === 'look' ? decision : null,
-      at: NOW.toISOString(),
-    },
-    actor,
-    NOW,
-  );
-}
-
-async function workUntil(job: string, until: string) {
-  for (let guard = 0; guard < 40; guard += 1) {
-    if ((await view(job)).nextStep === until) return;
-    await good(confirmNext(job));
-  }
-  throw new Error(`never came to ${until}`);
-}
 
 describe('measuring', () => {
   it('keeps readings as typed with who and when, narrows the interval, and withdraws', async () => {
@@ -54,6 +21,7 @@ describe('measuring', () => {
       addReading(
         ref(job, 'K-2'),
         { quantity: 'outerSheath', method: 'caliper', text: '1 3/32', unit: 'in', instrument: 'C-07' },
+        randomUUID(),
         FITTER,
         NOW,
       ),
@@ -80,7 +48,7 @@ describe('measuring', () => {
   ])('refuses %s', async (_, change, message) => {
     const job = await makeJob();
     const reading = { quantity: 'outerSheath', method: 'caliper', text: '28', unit: 'mm', ...change };
-    expect(await refused(addReading(ref(job, 'K-2'), reading, FITTER, NOW))).toMatch(message);
+    expect(await refused(addReading(ref(job, 'K-2'), reading, randomUUID(), FITTER, NOW))).toMatch(message);
     expect((await view(job, 'K-2')).readings).toEqual([]);
   });
 
@@ -90,6 +58,7 @@ describe('measuring', () => {
       addReading(
         ref(job, 'K-2', 'A'),
         { quantity: 'outerSheath', method: 'datasheet', text: '28', unit: 'mm' },
+        randomUUID(),
         PLANNER,
         NOW,
       ),
@@ -137,6 +106,7 @@ describe('choosing', () => {
       addReading(
         ref(job),
         { quantity: 'outerSheath', method: 'caliper', text: '31.15', unit: 'mm', angleDeg: 45 },
+        randomUUID(),
         FITTER,
         NOW,
       ),
@@ -302,6 +272,7 @@ describe('a measurement that changes under the work', () => {
       addReading(
         ref(job),
         { quantity: 'outerSheath', method: 'caliper', text: '28.1', unit: 'mm', angleDeg: 45 },
+        randomUUID(),
         FITTER,
         NOW,
       ),
@@ -311,6 +282,7 @@ describe('a measurement that changes under the work', () => {
       addReading(
         ref(job),
         { quantity: 'outerSheath', method: 'caliper', text: '28.4', unit: 'mm', angleDeg: 135 },
+        randomUUID(),
         FITTER,
         NOW,
       ),
@@ -366,6 +338,7 @@ describe('a measurement that changes under the work', () => {
       addReading(
         ref(job),
         { quantity: 'outerSheath', method: 'caliper', text: '33', unit: 'mm', angleDeg: 45 },
+        randomUUID(),
         FITTER,
         NOW,
       ),

@@ -20,13 +20,17 @@ import { EditLog } from './edits';
 import { assessOne, refreshSummaries, type TerminationRef } from './load';
 import { subjectOf } from './record';
 
-/** Takes a size for a termination and stores the plan. Misfits cannot be taken, marginals only provisionally, and it says why. */
+/**
+ * Takes a size for a termination and stores the plan. Misfits cannot be taken, marginals only provisionally, and it says why. Where that undoes
+ * work at the bench, or a signature, it is refused at `knowing` with what would go, until it is asked for `knowing` that.
+ */
 export function takeSize(
   ref: TerminationRef,
   sizeCode: string,
   eventId: string,
   actor: Actor,
   now: Date,
+  knowing = false,
 ): Promise<Result<{ provisional: boolean }>> {
   return operation(async (tx) => {
     const found = await assessOne(tx, ref);
@@ -46,6 +50,8 @@ export function takeSize(
     const family = catalogue.families.find((f) => f.family === candidate.family);
     if (!family) throw new Error('the candidate comes from this catalogue');
     const plan = planTermination(request, candidate);
+    const undone = whatGoes(assessment, generateSteps(plan, family.family));
+    if (undone !== null && !knowing) return refuse('knowing', undone, sizeCode);
     const log = new EditLog(tx);
     await storePlan(tx, job, log, assessment, plan, family, eventId, actor, now);
     await log.save(job, `${plan.size} chosen for ${assessment.tag}`, actor, now);
@@ -84,6 +90,17 @@ export function whyNot(candidate: Candidate): string | null {
   const all = candidate.findings.filter((f) => f.verdict === candidate.verdict).map((f) => f.reason);
   const reasons = all.filter((r) => !all.some((other) => other !== r && r.includes(other)));
   return `${candidate.size.code} cannot be taken: ${reasons.join('; ')}`;
+}
+
+/** What of the work at an end a plan with these steps would undo, in words; null when nothing. */
+function whatGoes({ steps, acts, progress, tag }: Assessment, after: readonly Step[]): string | null {
+  const redo = stepsToRedo(steps, after, acts);
+  if (redo.length === 0) return null;
+  const signed = progress?.signedBy
+    ? `${tag} is signed by ${progress.signedBy}: that signature goes, and `
+    : '';
+  const [first] = redo;
+  return `${signed}${redo.length} ${redo.length === 1 ? 'step that was done has' : 'steps that were done have'} to be done again, from “${first?.title ?? ''}” on`;
 }
 
 /** A new plan goes into the record of work that has begun, so not into one that does not hold. */

@@ -7,17 +7,22 @@ import {
   nominalToleranceMm,
   QUANTITY_WORDS,
   readingSchema,
+  type Reading,
 } from '@/core/cable-measurement';
-import { findReading, insertReading, terminationIdsOfCables } from '@/data';
+import { findReading, findSentReading, insertReading, lockTermination, terminationIdsOfCables } from '@/data';
 import type { Actor } from '../actor';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
 import { refreshSummaries, requireTermination, type TerminationRef } from './load';
 
-/** Adds one reading to a cable end. Datasheet values stand for the whole cable. */
+/**
+ * Adds one reading to a cable end. Datasheet values stand for the whole cable. Sent twice under one id it is stored once; another reading under
+ * that id is refused.
+ */
 export function addReading(
   ref: TerminationRef,
   input: unknown,
+  clientId: string,
   actor: Actor,
   now: Date,
 ): Promise<Result<{ id: number }>> {
@@ -27,6 +32,12 @@ export function addReading(
     const { job, row } = found.value;
     const read = validate(readingSchema, input);
     if (!read.ok) return read;
+    await lockTermination(tx, row.id);
+    const sent = await findSentReading(tx, clientId);
+    if (sent)
+      return sent.cableId === row.cable.id && sameReading(sent.reading, read.value)
+        ? ok({ id: sent.id })
+        : refuse('id', 'another reading was sent under this id', clientId);
     const reading = {
       ...read.value,
       person: read.value.person ?? actor.name,
@@ -42,7 +53,7 @@ export function addReading(
     const checked = measure([reading], reading.quantity, rules);
     if (!checked.ok) return checked;
     const end = reading.method === 'datasheet' ? null : row.end;
-    const id = await insertReading(tx, row.cable.id, end, reading);
+    const id = await insertReading(tx, row.cable.id, end, reading, clientId);
     const log = new EditLog(tx);
     log.born('reading', id, 'withdrawnAt', now);
     await log.save(
@@ -55,6 +66,12 @@ export function addReading(
     return ok({ id });
   });
 }
+
+/** Do two say the same? Who took it and when is added on the way and may differ. */
+const sameReading = (a: Reading, b: Reading): boolean =>
+  (['quantity', 'method', 'text', 'unit', 'instrument', 'angleDeg', 'tolerance'] as const).every(
+    (key) => a[key] === b[key],
+  );
 
 /** Takes a reading out of the reckoning. It stays in the database. */
 export function withdrawReading(

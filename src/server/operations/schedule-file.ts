@@ -254,7 +254,7 @@ async function writeCables(
         log.placed(termination, entryId);
         touched.push(termination);
       }
-      for (const { end, reading } of cable.readings) await insertReading(tx, id, end, reading);
+      for (const { end, reading } of cable.readings) await insertReading(tx, id, end, reading, null);
     }
   }
   return touched;
@@ -282,7 +282,7 @@ async function replaceReadings(
       continue;
     for (const { id } of old) await log.write('reading', id, { withdrawnAt: now.toISOString() });
     for (const { end, reading } of fresh)
-      log.born('reading', await insertReading(tx, cableId, end, reading), 'withdrawnAt', now);
+      log.born('reading', await insertReading(tx, cableId, end, reading, null), 'withdrawnAt', now);
   }
 }
 

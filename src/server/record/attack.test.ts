@@ -9,11 +9,11 @@ import { takeSize } from '../operations/choose';
 import { exportRecord, viewJobRecord } from '../operations/job-record';
 import { confirmStep } from '../operations/record';
 import { viewTermination } from '../operations/view';
-import { useOwnDatabase } from '../testing/alone';
+import { ownDatabase } from '../testing/alone';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 
 // Guards are taken away here.
-useOwnDatabase('ATTACK');
+ownDatabase('ATTACK');
 let owner: Connection;
 beforeAll(async () => {
   owner = await mysql.createConnection({

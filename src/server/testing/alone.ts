@@ -1,7 +1,7 @@
 /**
  * Gives a test file the database that nobody else works in: `GATE` or `ATTACK`, see scripts/test.mjs. Called before anything is asked of one.
  */
-export function useOwnDatabase(name: 'GATE' | 'ATTACK'): void {
+export function ownDatabase(name: 'GATE' | 'ATTACK'): void {
   for (const [to, from] of [
     ['DATABASE_URL', 'URL'],
     ['DATABASE_OWNER_URL', 'OWNER_URL'],

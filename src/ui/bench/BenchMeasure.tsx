@@ -6,6 +6,7 @@ import type { TerminationView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { diameterTexts } from '../common/unit';
 import type { TerminationActions } from '../termination/actions';
+import { useSendId } from '../termination/use-send-id';
 import { useRun } from '../termination/use-run';
 import { Keypad } from './Keypad';
 import styles from './Bench.module.css';
@@ -30,6 +31,7 @@ export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
   const [unit, setUnit] = useState<LengthUnit>(view.job.unit);
   const [text, setText] = useState('');
   const { run, busy, problems, clear } = useRun();
+  const sendId = useSendId();
   const measured = view.measured[quantity];
   const count = view.readings.filter(
     (r) => r.reading.quantity === quantity && r.reading.method === 'caliper',
@@ -46,10 +48,12 @@ export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
       ? null
       : measure([...view.readings.map((r) => r.reading), reading()], quantity, view.job.rules);
   const keep = async () => {
-    const done = await run(() =>
-      actions.addReading({ job: view.job.slug, cable: view.cable, end: view.end }, reading()),
-    );
-    if (done.ok) setText('');
+    const content = reading();
+    const ref = { job: view.job.slug, cable: view.cable, end: view.end };
+    const done = await run(() => actions.addReading(ref, content, sendId.idOf(content)));
+    if (!done.ok) return;
+    sendId.done();
+    setText('');
   };
   return (
     <div className={styles.step}>

@@ -20,6 +20,7 @@ import { findingIn, LADDER_COLUMNS } from './ladder-scale';
 import { Questions } from './Questions';
 import { RangeLadder } from './RangeLadder';
 import { shortList } from './short-list';
+import { UndoesWork } from './UndoesWork';
 import styles from './ChooseStation.module.css';
 
 /** Sizes in the order of the shelf, family by family, so that the band is seen to pass through them. */
@@ -36,6 +37,8 @@ export function ChooseStation({ view, actions }: StationProps) {
   const [look, setLook] = useState<Look>('ladder');
   const [all, setAll] = useState(false);
   const [pair, setPair] = useState<readonly [string, string] | null>(null);
+  // A size whose taking would undo work, with what would go.
+  const [asked, setAsked] = useState<{ readonly code: string; readonly words: string } | null>(null);
   const { run, busy, problems } = useRun();
   if (choice === null) return <Nothing view={view} actions={actions} />;
   const best = choice.candidates[0];
@@ -49,10 +52,17 @@ export function ChooseStation({ view, actions }: StationProps) {
   const provisional = choice.provisional.length > 0;
   const shown = all ? choice.candidates : shortList(choice.candidates, taken);
   const second = choice.candidates.find((c) => c.code !== selected.code) ?? best;
-  const take = (code: string) => {
+  const take = (code: string, knowing = false) => {
     const candidate = choice.candidates.find((c) => c.code === code);
     if (!candidate || busy || candidate.refusal !== null) return;
-    void run(() => actions.takeSize(ref, code, crypto.randomUUID()), `${code} taken for ${view.tag}.`);
+    setAsked(null);
+    void run(
+      () => actions.takeSize(ref, code, crypto.randomUUID(), knowing),
+      `${code} taken for ${view.tag}.`,
+    ).then((r) => {
+      const goes = r.ok ? undefined : r.problems.find((p) => p.path === 'knowing');
+      if (goes) setAsked({ code, words: goes.message });
+    });
   };
   const lock = () =>
     void run(
@@ -104,7 +114,13 @@ export function ChooseStation({ view, actions }: StationProps) {
           <b>With it:</b> {selected.goesWith.join(' · ')}
         </p>
       ) : null}
-      <Problems problems={problems} />
+      <Problems problems={problems.filter((p) => p.path !== 'knowing')} />
+      <UndoesWork
+        code={asked?.code ?? ''}
+        words={asked?.words ?? null}
+        onTake={() => asked && take(asked.code, true)}
+        onLeave={() => setAsked(null)}
+      />
       <div className={styles.looks}>
         <Segments label="How the candidates are shown" options={LOOKS} value={look} onChange={setLook} />
         {look === 'compare' ? null : (

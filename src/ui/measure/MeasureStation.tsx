@@ -71,7 +71,7 @@ export function MeasureStation({ view, actions }: StationProps) {
               unit={view.job.unit}
               flameproof={flameproof}
               count={own.filter((r) => r.reading.method === 'caliper').length}
-              add={(reading) => actions.addReading(ref, reading)}
+              add={(reading, sent) => actions.addReading(ref, reading, sent)}
               preview={(reading: Reading) =>
                 measure([...view.readings.map((r) => r.reading), reading], quantity, view.job.rules)
               }

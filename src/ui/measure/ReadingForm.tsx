@@ -10,6 +10,7 @@ import {
   type Reading,
 } from '@/core/cable-measurement';
 import type { LengthUnit } from '@/core/units';
+import { useSendId } from '../termination/use-send-id';
 import { useRun } from '../termination/use-run';
 import { diameterTexts } from '../common/unit';
 import styles from './ReadingForm.module.css';
@@ -20,7 +21,7 @@ interface Props {
   readonly flameproof: boolean;
   /** Caliper readings there are already: the next one is at a right angle. */
   readonly count: number;
-  readonly add: (reading: Reading) => Promise<Result<{ id: number }>>;
+  readonly add: (reading: Reading, sendId: string) => Promise<Result<{ id: number }>>;
   readonly preview: (reading: Reading) => Result<Measurement | null>;
 }
 
@@ -38,6 +39,7 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, preview }: Pr
   const field = useRef<HTMLInputElement>(null);
   const id = useId();
   const { run, busy, problems, clear } = useRun();
+  const sendId = useSendId();
   const nextAngle = angle ?? String((count % 2) * 90);
 
   const reading = (): Reading => ({
@@ -58,8 +60,10 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, preview }: Pr
 
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const done = await run(() => add(reading()));
+    const content = reading();
+    const done = await run(() => add(content, sendId.idOf(content)));
     if (done.ok) {
+      sendId.done();
       setText('');
       setAngle(null);
     }

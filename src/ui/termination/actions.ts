@@ -49,12 +49,15 @@ export interface ConfirmReply {
 
 /** What the interface can ask the server to do; the pages pass these in. */
 export interface TerminationActions {
-  readonly addReading: (ref: TerminationRef, reading: Reading) => Promise<Result<{ id: number }>>;
+  /** `id` names what is sent: see `useSendId`. */
+  readonly addReading: (ref: TerminationRef, reading: Reading, id: string) => Promise<Result<{ id: number }>>;
   readonly withdrawReading: (ref: TerminationRef, id: number) => Promise<Result<null>>;
   readonly takeSize: (
     ref: TerminationRef,
     size: string,
     eventId: string,
+    /** Work at the bench that this undoes has been shown and is to go. */
+    knowing: boolean,
   ) => Promise<Result<{ provisional: boolean }>>;
   readonly lockSize: (ref: TerminationRef, version: number, locked: boolean) => Promise<Result<null>>;
   /** Answers a question that a decision waits for. */
