@@ -81,6 +81,8 @@ export interface ChoiceView {
 
 export interface ReviewView {
   readonly size: string;
+  /** Set when another revision of the sheet is in force than the one that the plan stands on. */
+  readonly sheet: { readonly code: string; readonly from: string; readonly to: string } | null;
   readonly refusal: string | null;
   readonly restamped: readonly string[];
   readonly changed: readonly DecisionChange[];

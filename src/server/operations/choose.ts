@@ -155,6 +155,8 @@ export async function storePlan(
 
 export interface ChangeReview {
   readonly size: string;
+  /** Set when another revision of the sheet is in force than the one that the plan stands on. */
+  readonly sheet: { readonly code: string; readonly from: string; readonly to: string } | null;
   /** Null when the chosen size may be kept; else why not. */
   readonly refusal: string | null;
   readonly restamped: readonly string[];
@@ -163,7 +165,10 @@ export interface ChangeReview {
   readonly provisional: readonly string[];
 }
 
-/** What making the plan again with today's measurements would leave, change, and ask to be redone. Null when it is not stale. */
+/**
+ * What making the plan again with today's measurements and the sheet in force would leave, change, and ask to be redone. Null when neither has
+ * moved on.
+ */
 export function reviewChange(
   assessment: Assessment,
   families: readonly StoredFamily[],
@@ -171,9 +176,11 @@ export function reviewChange(
 ): ChangeReview | null {
   const remade = remake(assessment, families, view);
   if (remade === null) return null;
+  const sheet = sheetMoved(assessment, families);
   if (!remade.ok)
     return {
       size: assessment.plan?.plan.size ?? '',
+      sheet,
       refusal: remade.problems.map((p) => p.message).join('; '),
       restamped: [],
       changed: [],
@@ -184,6 +191,7 @@ export function reviewChange(
   const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
   return {
     size: plan.size,
+    sheet,
     refusal: null,
     restamped: unchanged.map((d) => d.label),
     changed,
@@ -192,12 +200,20 @@ export function reviewChange(
   };
 }
 
+/** The revisions, where the sheet that a plan stands on is not the one in force any more; null where it is, or where none of its family is. */
+function sheetMoved({ plan }: Assessment, families: readonly StoredFamily[]): ChangeReview['sheet'] {
+  if (plan === null || families.some((f) => f.id === plan.familyRevisionId)) return null;
+  const { code, revision } = plan.plan.family;
+  const to = families.find((f) => f.family.code === code)?.family.sheet.revision;
+  return to === undefined ? null : { code, from: revision, to };
+}
+
 function remake(
   assessment: Assessment,
   families: readonly StoredFamily[],
   view: ReturnType<typeof catalogueView>,
 ): Result<{ plan: TerminationPlan; steps: Step[]; family: StoredFamily }> | null {
-  if (!assessment.stale || !assessment.plan) return null;
+  if (!assessment.plan || (!assessment.stale && sheetMoved(assessment, families) === null)) return null;
   const { request } = assessment;
   if (request === null) return refuse('', assessment.collar.blockedBy ?? 'something is missing');
   const old = assessment.plan;
@@ -214,7 +230,7 @@ function remake(
   return ok({ plan, steps: generateSteps(plan, family.family), family });
 }
 
-/** Makes a stale plan again in the same size: unchanged decisions are restamped, changed ones recorded with the steps to redo. */
+/** Makes a plan that is stale, or whose sheet has moved on, again in the same size: unchanged decisions are restamped, changed ones recorded with the steps to redo. */
 export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: Date): Promise<Result<null>> {
   return operation(async (tx) => {
     const found = await assessOne(tx, ref);
@@ -224,7 +240,11 @@ export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: 
     if (broken) return broken;
     const catalogue = await loadCatalogue(tx);
     const remade = remake(assessment, catalogue.families, catalogueView(catalogue));
-    if (remade === null) return refuse('', 'the plan is not stale: somebody has made it again already');
+    if (remade === null)
+      return refuse(
+        '',
+        'the plan stands on what is known and on the sheet in force: there is nothing to make again',
+      );
     if (!remade.ok) return remade;
     const { plan, family } = remade.value;
     const log = new EditLog(tx);

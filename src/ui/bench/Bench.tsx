@@ -110,6 +110,13 @@ export function Bench({ view, others, actions }: Props) {
         ) : null}
       </aside>
       <main className={styles.main}>
+        {view.review?.sheet && !view.stale ? (
+          <Caution tone="marginal">
+            Sheet {view.review.sheet.code}: revision {view.review.sheet.to} is in force; these steps are those
+            of revision {view.review.sheet.from}. Go by the sheet that came with the gland
+            {view.review.refusal === null ? '.' : `. By the new one: ${view.review.refusal}.`}
+          </Caution>
+        ) : null}
         {zone !== null && !gateOpen ? (
           <Gate area={view.place?.area ?? ''} zone={zone} onPass={passGate} back={back} />
         ) : view.chainFaults.length > 0 ? (

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import { fail, type Problem, type Result } from '@/core/kernel';
+import { fail, MAX_FILE_BYTES, MAX_FILE_WORDS, refuse, type Problem, type Result } from '@/core/kernel';
 import type { ImportRow } from '@/core/schedule';
 import { SCHEDULE_COLUMNS } from '@/core/schedule';
 import { Problems } from '../common/Problems';
@@ -12,6 +12,12 @@ import type { ImportOutcomeView, ImportPreviewView } from './schedule-types';
 import styles from './Schedule.module.css';
 
 async function send<T>(url: string, body: Blob): Promise<Result<T>> {
+  // The server would break the connection off while the file is still on its way.
+  if (body.size > MAX_FILE_BYTES)
+    return refuse(
+      'file',
+      `is ${(body.size / 1048576).toFixed(0)} MB; a file of at most ${MAX_FILE_WORDS} is read`,
+    );
   try {
     const answer = await fetch(url, {
       method: 'POST',

@@ -8,7 +8,7 @@ import type { TerminationActions } from './actions';
 import { useRun } from './use-run';
 import styles from './ReviewPanel.module.css';
 
-/** A stale plan: what would stay, what would change, what has to be done again; made anew only when somebody says so. */
+/** A plan that is stale, or whose sheet has moved on: what would stay, what would change, what has to be done again; made anew only when somebody says so. */
 export function ReviewPanel({
   view,
   actions,
@@ -20,11 +20,22 @@ export function ReviewPanel({
   const { review } = view;
   if (!review) return null;
   const ref = { job: view.job.slug, cable: view.cable, end: view.end };
-  const accept = () =>
-    void run(() => actions.replan(ref, crypto.randomUUID()), 'Planned again with today’s measurements.');
+  const accept = () => void run(() => actions.replan(ref, crypto.randomUUID()), 'Planned again.');
   return (
-    <section className={styles.panel} aria-label="The plan is stale">
-      <h2 className={styles.head}>Stale: something this plan stands on has changed</h2>
+    <section
+      className={styles.panel}
+      aria-label={view.stale ? 'The plan is stale' : 'The sheet has moved on'}
+    >
+      {view.stale ? <h2 className={styles.head}>Stale: something this plan stands on has changed</h2> : null}
+      {review.sheet === null ? null : (
+        <p className={styles.line}>
+          <b>
+            Sheet {review.sheet.code}: revision {review.sheet.to} is in force, and this plan stands on
+            revision {review.sheet.from}.
+          </b>{' '}
+          The sheet that came with the gland leads. By revision {review.sheet.to}:
+        </p>
+      )}
       {review.refusal !== null ? (
         <>
           <p>{review.refusal}</p>

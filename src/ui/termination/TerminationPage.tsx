@@ -68,7 +68,7 @@ export function TerminationPage({ view, station, actions }: Props) {
           </span>
         </div>
         <StationStrip view={view} station={station} />
-        {view.stale ? <ReviewPanel view={view} actions={actions} /> : null}
+        {view.review !== null ? <ReviewPanel view={view} actions={actions} /> : null}
         <Station view={view} actions={actions} lit={lit} onLight={setLit} />
       </main>
       <DrawingPanel view={view} station={station} lit={lit} onLight={setLit} />

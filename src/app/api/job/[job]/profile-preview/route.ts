@@ -1,5 +1,5 @@
 import { lookLoose } from '@/server/gate';
-import { refusedJson } from '../../../../answer';
+import { refusedJson, statusOf } from '../../../../answer';
 import { readJson } from '../schedule/body';
 
 export const dynamic = 'force-dynamic';
@@ -14,5 +14,6 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (!body.ok) return refusedJson(body.problems);
   const { job } = await params;
   const seen = await lookLoose('previewProfile', [job, body.value], { signal: request.signal });
-  return seen.ok ? Response.json(seen) : refusedJson(seen.problems);
+  // What a half-typed figure comes to is an answer like any other; only the server's own state is a failure.
+  return seen.ok || statusOf(seen.problems) === 422 ? Response.json(seen) : refusedJson(seen.problems);
 }
