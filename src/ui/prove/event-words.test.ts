@@ -32,10 +32,10 @@ test('what the plan asks for and what was measured are told apart, and so is wha
 test('batch, expiry and temperature of a mix, and a temperature of the cure, stand there', () => {
   const mix = { batch: 'B-77', expiry: '2027-03-31', tempC: 21.5 };
   expect(eventLines(event('mix', { title: 'Mix', mix }))).toEqual([
-    'batch B-77, expires 2027-03-31, work at 21.5 °C',
+    'batch B-77, expires 2027-03-31, work at 21.5 °C',
   ]);
   expect(eventLines(event('temperature', { title: 'Temperature of the work', tempC: 18 }))).toEqual([
-    'measured 18 °C',
+    'measured 18 °C',
   ]);
 });
 

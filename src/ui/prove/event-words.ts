@@ -41,8 +41,8 @@ export function eventLines(event: EventView): string[] {
   if (measuredMm !== undefined)
     lines.push(measuredMm === null ? 'not measured' : `measured ${trimNumber(measuredMm, 2)} mm`);
   if (mix !== undefined)
-    lines.push(`batch ${mix.batch}, expires ${mix.expiry}, work at ${trimNumber(mix.tempC, 1)} °C`);
-  if (tempC !== undefined) lines.push(`measured ${trimNumber(tempC, 1)} °C`);
+    lines.push(`batch ${mix.batch}, expires ${mix.expiry}, work at ${trimNumber(mix.tempC, 1)} °C`);
+  if (tempC !== undefined) lines.push(`measured ${trimNumber(tempC, 1)} °C`);
   if (reason !== undefined) lines.push(reason);
   if (cutOffMm !== undefined)
     lines.push(
