@@ -83,3 +83,21 @@ export async function loadSummaries(tx: Tx, jobId: number): Promise<SummaryRow[]
         : ({ station: nextStation, action: nextAction } as CollarState['next']),
   }));
 }
+
+/** Terminations of a job at which nothing is left to do: every step is done and signed. */
+export async function doneTerminationIds(tx: Tx, jobId: number): Promise<Set<number>> {
+  const rows = await tx
+    .select({ id: stationSummary.terminationId })
+    .from(stationSummary)
+    .innerJoin(termination, eq(stationSummary.terminationId, termination.id))
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .where(
+      and(
+        eq(cable.jobId, jobId),
+        isNull(cable.retiredAt),
+        isNull(stationSummary.nextStation),
+        isNull(stationSummary.blockedBy),
+      ),
+    );
+  return new Set(rows.map((r) => r.id));
+}

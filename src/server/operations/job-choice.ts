@@ -26,6 +26,12 @@ const optionOf = (candidate: Candidate): JobOption => ({
   marginMm: candidate.marginMm,
 });
 
+/** What an end waits for before anything can be chosen, in words. */
+const waitsFor = ({ missing, collar }: Assessment): string =>
+  collar.next === null
+    ? 'not measured'
+    : `${missing.length > 0 && collar.next.station === 'measure' ? 'measure ' : ''}${collar.next.action}`;
+
 /** Why the size of a termination stays what it is, whatever the rest of the job does; null when it is free. */
 function keptBy(a: Assessment): string | null {
   if (a.plan === null) return null;
@@ -50,7 +56,7 @@ export function viewJobChoice(slug: string): Promise<Result<JobChoiceView>> {
         (c) => c.verdict === 'fits' && c.notCalledFor === null,
       );
       for (const c of options) sizes[c.size.partNumber] = c.size.code;
-      if (options.length === 0) open[a.tag] = a.choice?.answer ?? a.collar.next?.action ?? 'not measured';
+      if (options.length === 0) open[a.tag] = a.choice?.answer ?? waitsFor(a);
       const plan = a.plan?.plan ?? null;
       if (plan) {
         before.push({ tag: a.tag, part: plan.partNumber });

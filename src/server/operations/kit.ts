@@ -5,6 +5,7 @@ import { coversConcept, coversGroup, coversIp, temperatureMarginC } from '@/core
 import type { CodeProfile, Enclosure } from '@/core/schedule';
 import {
   currentPlans,
+  doneTerminationIds,
   database,
   listUnusedEntries,
   loadCatalogue,
@@ -16,6 +17,8 @@ import { requireJob } from './load';
 
 export interface KitAnswer {
   readonly kit: Kit;
+  /** Ends that are made off and signed: their parts are on the cable and not in the kit. */
+  readonly fitted: readonly string[];
   /** Terminations without a plan: their parts are not in the kit. */
   readonly unplanned: readonly string[];
   /** Entries that nobody uses and for which the catalogue has no plug. */
@@ -62,9 +65,15 @@ export function viewKit(
     );
     const demands: KitDemand[] = [];
     const unplanned: string[] = [];
+    const done = await doneTerminationIds(tx, job.value.id);
+    const fitted: string[] = [];
     for (const row of rows) {
       const plan = plans.get(row.id);
       const tag = `${row.cable.tag}/${row.end}`;
+      if (done.has(row.id)) {
+        fitted.push(tag);
+        continue;
+      }
       if (plan) demands.push({ area: row.place?.area ?? 'no place', user: tag, parts: plan.parts });
       else unplanned.push(tag);
     }
@@ -84,6 +93,11 @@ export function viewKit(
           ],
         });
     }
-    return ok({ kit: kitOf(demands, rule, stock), unplanned: unplanned.sort(), unplugged });
+    return ok({
+      kit: kitOf(demands, rule, stock),
+      fitted: fitted.sort(),
+      unplanned: unplanned.sort(),
+      unplugged,
+    });
   });
 }

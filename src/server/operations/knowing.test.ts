@@ -3,7 +3,8 @@ import { closeDatabase } from '@/data';
 import { confirmNext, ref, take, view, workUntil } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { takeSize } from './choose';
-import { addReading } from './measure';
+import { viewKit } from './kit';
+import { addReading, withdrawReading } from './measure';
 
 afterAll(closeDatabase);
 
@@ -39,5 +40,38 @@ describe('a reading that is sent more than once', () => {
     expect(await refused(elsewhere)).toMatch(/another reading was sent under this id/);
     await good(addReading(ref(job, 'K-2'), reading, randomUUID(), FITTER, NOW));
     expect((await view(job, 'K-2')).readings).toHaveLength(2);
+  });
+});
+
+describe('an end at which work has begun', () => {
+  it('has it in its record when a reading that it stands on is withdrawn, and what the reading said', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    const [early] = (await view(job)).readings;
+    if (!early) throw new Error('K-1 is measured');
+    await good(confirmNext(job));
+    await good(withdrawReading(ref(job), early.id, PLANNER, NOW));
+    const after = await view(job);
+    expect(after.chainFaults).toEqual([]);
+    expect(after.events[after.events.length - 1]).toMatchObject({
+      kind: 'note',
+      actor: 'planner',
+      body: { title: 'Reading withdrawn', reason: expect.stringContaining(early.reading.text) as string },
+    });
+    // An end where nothing was done has no record to begin with.
+    expect((await view(job, 'K-1', 'B')).events).toEqual([]);
+  });
+
+  it('is not in the kit any more when it is signed, and the kit says so', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    const count = async () => {
+      const { kit, fitted } = await good(viewKit(job, { percent: 0, minimum: 0 }, null));
+      return { fitted, glands: kit.lines.find((l) => l.part.startsWith('RW2-32'))?.needed ?? 0 };
+    };
+    await workUntil(job, 'sign');
+    expect(await count()).toEqual({ fitted: [], glands: 1 });
+    await good(confirmNext(job));
+    expect(await count()).toEqual({ fitted: ['K-1/A'], glands: 0 });
   });
 });

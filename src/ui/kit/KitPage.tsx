@@ -10,6 +10,7 @@ import styles from './KitPage.module.css';
 
 export interface KitView {
   readonly kit: Kit;
+  readonly fitted: readonly string[];
   readonly unplanned: readonly string[];
   readonly unplugged: readonly string[];
 }
@@ -81,7 +82,10 @@ export function KitPage({ job, first, against }: Props) {
             ? '; nothing is short.'
             : `; ${short} are short against ${stock.name}.`}{' '}
         {view.unplanned.length > 0
-          ? `${view.unplanned.length} terminations are not planned and not in it.`
+          ? `${view.unplanned.length} terminations are not planned and not in it. `
+          : ''}
+        {view.fitted.length > 0
+          ? `${view.fitted.length} are made off and signed: what they took is not counted again.`
           : ''}
       </p>
       <div className={styles.acts}>
