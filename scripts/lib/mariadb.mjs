@@ -44,7 +44,8 @@ function sql(socket, password, text) {
   if (result.status !== 0) throw new Error(`database: ${result.stderr}`);
 }
 
-const alive = (pid) => {
+/** Is there a process of that number? */
+export const alive = (pid) => {
   try {
     process.kill(pid, 0);
     return true;

@@ -1,4 +1,6 @@
 // Keeps the application and its database running: whichever ends without being asked is started again, alone.
+import { alive } from './mariadb.mjs';
+
 const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 const MOST = 10;
@@ -13,15 +15,6 @@ export function restartBudget(now = Date.now) {
     return times.length <= MOST;
   };
 }
-
-const alive = (pid) => {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch {
-    return false;
-  }
-};
 
 /**
  * Watches what `current()` returns (`{ pid }`) until `stopping()`; when it has ended, `again()` starts it anew. Ends with an error when it ends

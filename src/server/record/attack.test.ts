@@ -7,9 +7,9 @@ import { closeDatabase, findJob, database } from '@/data';
 import { verifyRecord } from '../../../cli/verify';
 import { takeSize } from '../operations/choose';
 import { exportRecord, viewJobRecord } from '../operations/job-record';
-import { confirmStep } from '../operations/record';
 import { viewTermination } from '../operations/view';
 import { ownDatabase } from '../testing/alone';
+import { confirmNext, ref } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 
 // Guards are taken away here.
@@ -35,26 +35,8 @@ afterAll(async () => {
   await closeDatabase();
 });
 
-const ref = (job: string) => ({ job, cable: 'K-1', end: 'A' });
-const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
-
-async function confirm(job: string, minutes: number) {
-  const view = await good(viewTermination(ref(job)));
-  const step = view.steps.find((s) => s.id === view.nextStep);
-  if (!step) throw new Error('no next step');
-  return confirmStep(
-    ref(job),
-    {
-      id: randomUUID(),
-      stepId: step.id,
-      fingerprint: step.fingerprint,
-      decision: null,
-      at: later(minutes).toISOString(),
-    },
-    FITTER,
-    later(minutes),
-  );
-}
+const confirm = (job: string, minutes: number) =>
+  confirmNext(job, FITTER, 'clamped', new Date(NOW.getTime() + minutes * 60_000));
 
 /** A job with five steps done at one end. */
 async function worked(): Promise<{ job: string; id: number; end: number }> {

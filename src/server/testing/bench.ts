@@ -14,6 +14,7 @@ export async function confirmNext(
   job: string,
   actor = FITTER,
   decision: 'clamped' | 'trim' | 'spreadAgain' = 'clamped',
+  now = NOW,
 ) {
   const v = await view(job);
   const step = v.steps.find((s) => s.id === v.nextStep);
@@ -25,10 +26,10 @@ export async function confirmNext(
       stepId: step.id,
       fingerprint: step.fingerprint,
       decision: step.kind === 'look' ? decision : null,
-      at: NOW.toISOString(),
+      at: now.toISOString(),
     },
     actor,
-    NOW,
+    now,
   );
 }
 
