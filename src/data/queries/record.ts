@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
 import type { ChainedEvent, Receipt, SubjectKind } from '@/core/record';
 import type { Tx } from '../connection';
 import { job, recordEvent, recordReceipt } from '../schema';
@@ -85,19 +85,21 @@ export async function loadJobReceipts(tx: Tx, jobId: number): Promise<StoredRece
   return rows.map(storedReceipt);
 }
 
-/** How many receipts a job has, and its last. */
+/** How many receipts a job has, and its last: by one statement, so that both are of one moment. */
 export async function loadHead(
   tx: Tx,
   jobId: number,
 ): Promise<{ count: number; last: StoredReceipt | null }> {
-  const [counted] = await tx.select({ n: count() }).from(recordReceipt).where(eq(recordReceipt.jobId, jobId));
-  const [last] = await tx
-    .select()
+  const [row] = await tx
+    .select({
+      last: getTableColumns(recordReceipt),
+      n: sql<number>`(SELECT COUNT(*) FROM record_receipt r WHERE r.job_id = ${jobId})`,
+    })
     .from(recordReceipt)
     .where(eq(recordReceipt.jobId, jobId))
     .orderBy(desc(recordReceipt.number))
     .limit(1);
-  return { count: counted?.n ?? 0, last: last ? storedReceipt(last) : null };
+  return row ? { count: Number(row.n), last: storedReceipt(row.last) } : { count: 0, last: null };
 }
 
 export async function insertReceipt(

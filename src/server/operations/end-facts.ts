@@ -3,7 +3,7 @@ import { farthest, readTerminals, recut, type Terminal } from '@/core/cut-back';
 import { compoundVerdicts } from '@/core/compound-cure';
 import { compoundClock } from '@/core/procedure';
 import { parseLength } from '@/core/units';
-import { findEvent, loadCatalogue, lockTermination } from '@/data';
+import { findEvent, loadCatalogue, lockTermination, type StoredEvent } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { append } from '../record/append';
 import { mayRecord } from '../record/may-record';
@@ -83,6 +83,12 @@ export function setCompound(
   });
 }
 
+/** Is an event that was sent before the same kind of event of the same end? */
+const isThis = (sent: StoredEvent, kind: string, terminationId: number): boolean =>
+  sent.subjectKind === 'termination' && sent.subjectId === terminationId && sent.kind === kind;
+
+const somethingElse = (id: string) => refuse('id', 'this event id belongs to something else', id);
+
 export interface TemperatureInput {
   readonly id: string;
   readonly tempC: number;
@@ -101,7 +107,8 @@ export function logTemperature(
     const named = await requireTermination(tx, ref);
     if (!named.ok) return named;
     await lockTermination(tx, named.value.row.id);
-    if (await findEvent(tx, input.id)) return ok(null);
+    const sent = await findEvent(tx, input.id);
+    if (sent) return isThis(sent, 'temperature', named.value.row.id) ? ok(null) : somethingElse(input.id);
     const found = await assessOne(tx, ref);
     if (!found.ok) return found;
     const { job, assessment } = found.value;
@@ -161,7 +168,8 @@ export function recutEnd(
     if (!found.ok) return found;
     const { job, assessment } = found.value;
     const { plan, row, progress } = assessment;
-    if (await findEvent(tx, input.id)) return ok({ spareMm: row.spareMm });
+    const sent = await findEvent(tx, input.id);
+    if (sent) return isThis(sent, 'recut', row.id) ? ok({ spareMm: row.spareMm }) : somethingElse(input.id);
     if (plan === null) return refuse('plan', 'nothing is planned here, so nothing was cut');
     const open = mayRecord(recordState(assessment), input.at, now);
     if (!open.ok) return open;

@@ -40,9 +40,10 @@ export function viewJobRecord(slug: string): Promise<Result<JobRecordView>> {
     const job = await requireJob(tx, slug);
     if (!job.ok) return job;
     const faults: { subject: string; words: string }[] = [];
+    const known = remembered(slug);
     const head = await loadHead(tx, job.value.id);
     const [whole] = [
-      ...auditHead({ ...head, remembered: remembered(slug) }, signedByUs),
+      ...auditHead({ ...head, remembered: known }, signedByUs),
       ...auditReceipts(await loadJobReceipts(tx, job.value.id), signedByUs),
     ];
     if (whole) faults.push({ subject: job.value.name, words: faultWords(whole) });

@@ -75,3 +75,23 @@ describe('an end at which work has begun', () => {
     expect(await count()).toEqual({ fitted: ['K-1/A'], glands: 0 });
   });
 });
+
+it('two ends that are worked at once, and everybody who looks meanwhile, find every record whole', async () => {
+  const job = await makeJob();
+  for (const end of ['A', 'B'])
+    await good(takeSize(ref(job, 'K-1', end), 'RW2-32', randomUUID(), PLANNER, NOW));
+  let over = false;
+  const seen: string[] = [];
+  const look = async (end: string) => {
+    while (!over) for (const f of (await view(job, 'K-1', end)).chainFaults) seen.push(f.fault);
+  };
+  const looking = [look('A'), look('B'), look('A')];
+  await Promise.all(
+    ['A', 'B'].map(async (end) => {
+      for (let i = 0; i < 8; i += 1) await good(confirmNext(job, FITTER, 'clamped', NOW, end));
+    }),
+  );
+  over = true;
+  await Promise.all(looking);
+  expect(seen).toEqual([]);
+});

@@ -74,7 +74,7 @@ export async function assessInputs(
   return { inputs, catalogue: newest };
 }
 
-/** Assesses several terminations of a job. Their choices hold what comes into question: see `assessAll`. */
+/** Assesses several terminations of a job. Their choices hold what comes into question: see `assessEach`. */
 export async function assessMany(
   tx: Tx,
   job: JobRow,

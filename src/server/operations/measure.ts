@@ -47,10 +47,11 @@ export function addReading(
     const { job, row } = found.value;
     const read = validate(readingSchema, input);
     if (!read.ok) return read;
+    const end = read.value.method === 'datasheet' ? null : row.end;
     await lockTermination(tx, row.id);
     const sent = await findSentReading(tx, clientId);
     if (sent)
-      return sent.cableId === row.cable.id && sameReading(sent.reading, read.value)
+      return sent.cableId === row.cable.id && sent.end === end && sameReading(sent.reading, read.value)
         ? ok({ id: sent.id })
         : refuse('id', 'another reading was sent under this id', clientId);
     const reading = {
@@ -67,7 +68,6 @@ export function addReading(
     }
     const checked = measure([reading], reading.quantity, rules);
     if (!checked.ok) return checked;
-    const end = reading.method === 'datasheet' ? null : row.end;
     const id = await insertReading(tx, row.cable.id, end, reading, clientId);
     const log = new EditLog(tx);
     log.born('reading', id, 'withdrawnAt', now);
@@ -93,6 +93,7 @@ async function noteWithdrawal(
 ): Promise<Result<null>> {
   const rows = await loadTerminations(tx, await terminationIdsOfCables(tx, [cableId]));
   const mine = rows.filter((row) => end === null || row.end === end);
+  for (const row of mine) await lockTermination(tx, row.id);
   const recordOf = await auditedRecords(
     tx,
     job,

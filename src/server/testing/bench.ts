@@ -15,12 +15,13 @@ export async function confirmNext(
   actor = FITTER,
   decision: 'clamped' | 'trim' | 'spreadAgain' = 'clamped',
   now = NOW,
+  end = 'A',
 ) {
-  const v = await view(job);
+  const v = await view(job, 'K-1', end);
   const step = v.steps.find((s) => s.id === v.nextStep);
   if (!step) throw new Error('no next step');
   return confirmStep(
-    ref(job),
+    ref(job, 'K-1', end),
     {
       id: randomUUID(),
       stepId: step.id,
