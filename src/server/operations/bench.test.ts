@@ -212,23 +212,6 @@ describe('the bench', () => {
     await good(confirmNext(job, { name: 'inspector' }));
     expect((await view(job)).signedBy).toBe('inspector');
   });
-
-  it('shows a record that somebody changed behind the application’s back', async () => {
-    const job = await makeJob();
-    await good(take(job, 'RW2-32'));
-    await workUntil(job, 'slideOn');
-    const owner = await mysql.createConnection({ uri: process.env.DATABASE_OWNER_URL ?? '' });
-    // Somebody with every right removes the guard and rewrites history.
-    await owner.query('DROP TRIGGER record_event_no_update');
-    const { events } = await view(job);
-    await owner.query('UPDATE record_event SET actor = ? WHERE hash = ?', ['somebody else', events[1]?.hash]);
-    await owner.query(`CREATE OR REPLACE TRIGGER record_event_no_update BEFORE UPDATE ON record_event FOR EACH ROW
-      SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'bench events are append-only'`);
-    await owner.end();
-    expect((await view(job)).chainFaults).toEqual([
-      { seq: 2, fault: 'has been changed after it was written' },
-    ]);
-  });
 });
 
 describe('a plan that somebody changed behind the application’s back', () => {
@@ -237,10 +220,11 @@ describe('a plan that somebody changed behind the application’s back', () => {
     await good(take(job, 'RW2-32'));
     await workUntil(job, 'slideOn');
     const owner = await mysql.createConnection({ uri: process.env.DATABASE_OWNER_URL ?? '' });
-    const [hash] = [(await view(job)).plan?.hash ?? ''];
+    // Of this job only: jobs of other tests that measure the same have plans with the same hash.
     await owner.query(
-      "UPDATE plan SET body = JSON_SET(body, '$.cut.marks[0].atMm', 999) WHERE plan_hash = ?",
-      [hash],
+      `UPDATE plan p JOIN termination t ON t.id = p.termination_id JOIN cable c ON c.id = t.cable_id JOIN job j ON j.id = c.job_id
+       SET p.body = JSON_SET(p.body, '$.cut.marks[0].atMm', 999) WHERE j.slug = ?`,
+      [job],
     );
     await owner.end();
     expect((await view(job)).chainFaults).toEqual([
