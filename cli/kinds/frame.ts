@@ -72,5 +72,5 @@ export const frameReentryKind = kind(frameReentryRequestSchema, ({ request, plan
   if (!audit.ok) return audit;
   const made = planReentry(read.value, built, add);
   if (!made.ok) return made;
-  return ok({ ...made.value, steps: reentrySteps(read.value, built, made.value) });
+  return ok({ ...made.value, steps: reentrySteps(read.value, built, made.value, HERE) });
 });

@@ -2,12 +2,13 @@
 import { ok, type Result } from '@/core/kernel';
 import type { Reading } from '@/core/cable-measurement';
 import type { MissingField } from '@/core/gland-selection';
-import type { CrossingConfirm, CrossingRef, PlanDraft, ReentryDraft } from '@/core/crossing';
+import type { PlanDraft, ReentryDraft } from '@/core/crossing';
+import type { CrossingRef, SubjectRef, TerminationRef, WorkInput } from '@/core/record';
 import type { JobPick } from '@/core/job-choice';
 import type { SpareRule } from '@/core/kit';
 import { actLoose, lookLoose, type ReadName, type ValueOf, type WriteName } from '@/server/gate';
 import { gridRow } from '@/ui/schedule/grid-columns';
-import type { ConfirmSend, RowOutcome, RowVersions, TerminationRef } from '@/ui/termination/actions';
+import type { RowOutcome, RowVersions } from '@/ui/termination/actions';
 import { currentActor } from './actor';
 
 // What these functions are typed as is what our own pages send. Anybody may send anything: the gate reads the arguments by their schemas.
@@ -28,15 +29,7 @@ export const lockSize = async (ref: TerminationRef, version: number, locked: boo
 export const answerFact = async (ref: TerminationRef, field: MissingField, value: unknown) =>
   does('answerFact', ref, field, value);
 export const replan = async (ref: TerminationRef, eventId: string) => does('replan', ref, eventId);
-export const confirmStep = async (ref: TerminationRef, input: ConfirmSend) => does('confirmStep', ref, input);
-export const logTemperature = async (
-  ref: TerminationRef,
-  input: { readonly id: string; readonly tempC: number; readonly at: string },
-) => does('logTemperature', ref, input);
-export const recut = async (
-  ref: TerminationRef,
-  input: { readonly id: string; readonly text: string; readonly at: string },
-) => does('recut', ref, input);
+export const work = async (ref: SubjectRef, input: WorkInput) => does('work', ref, input);
 export const setTerminals = async (ref: TerminationRef, version: number, text: string) =>
   does('setTerminals', ref, version, text);
 export const setCompound = async (ref: TerminationRef, version: number, product: string | null) =>
@@ -56,8 +49,6 @@ export const takeCrossing = async (ref: CrossingRef, draft: PlanDraft) =>
   does('takeCrossingPlan', ref, draft);
 export const reenterCrossing = async (ref: CrossingRef, draft: ReentryDraft) =>
   does('takeReentry', ref, draft);
-export const confirmCrossing = async (ref: CrossingRef, input: CrossingConfirm) =>
-  does('confirmCrossingStep', ref, input);
 export const previewPlaces = async (ref: CrossingRef, text: string) => looks('previewPlaces', ref, text);
 
 export const undo = async (job: string) => does('undo', job);

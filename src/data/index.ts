@@ -8,3 +8,4 @@ export * from './queries/plan';
 export * from './queries/schedule';
 export * from './queries/summary';
 export * from './queries/termination';
+export * from './stored';

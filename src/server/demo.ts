@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { planFrames } from '@/core/frame-packing';
 import { drive, ok, type Result } from '@/core/kernel';
-import { replay } from '@/core/procedure';
+import { asHeld, replay } from '@/core/record';
 import {
   database,
   findEntry,
@@ -25,10 +25,9 @@ import { loadSolver } from '@/solver/highs';
 import { assessOne, refreshSummaries, requireJob } from './operations/load';
 import { importCatalogue } from './operations/catalogue';
 import { takeSize } from './operations/choose';
-import { addCrossing, takeCrossingPlan, viewCrossing } from './operations/crossing';
-import { confirmCrossingStep } from './operations/crossing-build';
-import { logTemperature } from './operations/end-facts';
-import { confirmStep } from './operations/record';
+import { addCrossing, viewCrossing } from './operations/crossing';
+import { takeCrossingPlan } from './operations/crossing-plan';
+import { work } from './operations/work';
 import { operation } from './transaction';
 
 /**
@@ -174,15 +173,15 @@ async function workTheDemo(): Promise<Result<null>> {
       if (!step || step.id === until) break;
       if (step.kind === 'mix') clock = opened - CURING.mixedAgo * 60_000;
       const at = tick(step.station === 'cut' ? 5 : 3);
-      const done = await confirmStep(
-        ref,
+      const done = await work(
+        { kind: 'termination', ...ref },
         {
           id: randomUUID(),
-          stepId: step.id,
-          fingerprint: step.fingerprint,
-          decision: step.branches?.[0]?.decision ?? null,
           at: at.toISOString(),
-          mix: step.kind === 'mix' ? { batch: 'CR-2611', expiry: '2028-06-30', tempC: CURING.tempC } : null,
+          command: asHeld(
+            step,
+            step.kind === 'mix' ? { batch: 'CR-2611', expiry: '2028-06-30', tempC: CURING.tempC } : null,
+          ),
         },
         { name: step.kind === 'sign' ? 'inspector' : 'fitter 1' },
         at,
@@ -192,9 +191,9 @@ async function workTheDemo(): Promise<Result<null>> {
     if (until === 'cure')
       for (const [ago, tempC] of CURING.readings) {
         const at = new Date(opened - ago * 60_000);
-        const kept = await logTemperature(
-          ref,
-          { id: randomUUID(), tempC, at: at.toISOString() },
+        const kept = await work(
+          { kind: 'termination', ...ref },
+          { id: randomUUID(), at: at.toISOString(), command: { kind: 'temperature', tempC } },
           { name: 'fitter 1' },
           at,
         );
@@ -225,7 +224,14 @@ async function workTheCrossings(): Promise<Result<null>> {
     const plan = drive(planFrames(view.value.asked.request), solver);
     const taken = await takeCrossingPlan(
       ref,
-      { kind: 'planned', requestHash: view.value.requestHash, plan, note: 'first plan' },
+      {
+        id: randomUUID(),
+        knowing: false,
+        kind: 'planned',
+        requestHash: view.value.requestHash,
+        plan,
+        note: 'first plan',
+      },
       { name: 'planner' },
       tick(),
     );
@@ -236,9 +242,9 @@ async function workTheCrossings(): Promise<Result<null>> {
       const step = replay(now.value.steps, now.value.acts).next;
       if (!step) break;
       const at = tick();
-      const done = await confirmCrossingStep(
-        ref,
-        { id: randomUUID(), stepId: step.id, fingerprint: step.fingerprint, at: at.toISOString() },
+      const done = await work(
+        { kind: 'crossing', ...ref },
+        { id: randomUUID(), at: at.toISOString(), command: asHeld(step, null) },
         { name: 'fitter 2' },
         at,
       );

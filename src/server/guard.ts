@@ -1,5 +1,5 @@
 import { fail, refuse, type Result } from '@/core/kernel';
-import { duplicateKey, isDatabaseAway, isDuplicate } from '@/data';
+import { duplicateKey, isDatabaseAway, isDuplicate, UnreadableRow } from '@/data';
 import { log } from './log';
 
 const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }>> = {
@@ -29,6 +29,10 @@ export async function guarded<T>(work: () => Promise<Result<T>>): Promise<Result
     if (isDuplicate(error)) {
       const words = DUPLICATE_WORDS[duplicateKey(error)];
       if (words) return fail([words]);
+    }
+    if (error instanceof UnreadableRow) {
+      log.error({ err: error }, 'a row cannot be read');
+      return refuse('stored', error.message);
     }
     throw error;
   }

@@ -36,6 +36,10 @@ export const partSchema = object({
   orientation: string().oneOf(ORIENTATIONS).optional(),
   /** Which way round, in words, for `oneWay`: “open end towards the cable end”. */
   facing: string().max(120).optional(),
+  /** Where the side that `facing` names looks: to the cable end, or along the cable away from it. Left out, no arrow is drawn. */
+  towards: string()
+    .oneOf(['cableEnd', 'cable'] as const)
+    .optional(),
   /** Bought and stocked apart from the gland. */
   accessory: boolean().optional(),
 })

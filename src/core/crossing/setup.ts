@@ -42,6 +42,8 @@ export const crossingSetupSchema = object({
     .max(20)
     .required(),
   spareShare: number().min(0).max(1).required(),
+  /** Cables whose places stay when it is planned again. */
+  locked: array().of(string().min(1).max(40).required()).max(5000).optional(),
   /** How it is built; cables first where nothing is said. */
   school: string().oneOf(BUILDING_SCHOOLS).optional(),
   /** Where the press unit is wanted, in frames whose sheet leaves the choice. */

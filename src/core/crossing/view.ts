@@ -1,13 +1,8 @@
 import type { FrameSheet } from '@/core/catalogue';
 import type { FrameCable, FramePlan, FrameRequest } from '@/core/frame-packing';
-import type { BenchAct, Step } from '@/core/procedure';
+import type { BenchAct, Step, EventView } from '@/core/record';
 import type { CrossingRequest, CrossingSetup, KnownDiameter } from './setup';
 import type { CrossingFill } from './summary';
-
-export interface CrossingRef {
-  readonly job: string;
-  readonly crossing: string;
-}
 
 export interface CrossingPlanView {
   readonly id: number;
@@ -53,34 +48,32 @@ export interface CrossingView {
   /** The newest first; the first is in force. */
   readonly plans: readonly CrossingPlanView[];
   readonly steps: readonly Step[];
-  readonly acts: readonly (BenchAct & { readonly title: string })[];
+  readonly acts: readonly BenchAct[];
+  readonly events: readonly EventView[];
   /** What does not hold of its record, the first first; empty when it holds. */
   readonly faults: readonly string[];
 }
 
 export interface PlanDraft {
+  /** Made by the client, so that a repeated send is stored once. */
+  readonly id: string;
   readonly kind: 'planned' | 'asBuilt';
   /** Of the request that the plan was made from. */
   readonly requestHash: string;
   readonly plan: unknown;
   readonly note: string;
+  /** Building work that this sends back has been shown and is to be done again. */
+  readonly knowing: boolean;
 }
 
 /** New cables with the frame as it is built with them. */
 export interface ReentryDraft {
+  readonly id: string;
+  readonly knowing: boolean;
   /** Of the crossing that the answer was worked out from. */
   readonly version: number;
   readonly cables: readonly FrameCable[];
   readonly plan: unknown;
-}
-
-export interface CrossingConfirm {
-  readonly id: string;
-  readonly stepId: string;
-  readonly fingerprint: string;
-  readonly at: string;
-  /** What was measured at the step, mm, where it asks for something. */
-  readonly measuredMm?: number | null | undefined;
 }
 
 export interface PlacesPreview {

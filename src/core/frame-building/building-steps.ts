@@ -8,7 +8,7 @@ import {
   type Place,
   type PlannedOpening,
 } from '@/core/frame-packing';
-import { chainSteps, type Step, type StepDraft } from '@/core/procedure';
+import { chainSteps, type Acceptance, type Settled, type Step, type StepDraft } from '@/core/record';
 import { pressUnitOrder } from '@/core/tightening';
 
 /** What the place of a crossing says about itself. */
@@ -30,6 +30,22 @@ const LOOSE: ReadonlySet<string> = new Set(['safe', 'rating', 'parts', 'clean'])
 /** “1A”: the first opening of the first frame. */
 export const openingName = (frame: number, opening: number): string =>
   `${frame + 1}${String.fromCharCode(65 + opening)}`;
+
+/** An opening of a crossing: which one, and how it is called. */
+export interface OpeningAt {
+  readonly frame: number;
+  readonly opening: number;
+  readonly name: string;
+}
+
+export const openingAt = (frame: number, opening: number): OpeningAt => ({
+  frame,
+  opening,
+  name: openingName(frame, opening),
+});
+
+export const openingTarget = ({ frame, opening }: OpeningAt) =>
+  ({ kind: 'opening', frame, opening }) as const;
 
 const mm = (value: number): string => trimNumber(value, 2);
 
@@ -60,19 +76,19 @@ export function buildingSteps(request: FrameRequest, plan: FramePlan, place: Cro
       decisions: [],
     },
   ];
-  eachOpening(request, plan, (spec, opening, name) => {
+  eachOpening(request, plan, (spec, opening, at) => {
     const stay = place.school === 'preFilled' ? rowsThatStay(opening) : 0;
-    if (place.school === 'preFilled') drafts.push(unfill(name, opening, stay));
+    if (place.school === 'preFilled') drafts.push(unfill(at, opening, stay));
     // An opening that stays as it came is not taken apart for nothing.
     if (stay === opening.rows.length) return;
-    drafts.push(lubricate(name, spec));
+    drafts.push(lubricate(at, spec));
     opening.rows.forEach((_, r) => {
-      if (r >= stay) drafts.push(rowStep(request, spec, opening, r, name));
+      if (r >= stay) drafts.push(rowStep(request, spec, opening, r, at));
     });
-    drafts.push(...pressSteps(spec, opening, name));
+    drafts.push(...pressSteps(spec, opening, at));
   });
   drafts.push(sign());
-  return chainSteps(settledBy(plan), LOOSE, drafts);
+  return chainSteps(settledBy(plan, place), LOOSE, drafts);
 }
 
 /** Rows opposite the press unit that carry no cable: in a frame that comes filled they stay shut. */
@@ -81,48 +97,48 @@ function rowsThatStay({ rows }: PlannedOpening): number {
   return first < 0 ? rows.length : first;
 }
 
-const unfill = (name: string, { rows }: PlannedOpening, stay: number): StepDraft => ({
-  id: `unfill.${name}`,
+const unfill = (at: OpeningAt, { rows }: PlannedOpening, stay: number): StepDraft => ({
+  id: `unfill.${at.name}`,
+  target: openingTarget(at),
   station: 'makeOff',
   kind: 'confirm',
   title:
     stay === rows.length
-      ? `Opening ${name} stays as it came: no cable goes through`
-      : `Opening ${name}: press unit out, ${rows.length - stay} of ${rows.length} rows out`,
+      ? `Opening ${at.name} stays as it came: no cable goes through`
+      : `Opening ${at.name}: press unit out, ${rows.length - stay} of ${rows.length} rows out`,
   detail:
     stay === rows.length
       ? 'Filled with spares and closed: look that it is shut to the stop, and leave it.'
       : `Nearest the press unit first, laid down in their order.${stay > 0 ? ` ${stay === 1 ? 'Row 1 carries no cable and stays' : `Rows 1 to ${stay} carry no cable and stay`} shut.` : ''} The same modules go back in: those that carry a cable lose their core and are peeled.`,
   reason: 'What came out in order goes back without searching.',
   checks: ['Modules the sizes of the plan', 'No core taken out of a module that stays a spare'],
-  decisions: [`press.${name}`],
+  decisions: [`press.${at.name}`],
 });
 
 export function eachOpening(
   request: FrameRequest,
   plan: FramePlan,
-  visit: (spec: FrameOpening, opening: PlannedOpening, name: string, frame: number, index: number) => void,
+  visit: (spec: FrameOpening, opening: PlannedOpening, at: OpeningAt) => void,
 ): void {
   plan.frames.forEach((frame, f) => {
     const kind = request.frames.find((k) => k.id === frame.frame);
     frame.openings.forEach((opening, o) => {
       const spec = kind?.openings[o];
-      if (spec) visit(spec, opening, openingName(f, o), f, o);
+      if (spec) visit(spec, opening, openingAt(f, o));
     });
   });
 }
 
 /** What each row and each press unit was settled to: a changed row is another piece of work. */
-export function settledBy(plan: FramePlan): Map<string, string> {
-  const values = new Map<string, string>();
+export function settledBy(plan: FramePlan, place: CrossingPlace): Map<string, Settled> {
+  const values = new Map<string, Settled>();
+  const settle = (id: string, figures: string) => values.set(id, { figures, words: figures });
+  settle('rating', place.rating.trim());
   plan.frames.forEach((frame, f) =>
     frame.openings.forEach((opening, o) => {
       const name = openingName(f, o);
-      values.set(
-        `press.${name}`,
-        `${frame.frame} ${opening.press} ${opening.closure} ${opening.fillers.join()}`,
-      );
-      opening.rows.forEach((row, r) => values.set(`row.${name}.${r + 1}`, hashText(JSON.stringify(row))));
+      settle(`press.${name}`, `${frame.frame} ${opening.press} ${opening.closure} ${opening.fillers.join()}`);
+      opening.rows.forEach((row, r) => settle(`row.${name}.${r + 1}`, hashText(JSON.stringify(row))));
     }),
   );
   return values;
@@ -150,7 +166,7 @@ export const rating = (place: CrossingPlace, sheet: FrameRequest['sheet']): Step
   kind: 'hold',
   title: 'The wall’s rating, and a seal approved for it',
   detail:
-    place.rating === ''
+    place.rating.trim() === ''
       ? 'Nobody has said which fire, gas and water rating this wall has: ask before anything is built.'
       : `Wall of ${place.name}: ${place.rating}. Frame, modules and lubricant must be approved for it together.`,
   reason: 'A good seal of the wrong rating is a hole in a fire.',
@@ -160,7 +176,14 @@ export const rating = (place: CrossingPlace, sheet: FrameRequest['sheet']): Step
     sheet ? `Sheet ${sheet.code} in hand is revision ${sheet.revision}` : 'Sheet in the revision in hand',
   ],
   list: place.cautions ?? [],
-  decisions: [],
+  ...(place.rating.trim() === ''
+    ? {
+        blockedBy:
+          'nobody has said which fire, gas and water rating this wall has: ask, and write it at the crossing’s cables first',
+      }
+    : {}),
+  decisions: ['rating'],
+  newDecisions: ['rating'],
 });
 
 function partsStep(request: FrameRequest, plan: FramePlan): StepDraft {
@@ -178,11 +201,12 @@ function partsStep(request: FrameRequest, plan: FramePlan): StepDraft {
   };
 }
 
-export const lubricate = (name: string, spec: FrameOpening): StepDraft => ({
-  id: `lubricate.${name}`,
+export const lubricate = (at: OpeningAt, spec: FrameOpening): StepDraft => ({
+  id: `lubricate.${at.name}`,
+  target: openingTarget(at),
   station: 'makeOff',
   kind: 'confirm',
-  title: `Opening ${name}: lubricate the inside`,
+  title: `Opening ${at.name}: lubricate the inside`,
   detail: `A thin film on everything that rubber will slide along: the inside of ${mm(spec.width)} × ${mm(spec.height)} mm, right into where two sides meet.`,
   reason: 'A dry corner holds a module back while the others close.',
   caution: 'The maker’s own lubricant only. When it is cold, warm it in the hand first.',
@@ -218,7 +242,7 @@ export function rowStep(
   spec: FrameOpening,
   opening: PlannedOpening,
   r: number,
-  name: string,
+  at: OpeningAt,
 ): StepDraft {
   const row = opening.rows[r];
   if (!row) throw new Error('a row that is not planned');
@@ -227,11 +251,13 @@ export function rowStep(
   const cables = row.places.filter((p) => p.cable !== undefined);
   const window = gapWindow(request, cables);
   const again = cables.filter((p) => p.remeasure);
+  const accepts = gapsToMeasure(request, cables);
   return {
-    id: `row.${name}.${r + 1}`,
+    id: `row.${at.name}.${r + 1}`,
+    target: { kind: 'row', frame: at.frame, opening: at.opening, row: r },
     station: 'makeOff',
     kind: again.length > 0 ? 'hold' : 'confirm',
-    title: `Opening ${name}, row ${r + 1} of ${opening.rows.length}${last && opening.press === 'inside' ? ': it slides in between two plates' : ''}`,
+    title: `Opening ${at.name}, row ${r + 1} of ${opening.rows.length}${last && opening.press === 'inside' ? ': it slides in between two plates' : ''}`,
     detail: `${last && opening.press === 'inside' ? 'At the far side of the press unit.' : r === 0 ? 'Against the side opposite the press unit.' : 'On the plate of the row before.'} Both halves on the cable: the gap between them is what counts. Peel one, try, peel one. Both faces of every module lubricated.`,
     reason: 'Too much peeled leaks, too little does not close.',
     figure: {
@@ -248,19 +274,47 @@ export function rowStep(
       'Spares with their core in',
       ...(plate ? [`Plate of ${mm(spec.plate)} mm on the row`] : []),
     ],
-    ...(window && cables.length > 0
-      ? {
-          accept: {
-            label: 'Tightest gap in this row',
-            minMm: window.min,
-            maxMm: window.max,
-            over: 'too much, a layer too many is off: take another module',
-            under: 'too little, peel one more and try again',
-          },
-        }
-      : {}),
-    decisions: [`row.${name}.${r + 1}`],
+    accepts,
+    formerAccept:
+      window && cables.length > 0
+        ? { label: 'Tightest gap in this row', minMm: window.min, maxMm: window.max }
+        : null,
+    decisions: [`row.${at.name}.${r + 1}`],
   };
+}
+
+const WORDS_OF_GAP = {
+  over: 'too much, a layer too many is off: take another module',
+  under: 'too little, peel one more and try again',
+} as const;
+
+/**
+ * The gaps that are measured in a row. Where the plan knows how many layers come off, the tightest says enough, one for each window that its
+ * modules have. A cable for which no count of layers is certain has its own, and the row does not pass without it.
+ */
+function gapsToMeasure(request: FrameRequest, cables: readonly Place[]): Acceptance[] {
+  const windowOf = (place: Place) => request.modules.find((m) => m.id === place.module)?.gap;
+  const sure = new Map<string, Acceptance>();
+  const doubtful: Acceptance[] = [];
+  for (const place of cables) {
+    const window = windowOf(place);
+    if (!window || place.cable === undefined) continue;
+    const span = { minMm: window.min, maxMm: window.max, ...WORDS_OF_GAP };
+    if (place.remeasure)
+      doubtful.push({
+        key: `gap.${place.cable}`,
+        label: `Gap at ${place.cable}`,
+        ...span,
+        needed: place.noPeel
+          ? 'by what is known of this cable no count of layers fits'
+          : 'by what is known of this cable two counts of layers come into question',
+      });
+    else {
+      const key = `gap.${mm(window.min)}-${mm(window.max)}`;
+      sure.set(key, { key, label: 'Tightest gap in this row', ...span });
+    }
+  }
+  return [...sure.values(), ...doubtful];
 }
 
 /** The gap that every module of these places allows; null when they have none in common. */
@@ -273,7 +327,9 @@ function gapWindow(request: FrameRequest, places: readonly Place[]): { min: numb
 
 const WHERE = { top: 'at the top', bottom: 'at the bottom', inside: 'between the last two rows' } as const;
 
-export function pressSteps(spec: FrameOpening, opening: PlannedOpening, name: string): StepDraft[] {
+export function pressSteps(spec: FrameOpening, opening: PlannedOpening, at: OpeningAt): StepDraft[] {
+  const { name } = at;
+  const target = openingTarget(at);
   const travel = Math.max(0, spec.press.max - opening.closure);
   const { bolts } = spec.press;
   const turns =
@@ -285,6 +341,7 @@ export function pressSteps(spec: FrameOpening, opening: PlannedOpening, name: st
   return [
     {
       id: `press.${name}`,
+      target,
       station: 'tighten',
       kind: 'confirm',
       title: `Opening ${name}: press unit ${WHERE[opening.press]}`,
@@ -296,17 +353,21 @@ export function pressSteps(spec: FrameOpening, opening: PlannedOpening, name: st
         second: `room, ${mm(spec.press.min)}–${mm(spec.press.max)} mm`,
       },
       checks: ['Bolt heads to the side from which it is tightened', 'Lubricated on its faces'],
-      accept: {
-        label: 'Room for the press unit',
-        minMm: spec.press.min,
-        maxMm: spec.press.max,
-        over: 'too much: a filler plate or a row is missing',
-        under: 'too little: compress the rows with the clamp, wait, measure again',
-      },
+      accepts: [
+        {
+          key: 'room',
+          label: 'Room for the press unit',
+          minMm: spec.press.min,
+          maxMm: spec.press.max,
+          over: 'too much: a filler plate or a row is missing',
+          under: 'too little: compress the rows with the clamp, wait, measure again',
+        },
+      ],
       decisions: [`press.${name}`],
     },
     {
       id: `bolts.${name}`,
+      target,
       station: 'tighten',
       kind: 'hold',
       title: `Opening ${name}: bolts in turn to the stop`,

@@ -1,3 +1,5 @@
+import { ok } from '@/core/kernel';
+import { asHeld, decide, type BenchAct } from '@/core/record';
 import type { FramePlan, FrameRequest } from '@/core/frame-packing';
 import { planReentry } from '@/core/frame-packing';
 import { buildingSteps, placeWords, reentrySteps } from '.';
@@ -174,9 +176,9 @@ describe('buildingSteps', () => {
   });
 
   it('asks for the gap and for the room of the press unit as they are measured', () => {
-    expect(step('press.1A').accept).toMatchObject({ minMm: 28, maxMm: 36 });
-    expect(step('row.1A.2').accept).toMatchObject({ minMm: 0.2, maxMm: 0.9 });
-    expect(step('clean').accept).toBeUndefined();
+    expect(step('press.1A').accepts).toMatchObject([{ key: 'room', minMm: 28, maxMm: 36 }]);
+    expect(step('row.1A.2').accepts).toMatchObject([{ minMm: 0.2, maxMm: 0.9 }]);
+    expect(step('clean').accepts).toBeUndefined();
   });
 
   it('says nothing of bolts, torque, part numbers or lubricant that no sheet gives', () => {
@@ -209,9 +211,66 @@ describe('buildingSteps', () => {
   });
 
   it('asks which rating the wall has when nobody has said', () => {
-    expect(buildingSteps(REQUEST, PLAN, { name: 'x', rating: '' })[1]?.detail).toContain(
-      'ask before anything is built',
+    const unknown = buildingSteps(REQUEST, PLAN, { name: 'x', rating: ' ' })[1];
+    expect(unknown?.detail).toContain('ask before anything is built');
+    expect(unknown?.blockedBy).toMatch(/nobody has said/);
+    const known = step('rating');
+    expect(known.blockedBy).toBeUndefined();
+    // Another rating is to be looked at again; what was recorded before ratings counted stays done.
+    const other = buildingSteps(REQUEST, PLAN, { ...PLACE, rating: 'fire 120 minutes' })[1];
+    expect(other?.fingerprint).not.toBe(known.fingerprint);
+    expect(other?.formerly).toBe(known.formerly);
+  });
+
+  it('lets no row pass unmeasured whose cable fits no count of layers for certain', () => {
+    const doubtful = structuredClone(PLAN) as unknown as {
+      frames: {
+        openings: { rows: { places: { cable?: string; remeasure?: boolean; noPeel?: boolean }[] }[] }[];
+      }[];
+    };
+    const place = doubtful.frames[0]?.openings[0]?.rows[1]?.places.find((p) => p.cable !== undefined);
+    if (!place) throw new Error('no cable in the second row');
+    Object.assign(place, { remeasure: true, noPeel: true });
+    const made = buildingSteps(REQUEST, doubtful as unknown as FramePlan, PLACE);
+    const row = made.find((s) => s.id === 'row.1A.2');
+    if (!row) throw new Error('no row');
+    const key = `gap.${place.cable ?? ''}`;
+    expect(row.accepts?.find((a) => a.key === key)).toMatchObject({
+      minMm: 0.2,
+      maxMm: 0.9,
+      needed: expect.stringMatching(/no count of layers fits/) as unknown,
+    });
+    const acts: BenchAct[] = made.slice(0, made.indexOf(row)).map((s) => ({
+      stepId: s.id,
+      kind: 'confirm',
+      fingerprint: s.fingerprint,
+      decision: null,
+      actor: 'fitter',
+      at: '',
+      mix: null,
+      tempC: null,
+      redo: [],
+    }));
+    const ask = (measured: Record<string, number>) =>
+      decide(
+        {
+          steps: made,
+          acts,
+          stale: false,
+          provisional: [],
+          secondPerson: false,
+          rules: { confirm: () => ok({ waste: null }), temperature: () => ok(null), recut: ok },
+        },
+        { ...asHeld(row), measured },
+        'fitter',
+        '2026-11-10T08:00:00.000Z',
+      );
+    const [refused, tight, passes] = [ask({}), ask({ [key]: 0.1 }), ask({ [key]: 0.5 })];
+    expect(refused.ok ? '' : refused.problems[0]?.message).toMatch(
+      /has to be measured: .*no count of layers fits/,
     );
+    expect(tight.ok ? '' : tight.problems[0]?.message).toMatch(/0.1 mm too little/);
+    expect(passes.ok).toBe(true);
   });
 
   it('asks for the revision in hand and warns of what its sheet warns of', () => {
@@ -233,7 +292,7 @@ describe('reentrySteps', () => {
   if (!made.ok) throw new Error('re-entry');
 
   it('opens only down to the spare and builds up again', () => {
-    expect(reentrySteps(REQUEST, PLAN, made.value).map((s) => s.id)).toEqual([
+    expect(reentrySteps(REQUEST, PLAN, made.value, PLACE).map((s) => s.id)).toEqual([
       'safe',
       'rating',
       'open.1A',
@@ -247,7 +306,7 @@ describe('reentrySteps', () => {
   });
 
   it('knows both schools of the press unit', () => {
-    expect(reentrySteps(REQUEST, PLAN, made.value, 'loosened')[2]?.title).toContain('loosened');
-    expect(reentrySteps(REQUEST, PLAN, made.value)[2]?.title).toContain('out');
+    expect(reentrySteps(REQUEST, PLAN, made.value, PLACE, 'loosened')[2]?.title).toContain('loosened');
+    expect(reentrySteps(REQUEST, PLAN, made.value, PLACE)[2]?.title).toContain('out');
   });
 });

@@ -1,6 +1,17 @@
 import type { FramePlan, FrameRequest, Reentry } from '@/core/frame-packing';
-import { chainSteps, type Step, type StepDraft } from '@/core/procedure';
-import { lubricate, openingName, pressSteps, rating, rowStep, safe, settledBy, sign } from './building-steps';
+import { chainSteps, type Step, type StepDraft } from '@/core/record';
+import {
+  lubricate,
+  openingAt,
+  openingTarget,
+  pressSteps,
+  rating,
+  rowStep,
+  safe,
+  settledBy,
+  sign,
+  type CrossingPlace,
+} from './building-steps';
 
 /** Two schools: the press unit comes out, or is only loosened until the rows move. */
 export type ReentrySchool = 'out' | 'loosened';
@@ -15,24 +26,27 @@ export function reentrySteps(
   request: FrameRequest,
   before: FramePlan,
   { open, answers, plan }: Reentry,
+  place: CrossingPlace,
   school: ReentrySchool = 'out',
 ): Step[] {
   if (open.length === 0) return [];
   const drafts: StepDraft[] = [
     safe('New and neighbouring cables isolated, permits there'),
-    rating({ name: 'this crossing', rating: '' }, request.sheet),
+    rating(place, request.sheet),
   ];
   for (const { frame, opening, rows, disturbed } of open) {
     const planned = plan.frames[frame]?.openings[opening];
     const spec = request.frames.find((k) => k.id === plan.frames[frame]?.frame)?.openings[opening];
     if (!planned || !spec) continue;
-    const name = openingName(frame, opening);
+    const at = openingAt(frame, opening);
+    const { name } = at;
     const numbers = rows.map((r) => r + 1).join(', ');
     const newcomers = answers.flatMap((a) =>
       'place' in a && a.place.frame === frame && a.place.opening === opening ? [a.tag] : [],
     );
     drafts.push({
       id: `open.${name}`,
+      target: openingTarget(at),
       station: 'makeOff',
       kind: 'hold',
       title: `Opening ${name}: ${school === 'out' ? 'press unit out' : 'press unit loosened'}`,
@@ -45,6 +59,7 @@ export function reentrySteps(
     });
     drafts.push({
       id: `out.${name}`,
+      target: openingTarget(at),
       station: 'makeOff',
       kind: 'confirm',
       title: `Rows ${numbers} out, nearest the press unit first`,
@@ -61,10 +76,10 @@ export function reentrySteps(
       list: newcomers.map((tag) => `${tag} pulled through`),
       decisions: [],
     });
-    drafts.push(lubricate(name, spec));
-    for (const r of [...rows].sort((a, b) => a - b)) drafts.push(rowStep(request, spec, planned, r, name));
-    drafts.push(...pressSteps(spec, planned, name));
+    drafts.push(lubricate(at, spec));
+    for (const r of [...rows].sort((a, b) => a - b)) drafts.push(rowStep(request, spec, planned, r, at));
+    drafts.push(...pressSteps(spec, planned, at));
   }
   drafts.push(sign());
-  return chainSteps(settledBy(plan), LOOSE, drafts);
+  return chainSteps(settledBy(plan, place), LOOSE, drafts);
 }

@@ -65,8 +65,8 @@ export function explodedDrawing(shape: GlandShape, slideOn: readonly SlideOnItem
       weight: 600,
       anchor: 'middle',
     });
-    if (item.facing.includes('towards'))
-      items.push(...arrow(x, w, axis + tall / 2 + 10, towardsEnd(item.facing), id));
+    if (item.towards !== null)
+      items.push(...arrow(x, w, axis + tall / 2 + 10, item.towards === 'cableEnd', id));
     x += w + GAP;
   });
   const top = axis + tall / 2 + 34;
@@ -82,8 +82,6 @@ export function explodedDrawing(shape: GlandShape, slideOn: readonly SlideOnItem
       .join('; ')}.`,
   };
 }
-
-const towardsEnd = (facing: string): boolean => /towards the (cable end|cone)/.test(facing);
 
 /** A nut has its thread at the side that goes into the next part; rings are plain; a shroud is a bell. */
 function profile(role: PartRole, x: number, w: number, axis: number, r: number): Point[] {

@@ -1,8 +1,8 @@
 import type { TerminationPlan } from './termination-plan';
 import { trimNumber } from '@/core/units';
-import { STATIONS, type ArcStation } from './stations';
-import type { Progress } from './progress';
-import type { Step } from './step';
+import { STATIONS, type ArcStation } from '@/core/record';
+import type { Progress } from '@/core/record';
+import type { Step } from '@/core/record';
 
 export const ARC_STATES = [
   'todo',

@@ -1,17 +1,7 @@
 import { judge } from '@/core/gland-selection';
 import { DEMO, demoSize, fitting } from '@/core/testing';
-import {
-  compoundClock,
-  generateSteps,
-  mayConfirm,
-  mayMix,
-  planTermination,
-  replay,
-  type BenchAct,
-  type ConfirmRequest,
-  type MixRecord,
-  type Step,
-} from '.';
+import { asHeld, decide, replay, type BenchAct, type ConfirmCommand, type MixRecord } from '@/core/record';
+import { compoundClock, generateSteps, mayMix, planTermination, terminationRules } from '.';
 
 const [family, size] = demoSize('WC4-32');
 const termination = fitting(family, size, 'roundWire', true);
@@ -40,34 +30,35 @@ const at = (minutes: number): string => {
 };
 const PACK: MixRecord = { batch: 'B-7', expiry: '2027-03-31', tempC: 20 };
 
-/** Confirms the next step at a time, the way the bench does, or gives the refusal. */
-function confirm(acts: BenchAct[], minutes: number, more: Partial<ConfirmRequest> = {}): string {
+/** Confirms the next step at a time, the way the bench does, or gives the refusal. A late filling is refused as waste. */
+function confirm(acts: BenchAct[], minutes: number, more: Partial<ConfirmCommand> = {}): string {
   const { next } = replay(steps, acts);
   if (!next) throw new Error('all is done');
-  const request: ConfirmRequest = {
-    stepId: next.id,
-    fingerprint: next.fingerprint,
-    decision: next.kind === 'look' ? (next.branches?.[0]?.decision ?? null) : null,
-    actor: 'fitter',
-    at: at(minutes),
-    mix: next.kind === 'mix' ? PACK : null,
-    ...more,
+  const command = { ...asHeld(next, next.kind === 'mix' ? PACK : null), ...more };
+  const state = {
+    steps,
+    acts,
+    stale: false,
+    provisional: [],
+    secondPerson: false,
+    rules: terminationRules(seal, 50),
   };
-  const may = mayConfirm({ steps, acts, stale: false, provisional: [], seal, secondPerson: false }, request);
-  if (!may.ok) return may.problems.map((p) => p.message).join('; ');
-  acts.push(actOf(may.value, request));
+  const decided = decide(state, command, 'fitter', at(minutes));
+  if (!decided.ok) return decided.problems.map((p) => p.message).join('; ');
+  const { kind, stepId, body } = decided.value;
+  if (kind === 'waste') return body.reason;
+  const { mix = null, decision = null } = command;
+  acts.push({
+    ...temperature(minutes, 0),
+    stepId,
+    kind,
+    fingerprint: next.fingerprint,
+    decision,
+    mix,
+    tempC: null,
+  });
   return '';
 }
-const actOf = (step: Step, request: ConfirmRequest): BenchAct => ({
-  stepId: step.id,
-  kind: step.kind === 'look' || step.kind === 'sign' || step.kind === 'mix' ? step.kind : 'confirm',
-  fingerprint: step.fingerprint,
-  decision: request.decision,
-  actor: request.actor,
-  at: request.at,
-  mix: request.mix ?? null,
-  tempC: null,
-});
 const temperature = (minutes: number, tempC: number): BenchAct => ({
   stepId: 'cure',
   kind: 'temperature',
@@ -77,6 +68,7 @@ const temperature = (minutes: number, tempC: number): BenchAct => ({
   at: at(minutes),
   mix: null,
   tempC,
+  redo: [],
 });
 function until(id: string): BenchAct[] {
   const acts: BenchAct[] = [];
@@ -176,14 +168,11 @@ describe('a length that is measured', () => {
   const armour = plan.cut?.armour;
   it('is taken within its span and refused outside it, with the numbers', () => {
     const acts = until('cut.armour');
-    expect(confirm([...acts], 0, { measuredMm: armour?.minMm ?? 0 })).toBe('');
-    expect(confirm([...acts], 0, { measuredMm: armour?.maxMm ?? 0 })).toBe('');
-    expect(confirm([...acts], 0, { measuredMm: null })).toBe('');
-    expect(confirm([...acts], 0, { measuredMm: (armour?.maxMm ?? 0) + 1.5 })).toMatch(
-      /1.5 mm too long, trim it/,
-    );
-    expect(confirm([...acts], 0, { measuredMm: (armour?.minMm ?? 0) - 1 })).toMatch(
-      /1 mm too short, cut back/,
-    );
+    const held = (mm: number) => confirm([...acts], 0, { measured: { armour: mm } });
+    expect(held(armour?.minMm ?? 0)).toBe('');
+    expect(held(armour?.maxMm ?? 0)).toBe('');
+    expect(confirm([...acts], 0, { measured: {} })).toBe('');
+    expect(held((armour?.maxMm ?? 0) + 1.5)).toMatch(/1.5 mm too long, trim it/);
+    expect(held((armour?.minMm ?? 0) - 1)).toMatch(/1 mm too short, cut back/);
   });
 });

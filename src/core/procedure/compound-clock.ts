@@ -6,7 +6,7 @@ import {
   type SealPlan,
   type TemperatureReading,
 } from '@/core/compound-cure';
-import type { BenchAct, MixRecord } from './act';
+import type { BenchAct, MixRecord } from '@/core/record';
 
 export interface CompoundClock {
   readonly mix: (MixRecord & { readonly atMs: number; readonly endsMs: number }) | null;
@@ -46,6 +46,13 @@ export function compoundClock(
       mix = null;
       filledMs = null;
       readings = [];
+    } else if (act.kind === 'correct') {
+      // A step that was held by mistake: a mix whose step is taken back counts no longer, one whose filling is taken back still ages.
+      if (act.redo.includes('mix')) mix = null;
+      if (mix === null || act.redo.includes('fill')) {
+        filledMs = null;
+        readings = [];
+      }
     } else if (act.stepId === 'fill' && act.kind === 'confirm' && mix !== null) {
       filledMs = at;
       readings = [{ at: minutesOf(at), c: mix.tempC }];

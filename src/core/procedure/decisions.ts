@@ -1,17 +1,58 @@
 import { markText } from '@/core/cut-back';
+import { END_STOP_WORDS } from '@/core/gland-selection';
+import { canonicalJson } from '@/core/kernel';
 import { trimNumber, type LengthUnit } from '@/core/units';
 import type { Decision, TerminationPlan } from './termination-plan';
 
-/** What a plan settles, one thing at a time. */
-export function decisionsOf(plan: Omit<TerminationPlan, 'decisions'>, unit: LengthUnit): Decision[] {
-  const decisions: Decision[] = [
+type Undecided = Omit<TerminationPlan, 'decisions'>;
+
+/** What a plan settles, one thing at a time: in words, and in codes and figures. */
+export function decisionsOf(plan: Undecided, unit: LengthUnit): Decision[] {
+  const figures = figuresOf(plan);
+  return wordsOf(plan, unit).map((d) => ({ ...d, figures: figures.get(d.id) ?? d.value }));
+}
+
+/** What each decision of a plan comes to without any words of ours. A plan of before has its decisions told apart in the same way. */
+export function figuresOf(plan: Undecided): Map<string, string> {
+  const partsOf = (kind: string) => plan.parts.filter((p) => p.kind === kind).map((p) => p.part);
+  const { coreTails = [], strip = null, marks = [] } = plan.cut ?? {};
+  const all: [string, unknown][] = [
+    ['size', [plan.size, plan.family.code, plan.family.revision]],
+    ['ring', plan.ring],
+    ['endStop', plan.endStop],
+    ['adaptor', plan.adaptor],
+    ['accessories', partsOf('accessory')],
+    ['slideOn', plan.slideOn.map((s) => [s.partId, s.face, s.shroudStep])],
+    ['strip', strip?.mm ?? null],
+    ['coreTails', coreTails.map((t) => [t.core, t.mm])],
+    ...marks.flatMap((m): [string, unknown][] => [
+      [`mark.${m.id}`, [m.fromDatumMm, m.datum]],
+      [`depth.${m.id}`, m.guard.maxDepthMm],
+    ]),
+    ...plan.stages.map((s): [string, unknown] => [
+      `stage.${s.id}`,
+      [s.method, s.memberId, s.memberSpannerMm, s.heldSpannerMm],
+    ]),
+  ];
+  if (plan.seal) {
+    const { product, needMl, stickMm, packs, sheet } = plan.seal;
+    const drawn = packs.packs.map((p) => [p.part, p.count]);
+    all.push(['compound', [product, needMl, stickMm, drawn, sheet.title, sheet.revision]]);
+  }
+  return new Map(all.map(([id, value]) => [id, canonicalJson(value)]));
+}
+
+function wordsOf(plan: Undecided, unit: LengthUnit): Omit<Decision, 'figures'>[] {
+  const decisions: Omit<Decision, 'figures'>[] = [
     {
       id: 'size',
       label: 'Gland',
       value: `${plan.size} (${plan.family.code} revision ${plan.family.revision})`,
     },
     { id: 'ring', label: 'Ring', value: plan.ringWords || 'none' },
-    ...(plan.endStop === null ? [] : [{ id: 'endStop', label: 'End stop', value: plan.endStop }]),
+    ...(plan.endStop === null
+      ? []
+      : [{ id: 'endStop', label: 'End stop', value: END_STOP_WORDS[plan.endStop] }]),
     { id: 'adaptor', label: 'Adaptor', value: plan.adaptor ?? 'none' },
     {
       id: 'accessories',
@@ -75,7 +116,7 @@ export function compareDecisions(before: readonly Decision[], after: readonly De
   const unchanged: Decision[] = [];
   for (const decision of after) {
     const was = old.get(decision.id);
-    if (was?.value === decision.value) unchanged.push(decision);
+    if (was?.figures === decision.figures) unchanged.push(decision);
     else
       changed.push({
         id: decision.id,

@@ -1,4 +1,3 @@
-import { hashText } from '@/core/kernel';
 import { entryStageOf, type Family } from '@/core/catalogue';
 import type { StagePlan } from '@/core/tightening';
 import { cutStep } from './steps/cut';
@@ -6,7 +5,7 @@ import { clampSteps, endStopStep, insertStep, lookStep, onThreadStep } from './s
 import { preparation } from './steps/preparation';
 import { cureSteps, fillSteps } from './steps/seal';
 import { shroudStep, signStep, stageStep } from './steps/tighten';
-import type { Step, StepDraft } from './step';
+import { chainSteps, type Step, type StepDraft } from '@/core/record';
 import type { TerminationPlan } from './termination-plan';
 
 /**
@@ -17,7 +16,7 @@ import type { TerminationPlan } from './termination-plan';
 export function generateSteps(plan: TerminationPlan, family: Family): Step[] {
   if (plan.planOnly.length > 0 || plan.cut === null || plan.sealRefusal.length > 0) return [];
   const before = plan.cut.marks.filter((m) => m.datum !== 'hub');
-  const settled = new Map(plan.decisions.map((d) => [d.id, d.value]));
+  const settled = new Map(plan.decisions.map((d) => [d.id, { figures: d.figures, words: d.value }]));
   return chainSteps(settled, LOOSE, [
     ...preparation(plan),
     ...before.map((mark) => cutStep(mark, plan)),
@@ -61,52 +60,3 @@ function afterStage(plan: TerminationPlan, stage: StagePlan): StepDraft[] {
 
 /** Preparation stands on nothing but itself; from the slide-on list on, each step stands on the one before. */
 const LOOSE: ReadonlySet<string> = new Set(['safe', 'parts', 'tools', 'slideOn']);
-
-// Control characters stand in no text of a plan, so that joined parts cannot be mistaken for one another.
-const FIELD = '\u0001';
-const ITEM = '\u0002';
-
-/**
- * What a confirmation stands for: the figures, what the plan has settled, and what the family's sheet asks to be seen. Our own words and
- * checks are not in it: PROCEDURE_RULES stands for those, and lists repeat what the plan has settled.
- */
-const substance = (draft: StepDraft, settled: readonly string[], below: string): string => {
-  const { id, kind, figure, checks = [], accept } = draft;
-  const bySheet = id.startsWith('stage.') || id === 'look';
-  return [
-    below,
-    id,
-    kind,
-    figure ? [figure.value, figure.unit, figure.second ?? '', figure.markId ?? ''].join(ITEM) : '',
-    bySheet ? checks.join(ITEM) : '',
-    accept ? [accept.label, accept.minMm, accept.maxMm].join(ITEM) : '',
-    settled.join(ITEM),
-  ].join(FIELD);
-};
-
-/**
- * Chains steps to what they build on. `settled` are the decisions they carry out, by id; steps of `loose` stand on nothing but themselves.
- * A confirmation counts while the fingerprint stays the same.
- */
-export function chainSteps(
-  values: ReadonlyMap<string, string>,
-  free: ReadonlySet<string>,
-  drafts: readonly StepDraft[],
-): Step[] {
-  const steps: Step[] = [];
-  const seen = new Set<string>();
-  let below: Step | null = null;
-  for (const draft of drafts) {
-    if (seen.has(draft.id)) throw new Error(`step ${draft.id} stands twice`);
-    seen.add(draft.id);
-    const loose = free.has(draft.id);
-    const settled = draft.decisions.map((id) => values.get(id) ?? '');
-    const under = loose || below === null ? '' : below.fingerprint;
-    const fingerprint = hashText(substance(draft, settled, under)).slice(0, 32);
-    const step: Step = { ...draft, buildsOn: loose || below === null ? [] : [below.id], fingerprint };
-    steps.push(step);
-    // The first cut stands on the slide-on list where there is one, and on nothing else of the preparation.
-    if (!loose || draft.id === 'slideOn') below = step;
-  }
-  return steps;
-}

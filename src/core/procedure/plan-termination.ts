@@ -16,7 +16,7 @@ import { glandShape, slideOnList } from '@/core/make-off';
 import { isFlameproof, profileFigures, type CodeProfile } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES } from '@/core/tightening';
 import { decisionsOf } from './decisions';
-import type { PlanPart, PlanRequest, TerminationPlan } from './termination-plan';
+import { PLAN_VERSION, type PlanPart, type PlanRequest, type TerminationPlan } from './termination-plan';
 
 /** Raised by hand whenever a change may change a step of a procedure. */
 export const PROCEDURE_RULES = 3;
@@ -115,6 +115,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
   const slideOn = slideOnList(family, size, ring, outerMax);
   const innerMm = innerSheath?.mean ?? outerSheath.mean * 0.75;
   const base = {
+    version: PLAN_VERSION as typeof PLAN_VERSION,
     tag: request.tag,
     inputHash: planInputHash(request, family),
     rules: RULES,
@@ -126,7 +127,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     provisional: provisionalOf(request, candidate),
     ring: ring?.option ?? null,
     ringWords: ringWords(ring, family),
-    endStop: candidate.endStop?.words ?? null,
+    endStop: candidate.endStop?.rule ?? null,
     adaptor: entry.adaptor?.partNumber ?? null,
     outside: [...entry.between, ...entry.outside].map(accessoryWords),
     inside: entry.inside.map(accessoryWords),

@@ -1,19 +1,24 @@
 import { judge, type TerminationInput } from '@/core/gland-selection';
 import { DEMO, interval, TERMINATION } from '@/core/testing';
 import {
-  collarOf,
-  compareDecisions,
-  generateSteps,
-  isStale,
-  mayConfirm,
-  planInputHash,
-  planTermination,
+  asHeld,
+  decide,
   replay,
   stepsToRedo,
   type BenchAct,
   type LookDecision,
-  type PlanRequest,
   type Step,
+  type WorkState,
+} from '@/core/record';
+import {
+  collarOf,
+  compareDecisions,
+  generateSteps,
+  isStale,
+  planInputHash,
+  planTermination,
+  terminationRules,
+  type PlanRequest,
   type TerminationPlan,
 } from '.';
 
@@ -42,6 +47,7 @@ const act = (step: Step, decision: LookDecision | null = null, actor = 'fitter')
   at: AT,
   mix: null,
   tempC: null,
+  redo: [],
 });
 
 /** Does the next step until `until` is next, looking with `clamped`. */
@@ -55,28 +61,30 @@ function workUntil(steps: readonly Step[], acts: BenchAct[], until: string | nul
   throw new Error('never got there');
 }
 
-const context = (steps: readonly Step[], acts: readonly BenchAct[]) => ({
+const state = (steps: readonly Step[], acts: readonly BenchAct[]): WorkState => ({
   steps,
   acts,
   stale: false,
   provisional: [],
-  seal: null,
   secondPerson: false,
-});
-const ask = (step: Step, decision: LookDecision | null = null, actor = 'fitter') => ({
-  stepId: step.id,
-  fingerprint: step.fingerprint,
-  decision,
-  actor,
-  at: AT,
+  rules: terminationRules(null, 0),
 });
 const step = (steps: readonly Step[], id: string): Step => {
   const found = steps.find((s) => s.id === id);
   if (!found) throw new Error(id);
   return found;
 };
-const refusal = (result: ReturnType<typeof mayConfirm>) =>
-  result.ok ? 'allowed' : result.problems.map((p) => p.message).join('; ');
+/** What is said to the confirmation of a step in a state; empty when it may be. */
+function refusal(
+  of: WorkState,
+  held: Step,
+  decision: LookDecision | null = null,
+  actor = 'fitter',
+  more = {},
+) {
+  const decided = decide(of, { ...asHeld(held, null, decision), ...more }, actor, AT);
+  return decided.ok ? '' : decided.problems.map((p) => p.message).join('; ');
+}
 
 describe('generateSteps', () => {
   it('goes in working order: slide on before the cut, look after the clamp, close again after the look, sign last', () => {
@@ -125,46 +133,79 @@ describe('generateSteps', () => {
   });
 });
 
-describe('mayConfirm', () => {
+describe('deciding', () => {
   const { steps } = made();
   const [first, second] = steps as [Step, Step];
+  const fresh = state(steps, []);
 
   it('allows the next step and no other', () => {
-    expect(mayConfirm(context(steps, []), ask(first)).ok).toBe(true);
-    expect(refusal(mayConfirm(context(steps, []), ask(second)))).toMatch(/first: Isolated/);
-    expect(refusal(mayConfirm(context(steps, [act(first)]), ask(first)))).toMatch(/comes later/);
-    expect(refusal(mayConfirm(context(steps, []), { ...ask(first), stepId: 'dance' }))).toMatch(/not a step/);
+    expect(refusal(fresh, first)).toBe('');
+    expect(refusal(fresh, second)).toMatch(/first: Isolated/);
+    expect(refusal(state(steps, [act(first)]), first)).toMatch(/comes later/);
+    expect(refusal(fresh, { ...first, id: 'dance' })).toMatch(/not a step/);
   });
 
   it('wants a name, a fresh plan, a firm plan, and the step as it stands today', () => {
-    expect(refusal(mayConfirm(context(steps, []), ask(first, null, ' ')))).toMatch(/name is needed/);
-    expect(refusal(mayConfirm({ ...context(steps, []), stale: true }, ask(first)))).toMatch(
-      /has changed since/,
-    );
-    expect(
-      refusal(
-        mayConfirm({ ...context(steps, []), provisional: ['outer sheath is a datasheet value'] }, ask(first)),
-      ),
-    ).toMatch(/provisional: outer sheath/);
-    expect(refusal(mayConfirm(context(steps, []), { ...ask(first), fingerprint: 'x' }))).toMatch(
-      /changed since it was shown/,
-    );
+    expect(refusal(fresh, first, null, ' ')).toMatch(/name is needed/);
+    expect(refusal({ ...fresh, stale: true }, first)).toMatch(/has changed since/);
+    const provisional = ['outer sheath is a datasheet value'];
+    expect(refusal({ ...fresh, provisional }, first)).toMatch(/provisional: outer sheath/);
+    expect(refusal(fresh, { ...first, fingerprint: 'x' })).toMatch(/changed since it was shown/);
   });
 
   it('wants a decision at the look, and only there', () => {
-    const acts = workUntil(steps, [], 'look');
+    const looking = state(steps, workUntil(steps, [], 'look'));
     const look = step(steps, 'look');
-    expect(refusal(mayConfirm(context(steps, acts), ask(look)))).toMatch(/what you saw/);
-    expect(mayConfirm(context(steps, acts), ask(look, 'trim')).ok).toBe(true);
-    expect(refusal(mayConfirm(context(steps, []), ask(first, 'clamped')))).toMatch(/only a look/);
+    expect(refusal(looking, look)).toMatch(/what you saw/);
+    expect(refusal(looking, look, 'trim')).toBe('');
+    expect(refusal(fresh, first, 'clamped')).toMatch(/only a look/);
   });
 
-  it('wants another person to sign where the job says so', () => {
-    const acts = workUntil(steps, [], 'sign');
+  it('wants another person to sign where the job says so, however the name is spaced and written', () => {
+    const two = { ...state(steps, workUntil(steps, [], 'sign')), secondPerson: true };
     const sign = step(steps, 'sign');
-    const two = { ...context(steps, acts), secondPerson: true };
-    expect(refusal(mayConfirm(two, ask(sign)))).toMatch(/another person/);
-    expect(mayConfirm(two, ask(sign, null, 'inspector')).ok).toBe(true);
+    for (const name of ['fitter', ' Fitter ', 'FITTER'])
+      expect(refusal(two, sign, null, name)).toMatch(/another person/);
+    expect(refusal(two, sign, null, 'inspector')).toBe('');
+  });
+
+  it('wants every check of a hold point ticked, and knows no others', () => {
+    expect(refusal(fresh, first, null, 'fitter', { checked: [2, 0] })).toBe(
+      'not ticked yet: Proved dead at the box',
+    );
+    expect(refusal(fresh, first, null, 'fitter', { checked: [] }).split('; ')).toHaveLength(3);
+    expect(refusal(fresh, first, null, 'fitter', { checked: [0, 1, 2, 7] })).toMatch(/not a check/);
+  });
+});
+
+describe('a step that was held by mistake', () => {
+  const { steps } = made();
+  const all = workUntil(steps, [], null);
+  const back = (acts: readonly BenchAct[], stepId: string, reason = 'held too early') =>
+    decide(state(steps, acts), { kind: 'correct', stepId, reason }, 'fitter', AT);
+
+  it.each(steps.map((s) => s.id))('is taken back with just what stands on it: %s', (id) => {
+    const decided = back(all, id);
+    if (!decided.ok || decided.value.kind !== 'correct') throw new Error(JSON.stringify(decided));
+    const { redo } = decided.value.body;
+    const after = [...all, { ...act(step(steps, id)), kind: 'correct' as const, fingerprint: null, redo }];
+    const { done } = replay(steps, after);
+    // Worked out anew from what each step builds on.
+    const stands = (s: Step): boolean => s.id === id || s.buildsOn.some((b) => stands(step(steps, b)));
+    expect(steps.filter((s) => !done.has(s.id)).map((s) => s.id)).toEqual(
+      steps.filter(stands).map((s) => s.id),
+    );
+    expect(redo).toEqual(steps.filter(stands).map((s) => s.id));
+    expect(replay(steps, workUntil(steps, after, null))).toMatchObject({ next: null, signedBy: 'fitter' });
+  });
+
+  it('needs a reason, a step, and that it is done', () => {
+    for (const [result, words] of [
+      [back(all, 'ring', ' no'), /say why/],
+      [back(all, 'dance'), /not a step/],
+      [back([], 'safe'), /is not done/],
+    ] as const)
+      expect(result.ok ? '' : result.problems[0]?.message).toMatch(words);
   });
 });
 
@@ -188,7 +229,7 @@ describe('replay', () => {
       expect(replay(steps, acts)).toMatchObject({ loops: 1, next: { id: back } });
       const again = workUntil(steps, acts, 'stage.reclamp');
       expect(replay(steps, again).next?.id).toBe('stage.reclamp');
-      expect(refusal(mayConfirm(context(steps, again), ask(step(steps, 'stage.outerSeal'))))).toMatch(
+      expect(refusal(state(steps, again), step(steps, 'stage.outerSeal'))).toMatch(
         /first: Close the armour clamp again/,
       );
       expect(replay(steps, workUntil(steps, again, null)).loops).toBe(1);

@@ -1,7 +1,7 @@
 import type { Compound, RingOption } from '@/core/catalogue';
 import type { SealPlan } from '@/core/compound-cure';
 import type { CutPlan, Terminal } from '@/core/cut-back';
-import type { TerminationInput, Verdict } from '@/core/gland-selection';
+import type { EndStopRule, TerminationInput, Verdict } from '@/core/gland-selection';
 import type { Problem } from '@/core/kernel';
 import type { GlandShape, SlideOnItem } from '@/core/make-off';
 import type { StagePlan } from '@/core/tightening';
@@ -11,7 +11,10 @@ import type { LengthUnit } from '@/core/units';
 export interface Decision {
   readonly id: string;
   readonly label: string;
+  /** In words. */
   readonly value: string;
+  /** In codes and figures: what is compared, and what work at the bench stands on. */
+  readonly figures: string;
 }
 
 export const PLAN_PART_KINDS = [
@@ -34,8 +37,13 @@ export interface PlanPart {
   readonly quantity?: number;
 }
 
+/** Of the shape in which plans are stored. */
+export const PLAN_VERSION = 4;
+
 /** What was chosen and worked out for one termination: data that the screen, the print and the bench all read. */
 export interface TerminationPlan {
+  /** Of this shape: see `readPlan`. */
+  readonly version: typeof PLAN_VERSION;
   readonly tag: string;
   readonly inputHash: string;
   readonly rules: Readonly<
@@ -50,7 +58,7 @@ export interface TerminationPlan {
   readonly ring: RingOption | null;
   readonly ringWords: string;
   /** What to do with the end stop; null in a gland without one. */
-  readonly endStop: string | null;
+  readonly endStop: EndStopRule | null;
   readonly adaptor: string | null;
   readonly outside: readonly string[];
   readonly inside: readonly string[];

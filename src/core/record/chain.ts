@@ -1,4 +1,5 @@
 import { hashOf } from '@/core/kernel';
+import { readBody } from './event-body';
 
 /** What a record of work can be about: the end of a cable, or a crossing of a wall. */
 export const SUBJECT_KINDS = ['termination', 'crossing'] as const;
@@ -48,6 +49,18 @@ export interface ChainFault {
   readonly fault: string;
 }
 
+const MOST_KNOWN = 200_000;
+const readable = new Set<string>();
+
+/** Can its body be read? What a hash covers never changes, so each is looked at once. */
+function isReadable({ hash, kind, body }: ChainedEvent): boolean {
+  if (readable.has(hash)) return true;
+  if (!readBody(kind, body).ok) return false;
+  if (readable.size >= MOST_KNOWN) readable.clear();
+  readable.add(hash);
+  return true;
+}
+
 /** Audits a subject's events, in order. Empty means untouched: a changed, dropped, added or moved event shows; a cut tail only by `auditTail`. */
 export function auditChain(events: readonly ChainedEvent[]): ChainFault[] {
   const faults: ChainFault[] = [];
@@ -58,6 +71,8 @@ export function auditChain(events: readonly ChainedEvent[]): ChainFault[] {
       faults.push({ seq: event.seq, fault: 'does not follow the event before it' });
     if (eventHash(event) !== event.hash)
       faults.push({ seq: event.seq, fault: 'has been changed after it was written' });
+    else if (!isReadable(event))
+      faults.push({ seq: event.seq, fault: 'does not hold what an event of its kind holds' });
     if (event.version === 1 && i > 0 && events[i - 1]?.version === 2)
       faults.push({ seq: event.seq, fault: 'claims to be older than the event before it' });
     previous = event.hash;

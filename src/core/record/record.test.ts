@@ -49,7 +49,7 @@ function job() {
       actor: 'fitter',
       at: `2026-11-02T08:${10 + n}:00.000Z`,
       receivedAt: `2026-11-02T08:${10 + n}:01.000Z`,
-      body: { title: `step ${n}` },
+      body: { fingerprint: 'f', title: `step ${n}` },
       planHash: PLAN_HASH,
       prevHash: last?.hash ?? GENESIS,
     };

@@ -10,8 +10,8 @@ import type {
   Question,
   Verdict,
 } from '@/core/gland-selection';
-import type { ChainFault } from '@/core/record';
-import type { BenchAct, CollarState, DecisionChange, Step, TerminationPlan } from '@/core/procedure';
+import { type ChainFault, type BenchAct, type Step, type EventView } from '@/core/record';
+import type { CollarState, DecisionChange, TerminationPlan } from '@/core/procedure';
 import type { Terminal } from '@/core/cut-back';
 import type { LookAlike } from '@/core/tightening';
 import type { JobChoiceRequest, JobPick } from '@/core/job-choice';
@@ -88,17 +88,6 @@ export interface ReviewView {
   readonly changed: readonly DecisionChange[];
   readonly redo: readonly { readonly id: string; readonly title: string }[];
   readonly provisional: readonly string[];
-}
-
-export interface EventView {
-  readonly seq: number;
-  readonly stepId: string;
-  readonly kind: string;
-  readonly actor: string;
-  readonly at: string;
-  readonly body: unknown;
-  readonly planHash: string;
-  readonly hash: string;
 }
 
 /** Everything the interface shows of one termination. */

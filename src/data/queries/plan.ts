@@ -1,6 +1,7 @@
 import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import { hashOf } from '@/core/kernel';
-import { upgradePlan, type TerminationPlan } from '@/core/procedure';
+import { readPlan, type TerminationPlan } from '@/core/procedure';
+import { stored } from '../stored';
 import type { Tx } from '../connection';
 import { cable, familyRevision, job, plan, termination } from '../schema';
 
@@ -21,7 +22,7 @@ const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
   terminationId: row.terminationId,
   familyRevisionId: row.familyRevisionId,
   planHash: row.planHash,
-  plan: upgradePlan(JSON.parse(row.body) as TerminationPlan),
+  plan: stored(`plan ${row.id}`, readPlan(JSON.parse(row.body))),
   actor: row.actor,
   madeAt: row.madeAt,
   intact: () => hashOf(JSON.parse(row.body) as unknown) === row.planHash,

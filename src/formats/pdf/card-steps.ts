@@ -1,4 +1,5 @@
-import { drawPlan, STATION_WORDS, type Step, type TerminationPlan } from '@/core/procedure';
+import { drawPlan, type TerminationPlan } from '@/core/procedure';
+import { STATION_WORDS, type Step } from '@/core/record';
 import { trimNumber } from '@/core/units';
 import { MM } from './document';
 import { drawDrawing } from './draw';
@@ -56,9 +57,9 @@ function stepLine(
   const width = sheet.width - 8 * MM - 34 * MM;
   const mark = step.kind === 'hold' || step.kind === 'look' || step.kind === 'cure' ? ' · HOLD POINT' : '';
   const title = `${number}. ${step.title}${mark}`;
-  const accept = step.accept
-    ? ` ${step.accept.label} ${trimNumber(step.accept.minMm, 1)}–${trimNumber(step.accept.maxMm, 1)} mm.`
-    : '';
+  const accept = (step.accepts ?? [])
+    .map((a) => ` ${a.label} ${trimNumber(a.minMm, 1)}–${trimNumber(a.maxMm, 1)} mm.`)
+    .join('');
   const bare = (line: string) => line.replace(/\.$/, '');
   const list = step.list && step.list.length > 0 ? ` ${step.list.map(bare).join('; ')}.` : '';
   const checks = step.checks && step.checks.length > 0 ? ` See: ${step.checks.map(bare).join('; ')}.` : '';

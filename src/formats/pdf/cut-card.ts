@@ -1,5 +1,6 @@
 import { cutLengths, markText, strippedEndDrawing } from '@/core/cut-back';
-import type { Step, TerminationPlan } from '@/core/procedure';
+import type { TerminationPlan } from '@/core/procedure';
+import type { Step } from '@/core/record';
 import { formatInchFraction, trimNumber } from '@/core/units';
 import { drawSteps } from './card-steps';
 import { drawStrip } from './card-strip';

@@ -1,7 +1,7 @@
 import { array, boolean, mixed, number, object, string, type InferType, type Schema } from 'yup';
 import { fail, MAX_FILE_BYTES, ok, validate, type Result } from '@/core/kernel';
 import { frameCableSchema } from '@/core/frame-packing';
-import { LOOK_DECISIONS } from '@/core/procedure';
+import { LOOK_DECISIONS, type SubjectRef, type WorkCommand } from '@/core/record';
 import { MOST_CARDS } from '../operations/work-pack';
 
 // The shapes in which an argument may come from outside. Nothing is coerced; text and lists are bounded; what an operation knows more
@@ -94,38 +94,71 @@ const mix = object({
   .nullable()
   .default(undefined);
 
-const measuredMm = number().moreThan(0).lessThan(5000).nullable();
+const MOST_LENGTHS = 200;
+const lengths = mixed<Readonly<Record<string, number>>>().test(
+  'lengths',
+  'are not lengths by their names',
+  (v) =>
+    v === undefined ||
+    (typeof v === 'object' &&
+      v !== null &&
+      !Array.isArray(v) &&
+      Object.keys(v).length <= MOST_LENGTHS &&
+      Object.entries(v).every(([key, mm]) => key.length <= 60 && typeof mm === 'number')),
+);
 
-export const confirmation = object({
+const stepId = string().max(60).required();
+
+const COMMANDS = {
+  confirm: object({
+    kind: string().required(),
+    stepId,
+    fingerprint: string().max(80).required(),
+    decision: string().oneOf(LOOK_DECISIONS).nullable(),
+    mix,
+    measured: lengths,
+    checked: array().of(number().integer().min(0).max(99).required()).max(100),
+    instrument: text(60).optional(),
+  }).noUnknown(),
+  correct: object({ kind: string().required(), stepId, reason: text(400) }).noUnknown(),
+  temperature: object({ kind: string().required(), tempC: number().required() }).noUnknown(),
+  recut: object({ kind: string().required(), text: text(40) }).noUnknown(),
+} as const satisfies Record<WorkCommand['kind'], Schema>;
+
+const isKind = (kind: unknown): kind is WorkCommand['kind'] =>
+  typeof kind === 'string' && Object.hasOwn(COMMANDS, kind);
+
+export const workInput = object({
   id: clientId,
-  stepId: string().max(60).required(),
-  fingerprint: string().max(80).required(),
-  decision: string().oneOf(LOOK_DECISIONS).defined().nullable(),
   at: deviceTime,
-  mix,
-  measuredMm,
+  command: mixed<WorkCommand>()
+    .required()
+    .test('command', (v: unknown, { createError, path }) => {
+      const kind = typeof v === 'object' && v !== null && 'kind' in v ? v.kind : undefined;
+      if (!isKind(kind)) return createError({ path, message: 'is no command of the bench' });
+      const read = validate(COMMANDS[kind], v, true);
+      const [problem] = read.ok ? [] : read.problems;
+      return problem === undefined
+        ? true
+        : createError({ path: `${path}.${problem.path}`, message: problem.message });
+    }),
 })
   .noUnknown()
   .required();
 
-export const crossingConfirmation = object({
-  id: clientId,
-  stepId: string().max(60).required(),
-  fingerprint: string().max(80).required(),
-  at: deviceTime,
-  measuredMm,
-})
-  .noUnknown()
-  .required();
-
-export const temperature = object({ id: clientId, tempC: number().required(), at: deviceTime })
-  .noUnknown()
-  .required();
-export const recut = object({ id: clientId, text: text(40), at: deviceTime })
-  .noUnknown()
-  .required();
+/** What work is recorded of: the end of a cable, or a crossing. */
+export const subject = mixed<SubjectRef>()
+  .required()
+  .test('subject', 'names nothing that work is recorded of', (v: unknown) => {
+    if (typeof v !== 'object' || v === null || !('kind' in v)) return false;
+    const { kind, ...ref } = v;
+    if (kind === 'termination') return validate(terminationRef, ref, true).ok;
+    return kind === 'crossing' && validate(crossingRef, ref, true).ok;
+  });
 
 export const planDraft = object({
+  id: clientId,
+  knowing: boolean().required(),
   kind: string()
     .oneOf(['planned', 'asBuilt'] as const)
     .required(),
@@ -137,6 +170,8 @@ export const planDraft = object({
   .required();
 
 export const reentryDraft = object({
+  id: clientId,
+  knowing: boolean().required(),
   version,
   cables: array().of(frameCableSchema).max(5000).required(),
   plan: json,

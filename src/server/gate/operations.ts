@@ -7,20 +7,14 @@ import { viewCatalogueCables } from '../operations/catalogue-cables';
 import { exportCatalogue, exportSizes, previewCatalogue } from '../operations/catalogue-preview';
 import { lockSize, replan, takeSize } from '../operations/choose';
 import { viewCompound } from '../operations/compound';
-import {
-  addCrossing,
-  setCrossing,
-  takeCrossingPlan,
-  viewCrossing,
-  viewCrossings,
-} from '../operations/crossing';
-import { confirmCrossingStep } from '../operations/crossing-build';
+import { addCrossing, setCrossing, viewCrossing, viewCrossings } from '../operations/crossing';
+import { takeCrossingPlan } from '../operations/crossing-plan';
 import { crossingFile, previewPlaces } from '../operations/crossing-file';
 import { takeReentry } from '../operations/crossing-reentry';
 import { cutCard } from '../operations/cut-card';
 import { drawingFile } from '../operations/drawing-file';
 import { undoLast } from '../operations/edits';
-import { logTemperature, recutEnd, setCompound, setTerminals } from '../operations/end-facts';
+import { setCompound, setTerminals } from '../operations/end-facts';
 import { answerFact } from '../operations/facts';
 import { acceptJobChoice, viewJobChoice } from '../operations/job-choice';
 import { exportRecord, viewJobRecord } from '../operations/job-record';
@@ -28,7 +22,6 @@ import { viewKit } from '../operations/kit';
 import { kitAgainst, kitFile } from '../operations/kit-file';
 import { addReading, withdrawReading } from '../operations/measure';
 import { previewProfile, setProfile, viewProfile } from '../operations/profile';
-import { confirmStep } from '../operations/record';
 import {
   addCable,
   editCable,
@@ -40,6 +33,7 @@ import {
 } from '../operations/schedule';
 import { exportSchedule, importSchedule, previewSchedule } from '../operations/schedule-file';
 import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
+import { work } from '../operations/work';
 import { labelSheet, workPack } from '../operations/work-pack';
 import * as a from './arguments';
 import { read, write } from './operation-kind';
@@ -138,13 +132,13 @@ export const OPERATIONS = {
     'heavy',
   ),
   replan: write([END, ['event', a.clientId]], ([ref, event], who, { now }) => replan(ref, event, who, now)),
-  confirmStep: write([END, ['input', a.confirmation]], ([ref, input], who, { now }) =>
-    confirmStep(ref, input, who, now),
+  work: write(
+    [
+      ['subject', a.subject],
+      ['input', a.workInput],
+    ],
+    ([ref, input], who, { now }) => work(ref, input, who, now),
   ),
-  logTemperature: write([END, ['input', a.temperature]], ([ref, input], who, { now }) =>
-    logTemperature(ref, input, who, now),
-  ),
-  recut: write([END, ['input', a.recut]], ([ref, input], who, { now }) => recutEnd(ref, input, who, now)),
   setTerminals: write([END, VERSION, ['terminals', a.longText]], ([ref, version, terminals], who, { now }) =>
     setTerminals(ref, version, terminals, who, now),
   ),
@@ -171,9 +165,6 @@ export const OPERATIONS = {
   ),
   takeReentry: write([CROSSING, ['draft', a.reentryDraft]], ([ref, draft], who, { now }) =>
     takeReentry(ref, draft, who, now),
-  ),
-  confirmCrossingStep: write([CROSSING, ['input', a.crossingConfirmation]], ([ref, input], who, { now }) =>
-    confirmCrossingStep(ref, input, who, now),
   ),
   undo: write([JOB], ([job], who, { now }) => undoLast(job, who, now)),
   addCable: write([JOB, ['fields', a.typedFields]], ([job, fields], who, { now }) =>

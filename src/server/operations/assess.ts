@@ -16,20 +16,8 @@ import {
   type MeasuredQuantity,
   type TerminationInput,
 } from '@/core/gland-selection';
-import type { ChainFault } from '@/core/record';
-import {
-  collarOf,
-  generateSteps,
-  isStale,
-  replay,
-  type BenchAct,
-  type CollarState,
-  type LookDecision,
-  type MixRecord,
-  type PlanRequest,
-  type Progress,
-  type Step,
-} from '@/core/procedure';
+import { actOf, type ChainFault, replay, type BenchAct, type Progress, type Step } from '@/core/record';
+import { collarOf, generateSteps, isStale, type CollarState, type PlanRequest } from '@/core/procedure';
 import { terminationTag } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import type {
@@ -90,28 +78,6 @@ export const catalogueView = (catalogue: StoredCatalogue): CatalogueView => ({
 /** Readings that speak for an end: its own, and those of the whole cable. The other end's do not. */
 export const readingsOfEnd = (readings: readonly StoredReading[], end: 'A' | 'B'): StoredReading[] =>
   readings.filter((r) => r.end === null || r.end === end);
-
-export function actsOf(events: readonly StoredEvent[]): BenchAct[] {
-  return events.map((e) => {
-    const body = e.body as {
-      fingerprint?: string;
-      decision?: LookDecision;
-      mix?: MixRecord;
-      tempC?: number;
-    } | null;
-    return {
-      stepId: e.stepId,
-      kind: e.kind as BenchAct['kind'],
-      fingerprint: body?.fingerprint ?? null,
-      decision: body?.decision ?? null,
-      actor: e.actor,
-      // The server's time: what runs by a clock is judged by it.
-      at: e.receivedAt,
-      mix: body?.mix ?? null,
-      tempC: body?.tempC ?? null,
-    };
-  });
-}
 
 /** An end as it is measured and placed, before anything is chosen for it. */
 interface Prepared {
@@ -209,7 +175,7 @@ function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): 
   const stale =
     plan !== null && (request === null || family === null || isStale(plan.plan, request, family.family));
   const steps = plan && family ? generateSteps(plan.plan, family.family) : [];
-  const acts = actsOf(events);
+  const acts = events.map(actOf);
   const progress = plan ? replay(steps, acts) : null;
   const best = choice?.candidates[0];
   const collar = collarOf({

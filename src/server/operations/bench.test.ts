@@ -1,16 +1,28 @@
 import { randomUUID } from 'node:crypto';
 import mysql from 'mysql2/promise';
+import { asHeld } from '@/core/record';
 import { closeDatabase } from '@/data';
-import { confirmNext, ref, take, view, workUntil } from '../testing/bench';
+import {
+  confirmNext,
+  logTemperature,
+  nextStep,
+  recutEnd,
+  ref,
+  sent,
+  subject,
+  take,
+  takeBack,
+  view,
+  workUntil,
+} from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { replan, takeSize } from './choose';
 import { cutCard } from './cut-card';
 import { undoLast } from './edits';
-import { logTemperature, recutEnd } from './end-facts';
 import { addReading, withdrawReading } from './measure';
-import { confirmStep } from './record';
 import { editCable, schedulePage } from './schedule';
 import { viewSummaries } from './view';
+import { work } from './work';
 
 afterAll(closeDatabase);
 
@@ -134,22 +146,16 @@ describe('the bench', () => {
   it('stores a repeated send once', async () => {
     const job = await makeJob();
     await good(take(job, 'RW2-32'));
-    const v = await view(job);
-    const step = v.steps[0];
-    if (!step) throw new Error('no step');
-    const send = {
-      id: randomUUID(),
-      stepId: step.id,
-      fingerprint: step.fingerprint,
-      decision: null,
-      at: NOW.toISOString(),
-    };
-    expect(await good(confirmStep(ref(job), send, FITTER, NOW))).toEqual({ repeated: false, waste: null });
-    expect(await good(confirmStep(ref(job), send, FITTER, NOW))).toEqual({ repeated: true, waste: null });
+    const send = sent(asHeld(await nextStep(job)));
+    expect(await good(work(subject(job), send, FITTER, NOW))).toEqual({ repeated: false, waste: null });
+    expect(await good(work(subject(job), send, FITTER, NOW))).toEqual({ repeated: true, waste: null });
     expect((await view(job)).events).toHaveLength(1);
-    expect(await refused(confirmStep(ref(job, 'K-1', 'B'), send, FITTER, NOW))).toMatch(
-      /belongs to something else/,
-    );
+    const other = { ...send, command: { ...send.command, fingerprint: 'other' } };
+    for (const [where, what] of [
+      [subject(job, 'K-1', 'B'), send],
+      [subject(job), other],
+    ] as const)
+      expect(await refused(work(where, what, FITTER, NOW))).toMatch(/belongs to something else/);
   });
 
   it('lets one of two benches have the step when both confirm at once', async () => {
@@ -162,35 +168,73 @@ describe('the bench', () => {
     expect(new Set(v.events.map((e) => e.stepId)).size).toBe(v.events.length);
   });
 
-  it.each([
+  it.each<[string, object, RegExp, Date?]>([
     ['a step out of turn', { stepId: 'sign' }, /comes later/],
     ['an old screen', { fingerprint: 'old' }, /changed since it was shown/],
-    ['a decision without a look', { decision: 'clamped' as const }, /only a look/],
-    ['a made-up id', { id: 'x' }, /not an event id/],
-    ['a clock that runs ahead', { at: '2026-11-10T09:00:00.000Z' }, /runs ahead/],
-    ['a time that is none', { at: 'noon' }, /not a time/],
-    ['a time of 1970', { at: '1970-01-01T00:00:00.000Z' }, /lies before what it follows/],
-    ['three minutes ahead', { at: new Date(NOW.getTime() + 181_000).toISOString() }, /runs ahead/],
-    [
-      'three minutes before its plan',
-      { at: new Date(NOW.getTime() - 181_000).toISOString() },
-      /lies before what it follows/,
-    ],
+    ['a decision without a look', { decision: 'clamped' }, /only a look/],
+    ['a hold point with a check that nobody ticked', { checked: [0, 2] }, /not ticked yet: Proved dead/],
+    ['a tick at a check that is not there', { checked: [0, 1, 2, 3] }, /not a check of this step/],
+    ['a length that the step does not ask for', { measured: { armour: 24 } }, /does not ask for it/],
   ])('refuses %s', async (_, change, message) => {
     const job = await makeJob();
     await good(take(job, 'RW2-32'));
-    const step = (await view(job)).steps[0];
-    if (!step) throw new Error('no step');
-    const send = {
-      id: randomUUID(),
-      stepId: step.id,
-      fingerprint: step.fingerprint,
-      decision: null,
-      at: NOW.toISOString(),
-      ...change,
-    };
-    expect(await refused(confirmStep(ref(job), send, FITTER, NOW))).toMatch(message);
+    expect(await refused(confirmNext(job, FITTER, 'clamped', NOW, 'A', change))).toMatch(message);
     expect((await view(job)).events).toEqual([]);
+  });
+
+  it.each([
+    ['runs ahead', '2026-11-10T09:00:00.000Z', /runs ahead/],
+    ['says noon', 'noon', /not a time/],
+    ['says 1970', '1970-01-01T00:00:00.000Z', /lies before what it follows/],
+    ['is three minutes ahead', new Date(NOW.getTime() + 181_000).toISOString(), /runs ahead/],
+    ['is three minutes before the plan', new Date(NOW.getTime() - 181_000).toISOString(), /lies before/],
+  ])('refuses a device whose clock %s', async (_, at, message) => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    const send = { ...sent(asHeld(await nextStep(job))), at };
+    expect(await refused(work(subject(job), send, FITTER, NOW))).toMatch(message);
+    expect((await view(job)).events).toEqual([]);
+  });
+
+  it('writes down what was ticked, measured, and with what', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'cut.armour');
+    expect((await view(job)).events[0]?.body).toMatchObject({
+      checked: [
+        'Isolated and locked off',
+        'Proved dead at the box',
+        'Permit and gas test where the area is classified',
+      ],
+    });
+    const measured = { measured: { armour: 24 }, instrument: ' rule 3 ' };
+    await good(confirmNext(job, FITTER, 'clamped', NOW, 'A', measured));
+    expect((await view(job)).events.slice(-1)[0]?.body).toMatchObject({
+      measured: [{ key: 'armour', label: 'Armour laid bare', mm: 24 }],
+      instrument: 'rule 3',
+    });
+  });
+
+  it('takes back a step that was held by mistake, with its reason, and what stands on it', async () => {
+    const job = await makeJob();
+    await good(take(job, 'RW2-32'));
+    await workUntil(job, 'sign');
+    await good(confirmNext(job));
+    expect(await refused(takeBack(job, 'ring', ' '))).toMatch(/say why/);
+    await good(takeBack(job, 'ring', 'held for the other end'));
+    const v = await view(job);
+    expect(v).toMatchObject({ nextStep: 'ring', signedBy: null, chainFaults: [] });
+    expect(v.done).toContain('spread');
+    expect(v.done).not.toContain('stage.clamp');
+    expect(v.events.slice(-1)[0]).toMatchObject({
+      kind: 'correct',
+      stepId: 'ring',
+      body: { reason: 'held for the other end', redo: expect.arrayContaining(['ring', 'sign']) as unknown },
+    });
+    expect(await refused(takeBack(job, 'ring', 'once more'))).toMatch(/is not done/);
+    await workUntil(job, 'sign');
+    await good(confirmNext(job));
+    expect((await view(job)).signedBy).toBe('fitter');
   });
 
   it('records the loop of the look', async () => {
@@ -234,12 +278,8 @@ describe('a plan that somebody changed behind the application’s back', () => {
       /this record does not hold \(the plan has been changed/,
     );
     // Nor is anything else of the bench added to it.
-    const at = NOW.toISOString();
     const before = (await view(job)).events.length;
-    for (const tried of [
-      recutEnd(ref(job), { id: randomUUID(), text: '5 mm', at }, FITTER, NOW),
-      logTemperature(ref(job), { id: randomUUID(), tempC: 20, at }, FITTER, NOW),
-    ])
+    for (const tried of [recutEnd(job, '5 mm'), logTemperature(job, 20), takeBack(job, 'safe', 'by mistake')])
       expect(await refused(tried)).toMatch(/this record does not hold/);
     expect((await view(job)).events).toHaveLength(before);
     const card = await good(cutCard(ref(job), NOW));

@@ -5,11 +5,10 @@ import {
   generateSteps,
   planHash,
   planTermination,
-  stepsToRedo,
   type DecisionChange,
-  type Step,
   type TerminationPlan,
 } from '@/core/procedure';
+import { stepsToRedo, type Step, type TerminationRef } from '@/core/record';
 import { insertPlan, loadCatalogue, type JobRow, type StoredFamily, type Tx } from '@/data';
 import { actorName, type Actor } from '../actor';
 import { append } from '../record/append';
@@ -17,8 +16,8 @@ import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
 import { catalogueView, type Assessment } from './assess';
 import { EditLog } from './edits';
-import { assessOne, refreshSummaries, type TerminationRef } from './load';
-import { subjectOf } from './record';
+import { assessOne, refreshSummaries } from './load';
+import { subjectOf } from './work';
 
 /**
  * Takes a size for a termination and stores the plan. Misfits cannot be taken, marginals only provisionally, and it says why. Where that undoes

@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto';
-import type { MixRecord } from '@/core/procedure';
+import { asHeld, type ConfirmCommand } from '@/core/record';
 import { closeDatabase } from '@/data';
+import * as bench from '../testing/bench';
 import { FITTER, good, makeJob, makeSealedJob, NOW, PLANNER, refused } from '../testing/job';
 import { replan, takeSize } from './choose';
 import { viewCompound } from './compound';
 import { drawingFile } from './drawing-file';
 import { undoLast } from './edits';
-import { logTemperature, recutEnd, setCompound, setTerminals } from './end-facts';
+import { setCompound, setTerminals } from './end-facts';
 import { viewKit } from './kit';
-import { confirmStep, type ConfirmInput } from './record';
 import { viewTermination } from './view';
+import { work } from './work';
 import { labelSheet, workPack } from './work-pack';
 
 afterAll(closeDatabase);
@@ -19,28 +20,24 @@ const view = (job: string) => good(viewTermination(ref(job)));
 /** The version of the end as a person has it on the screen. */
 const seen = async (job: string) => (await view(job)).versions.A;
 const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
-const PACK: MixRecord = { batch: 'CR-2611', expiry: '2028-06-30', tempC: 20 };
+const { PACK } = bench;
 
-async function confirm(job: string, minutes: number, more: Partial<ConfirmInput> = {}) {
-  const v = await view(job);
-  const step = v.steps.find((s) => s.id === v.nextStep);
-  if (!step) throw new Error('no next step');
-  const at = later(minutes);
-  return confirmStep(
-    ref(job),
+async function confirm(job: string, minutes: number, more: Partial<ConfirmCommand> = {}) {
+  const { kind } = await bench.nextStep(job);
+  const pack = kind === 'mix' ? { mix: PACK } : {};
+  return bench.confirmNext(
+    job,
+    FITTER,
+    kind === 'look' ? await lookOf(job) : 'clamped',
+    later(minutes),
+    'A',
     {
-      id: randomUUID(),
-      stepId: step.id,
-      fingerprint: step.fingerprint,
-      decision: step.branches?.[0]?.decision ?? null,
-      at: at.toISOString(),
-      ...(step.kind === 'mix' ? { mix: PACK } : {}),
+      ...pack,
       ...more,
     },
-    FITTER,
-    at,
   );
 }
+const lookOf = async (job: string) => (await bench.nextStep(job)).branches?.[0]?.decision ?? 'clamped';
 async function workUntil(job: string, id: string, minutes = 0) {
   for (let guard = 0; guard < 40; guard += 1) {
     if ((await view(job)).nextStep === id) return;
@@ -49,12 +46,7 @@ async function workUntil(job: string, id: string, minutes = 0) {
   throw new Error(`never came to ${id}`);
 }
 const read = (job: string, minutes: number, tempC: number) =>
-  logTemperature(
-    ref(job),
-    { id: randomUUID(), tempC, at: later(minutes).toISOString() },
-    FITTER,
-    later(minutes),
-  );
+  bench.logTemperature(job, tempC, later(minutes));
 const take = (job: string, size = 'WC4-32') => good(takeSize(ref(job), size, randomUUID(), PLANNER, NOW));
 
 describe('a barrier gland from the plan to the signature', () => {
@@ -104,18 +96,33 @@ describe('a barrier gland from the plan to the signature', () => {
     expect((await good(confirm(job, 45))).waste).toBeNull();
   });
 
+  it('mixes anew where the mixing was held by mistake, and keeps the pot life where only the filling was', async () => {
+    const job = await makeSealedJob();
+    await take(job);
+    await workUntil(job, 'mix');
+    await good(confirm(job, 0));
+    await good(confirm(job, 10));
+    await good(bench.takeBack(job, 'fill', 'nothing was in yet', FITTER, later(11)));
+    expect((await view(job)).nextStep).toBe('fill');
+    expect(await refused(read(job, 12, 20))).toMatch(/nothing is curing/);
+    expect((await good(confirm(job, 21))).waste).toMatch(/this mix is waste/);
+    await good(confirm(job, 22));
+    await good(bench.takeBack(job, 'mix', 'the wrong pack', FITTER, later(23)));
+    expect((await view(job)).nextStep).toBe('mix');
+  });
+
   it('takes temperatures only while something cures, in order, and each once', async () => {
     const job = await makeSealedJob();
-    expect(await refused(read(job, 0, 20))).toMatch(/nothing is curing/);
+    expect(await refused(read(job, 0, 20))).toMatch(/no gland has been chosen yet/);
     await take(job);
     await workUntil(job, 'mix');
     await good(confirm(job, 0));
     expect(await refused(read(job, 1, 20))).toMatch(/nothing is curing/);
     await good(confirm(job, 5));
     const id = randomUUID();
-    const once = { id, tempC: 20, at: later(20).toISOString() };
-    await good(logTemperature(ref(job), once, FITTER, later(20)));
-    await good(logTemperature(ref(job), once, FITTER, later(21)));
+    await good(bench.logTemperature(job, 20, later(20), id));
+    expect(await good(bench.logTemperature(job, 20, later(20), id))).toMatchObject({ repeated: true });
+    expect(await refused(bench.logTemperature(job, 21, later(20), id))).toMatch(/something else/);
     expect((await view(job)).events.filter((e) => e.kind === 'temperature')).toHaveLength(1);
     expect(await refused(read(job, 15, 20))).toMatch(/lies before what it follows/);
     expect(await refused(read(job, 25, 200))).toMatch(/not a temperature/);
@@ -157,23 +164,8 @@ describe('the compound', () => {
 });
 
 describe('the clock of a device', () => {
-  const sent = async (job: string, at: Date, now: Date, more: Partial<ConfirmInput> = {}) => {
-    const v = await view(job);
-    const step = v.steps.find((s) => s.id === v.nextStep);
-    return confirmStep(
-      ref(job),
-      {
-        id: randomUUID(),
-        stepId: step?.id ?? '',
-        fingerprint: step?.fingerprint ?? '',
-        decision: null,
-        at: at.toISOString(),
-        ...more,
-      },
-      FITTER,
-      now,
-    );
-  };
+  const sent = async (job: string, at: Date, now: Date) =>
+    work(bench.subject(job), bench.sent(asHeld(await bench.nextStep(job)), at), FITTER, now);
 
   it('saves no mix: a pour that says it was before its own mixing, or in time, is judged by the server', async () => {
     const job = await makeSealedJob();
@@ -193,9 +185,9 @@ describe('the clock of a device', () => {
     await workUntil(job, 'cure', 2);
     for (let n = 1; n <= 14; n += 1)
       await good(
-        logTemperature(
-          ref(job),
-          { id: randomUUID(), tempC: 20, at: later(2).toISOString() },
+        work(
+          bench.subject(job),
+          bench.sent({ kind: 'temperature', tempC: 20 }, later(2)),
           FITTER,
           new Date(later(2).getTime() + n * 50),
         ),
@@ -209,12 +201,11 @@ describe('a damaged end', () => {
     const job = await makeJob();
     await take(job, 'RW2-32');
     await workUntil(job, 'cut.innerSheath');
-    const cutBack = (text: string) =>
-      recutEnd(ref(job), { id: randomUUID(), text, at: NOW.toISOString() }, FITTER, NOW);
+    const cutBack = (text: string) => bench.recutEnd(job, text);
     expect(await refused(cutBack('31'))).toMatch(/1 mm out of reach: this end has 30 mm to spare/);
     expect(await refused(cutBack('far'))).toMatch(/not a length/);
     const before = (await view(job)).plan?.plan.cut?.consumedMm ?? 0;
-    expect(await good(cutBack('20'))).toEqual({ spareMm: 10 });
+    await good(cutBack('20'));
     const v = await view(job);
     expect([v.spareMm, v.stale]).toEqual([10, true]);
     await good(replan(ref(job), randomUUID(), FITTER, NOW));
@@ -231,11 +222,10 @@ describe('a damaged end', () => {
     const job = await makeJob();
     await take(job, 'RW2-32');
     await workUntil(job, 'cut.armour');
-    expect(await refused(confirm(job, 0, { measuredMm: 27 }))).toMatch(/21–25 mm asked for: 2 mm too long/);
-    expect(await refused(confirm(job, 0, { measuredMm: NaN }))).toMatch(/not a length/);
-    await good(confirm(job, 0, { measuredMm: 24 }));
-    const v = await view(job);
-    expect(v.events[v.events.length - 1]?.body).toMatchObject({ measuredMm: 24 });
+    const measuring = (armour: number) => confirm(job, 0, { measured: { armour } });
+    expect(await refused(measuring(27))).toMatch(/21–25 mm asked for: 2 mm too long/);
+    expect(await refused(measuring(NaN))).toMatch(/not a length/);
+    await good(measuring(24));
   });
 });
 

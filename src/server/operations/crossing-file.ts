@@ -1,12 +1,6 @@
+import type { CrossingRef } from '@/core/record';
 import { fail, ok, refuse, type Result } from '@/core/kernel';
-import {
-  faceDrawing,
-  PLACE_COLUMNS,
-  placeRows,
-  readPlaces,
-  type CrossingRef,
-  type PlacesPreview,
-} from '@/core/crossing';
+import { faceDrawing, PLACE_COLUMNS, placeRows, readPlaces, type PlacesPreview } from '@/core/crossing';
 import { checkBuiltFrames } from '@/core/frame-packing';
 import { readCsv } from '@/formats/csv/read';
 import { writeCsv } from '@/formats/csv/write';

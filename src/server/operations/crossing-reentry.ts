@@ -1,3 +1,4 @@
+import type { CrossingRef } from '@/core/record';
 import { ok, refuse, validate, type Result } from '@/core/kernel';
 import {
   crossingRequest,
@@ -5,13 +6,13 @@ import {
   requestHash,
   sheetOf,
   withMembers,
-  type CrossingRef,
   type ReentryDraft,
 } from '@/core/crossing';
 import { loadFrameSheets, lockCrossing, updateCrossing } from '@/data';
 import type { Actor } from '../actor';
 import { operation } from '../transaction';
-import { knownDiameters, onlyKnown, requireCrossing, storePlan } from './crossing';
+import { knownDiameters, onlyKnown, requireCrossing } from './crossing';
+import { storePlan } from './crossing-plan';
 
 /**
  * Takes new cables into a crossing together with the frame as it is built with them: both or neither. A frame that is opened again may use
@@ -19,7 +20,7 @@ import { knownDiameters, onlyKnown, requireCrossing, storePlan } from './crossin
  */
 export function takeReentry(
   ref: CrossingRef,
-  { version, cables, plan }: ReentryDraft,
+  { id, knowing, version, cables, plan }: ReentryDraft,
   actor: Actor,
   now: Date,
 ): Promise<Result<{ planHash: string }>> {
@@ -42,7 +43,7 @@ export function takeReentry(
     const stored = await storePlan(
       tx,
       { job, row, request: asked.value.request, hash },
-      { kind: 'asBuilt', requestHash: hash, plan, note },
+      { id, knowing, kind: 'asBuilt', requestHash: hash, plan, note },
       actor,
       now,
     );

@@ -9,19 +9,20 @@ import {
   type FramePlan,
 } from '@/core/frame-packing';
 import { drive } from '@/core/kernel';
-import { replay } from '@/core/procedure';
 import { loadSolver } from '@/solver/highs';
 import { closeDatabase, database, insertJob } from '@/data';
 import { DEFAULT_PROFILE } from '@/core/schedule';
-import { auditChain } from '@/core/record';
+import { asHeld, auditChain, replay, type ConfirmCommand, type Step } from '@/core/record';
 import { findJob, listCrossings, loadEvents } from '@/data';
 import type { CatalogueFile } from '@/core/catalogue';
+import { sent } from '../testing/bench';
 import { good, makeJob, PLANNER, refused } from '../testing/job';
 import { importCatalogue } from './catalogue';
-import { addCrossing, setCrossing, takeCrossingPlan, viewCrossing, viewCrossings } from './crossing';
-import { confirmCrossingStep } from './crossing-build';
+import { addCrossing, setCrossing, viewCrossing, viewCrossings } from './crossing';
+import { takeCrossingPlan } from './crossing-plan';
 import { crossingFile, previewPlaces } from './crossing-file';
 import { takeReentry } from './crossing-reentry';
+import { work } from './work';
 
 const SLUG = `crossing-${randomUUID().slice(0, 8)}`;
 const REF = { job: SLUG, crossing: 'W-1' };
@@ -62,8 +63,26 @@ const view = async () => {
   return found.value;
 };
 const planned = async (): Promise<FramePlan> => drive(planFrames((await view()).asked.request), solver);
-const take = async (plan: unknown, kind: 'planned' | 'asBuilt' = 'planned', hash?: string) =>
-  takeCrossingPlan(REF, { kind, requestHash: hash ?? (await view()).requestHash, plan, note: '' }, WHO, NOW);
+const take = async (
+  plan: unknown,
+  kind: 'planned' | 'asBuilt' = 'planned',
+  { hash, knowing = false, id = randomUUID() }: { hash?: string; knowing?: boolean; id?: string } = {},
+) =>
+  takeCrossingPlan(
+    REF,
+    { id, knowing, kind, requestHash: hash ?? (await view()).requestHash, plan, note: '' },
+    WHO,
+    NOW,
+  );
+const SUBJECT = { kind: 'crossing', ...REF } as const;
+const hold = (step: Step, more: Partial<ConfirmCommand> = {}, id: string = randomUUID(), name = 'fitter') =>
+  work(SUBJECT, sent({ ...asHeld(step), ...more }, NOW, id), { name }, NOW);
+const next = async () => {
+  const now = await view();
+  const { next: step } = replay(now.steps, now.acts);
+  if (!step) throw new Error('no step left');
+  return step;
+};
 
 describe('a crossing', () => {
   it('is added once, and only with a setup that makes sense', async () => {
@@ -117,7 +136,7 @@ describe('a crossing', () => {
     const bad = await take(moveCable(request, plan, thick.ref, thin.ref));
     expect(bad.ok ? '' : bad.problems[0]?.path).toMatch(/^plan\.frames\[0\]/);
     expect(await take({ frames: [] })).toMatchObject({ ok: false });
-    expect(await take(plan, 'planned', '0'.repeat(64))).toMatchObject({
+    expect(await take(plan, 'planned', { hash: '0'.repeat(64) })).toMatchObject({
       ok: false,
       problems: [{ path: 'requestHash' }],
     });
@@ -134,47 +153,42 @@ describe('a crossing', () => {
     const now = await view();
     expect([now.state, now.plans[0]?.stale]).toEqual(['stale', true]);
     const [step] = now.steps;
-    const send = (id: string) =>
-      confirmCrossingStep(
-        REF,
-        { id, stepId: step?.id ?? '', fingerprint: step?.fingerprint ?? '', at: NOW.toISOString() },
-        { name: 'fitter' },
-        NOW,
-      );
-    expect(await send(randomUUID())).toMatchObject({ ok: false, problems: [{ path: 'plan' }] });
+    if (!step) throw new Error('no steps');
+    expect(await hold(step)).toMatchObject({ ok: false, problems: [{ path: 'plan' }] });
     expect(await take(await planned())).toMatchObject({ ok: true });
     expect((await view()).plans).toHaveLength(2);
   });
 });
 
 describe('building it', () => {
-  const next = async () => {
-    const now = await view();
-    const { next: step } = replay(now.steps, now.acts);
-    if (!step) throw new Error('no step left');
-    return step;
-  };
-  const confirm = async (id: string, stepId: string, fingerprint: string, name = 'fitter') =>
-    confirmCrossingStep(REF, { id, stepId, fingerprint, at: NOW.toISOString() }, { name }, NOW);
+  it('stops at the rating of the wall while nobody has said it', async () => {
+    const said = await view();
+    await good(setCrossing(REF, said.version, { ...SETUP, members: said.setup.members, rating: ' ' }, WHO));
+    await good(hold(await next()));
+    const rating = await next();
+    expect(rating.id).toBe('rating');
+    expect(await refused(hold(rating))).toMatch(/nobody has said which fire, gas and water rating/);
+    await good(setCrossing(REF, said.version + 1, said.setup, WHO));
+  });
 
   it('goes in order, stores a repeated send once, and chains every event', async () => {
     const first = await next();
-    const later = (await view()).steps[3];
-    expect(await confirm(randomUUID(), later?.id ?? '', later?.fingerprint ?? '')).toMatchObject({
-      ok: false,
-    });
-    expect(await confirm(randomUUID(), first.id, first.fingerprint, ' ')).toMatchObject({ ok: false });
+    const [, , , later] = (await view()).steps;
+    if (!later) throw new Error('steps');
+    expect(await refused(hold(later))).toMatch(/comes later/);
+    expect(await refused(hold(first, {}, randomUUID(), ' '))).toMatch(/name is needed/);
     const id = randomUUID();
-    expect(await confirm(id, first.id, first.fingerprint)).toEqual({ ok: true, value: { repeated: false } });
-    expect(await confirm(id, first.id, first.fingerprint)).toEqual({ ok: true, value: { repeated: true } });
+    expect(await good(hold(first, {}, id))).toMatchObject({ repeated: false });
+    expect(await good(hold(first, {}, id))).toMatchObject({ repeated: true });
     for (let guard = 0; guard < 60; guard += 1) {
       const now = await view();
       const { next: step } = replay(now.steps, now.acts);
       if (!step) break;
-      expect(await confirm(randomUUID(), step.id, step.fingerprint)).toMatchObject({ ok: true });
+      await good(hold(step));
     }
     const done = await view();
-    expect([done.state, done.acts.length]).toEqual(['built', done.steps.length]);
+    expect([done.state, done.events.length]).toEqual(['built', done.steps.length]);
+    expect(done.faults).toEqual([]);
     const job = await findJob(database(), SLUG);
     const [row] = await listCrossings(database(), job?.id ?? 0);
     const events = await loadEvents(database(), 'crossing', [row?.id ?? 0]);
@@ -194,10 +208,21 @@ describe('building it', () => {
         p.place.cable === undefined && p.place.module === cable?.place.module && p.ref.row === cable.ref.row,
     );
     if (!cable || !spare) throw new Error('no spare beside P-0');
-    expect(await take(moveCable(request, inForce.plan, cable.ref, spare.ref), 'asBuilt')).toMatchObject({
-      ok: true,
-    });
+    const moved = moveCable(request, inForce.plan, cable.ref, spare.ref);
+    // Finished rows are not sent back unasked, nor is a signature.
+    expect(await refused(take(moved, 'asBuilt'))).toMatch(
+      /the signature of fitter goes, and \d+ building steps that were done must be done again/,
+    );
+    expect((await view()).plans).toHaveLength(before.plans.length);
+    const id = randomUUID();
+    await good(take(moved, 'asBuilt', { knowing: true, id }));
+    await good(take(moved, 'asBuilt', { knowing: true, id }));
     const after = await view();
+    expect(after.plans).toHaveLength(before.plans.length + 1);
+    expect(after.events.slice(-1)[0]).toMatchObject({
+      kind: 'replan',
+      body: { title: 'Entered as built', redo: expect.arrayContaining(['sign']) as unknown },
+    });
     expect(after.plans[0]?.kind).toBe('asBuilt');
     expect(replay(after.steps, after.acts).next?.id).toMatch(/^row\.1A\./);
   });
@@ -205,31 +230,20 @@ describe('building it', () => {
 
 describe('what is measured at a step', () => {
   it('is refused outside what is asked for, with the figure, and stands in the record', async () => {
-    const now = await view();
-    const { next: step } = replay(now.steps, now.acts);
-    if (!step?.accept) throw new Error('a row asks for its gap');
-    const send = (measuredMm: number) =>
-      confirmCrossingStep(
-        REF,
-        {
-          id: randomUUID(),
-          stepId: step.id,
-          fingerprint: step.fingerprint,
-          at: NOW.toISOString(),
-          measuredMm,
-        },
-        { name: 'fitter' },
-        NOW,
-      );
-    expect(await refused(send(step.accept.minMm - 0.05))).toContain('0.05 mm too little, peel one more');
-    expect(await refused(send(step.accept.maxMm + 0.2))).toContain('too much, a layer too many is off');
-    expect(await refused(send(NaN))).toContain('is not a length');
-    await good(send(step.accept.maxMm));
-    const job = await findJob(database(), SLUG);
-    const [row] = await listCrossings(database(), job?.id ?? 0);
-    const events = await loadEvents(database(), 'crossing', [row?.id ?? 0]);
-    expect(events[events.length - 1]?.body).toMatchObject({ measuredMm: step.accept.maxMm });
-    expect(auditChain(events)).toEqual([]);
+    const step = await next();
+    const [gap] = step.accepts ?? [];
+    if (!gap) throw new Error('a row asks for its gap');
+    const measured = (mm: number) => hold(step, { measured: { [gap.key]: mm }, instrument: 'feeler set 3' });
+    expect(await refused(measured(gap.minMm - 0.05))).toContain('0.05 mm too little, peel one more');
+    expect(await refused(measured(gap.maxMm + 0.2))).toContain('too much, a layer too many is off');
+    expect(await refused(measured(NaN))).toContain('is not a length');
+    await good(measured(gap.maxMm));
+    const { events, faults } = await view();
+    expect(events.slice(-1)[0]?.body).toMatchObject({
+      measured: [{ key: gap.key, mm: gap.maxMm }],
+      instrument: 'feeler set 3',
+    });
+    expect(faults).toEqual([]);
   });
 });
 
@@ -246,7 +260,7 @@ describe('taking cables into a frame that stands', () => {
   it('writes cables and frame together, or neither', async () => {
     const before = await view();
     const plan = await answer([NEW]);
-    const draft = { version: before.version, cables: [NEW], plan };
+    const draft = { id: randomUUID(), knowing: true, version: before.version, cables: [NEW], plan };
     // A frame that breaks a rule leaves the cables out as well.
     const wrong = { ...plan, frames: plan.frames.slice(1) };
     expect(await takeReentry(REF, { ...draft, plan: wrong }, WHO, NOW)).toMatchObject({ ok: false });
@@ -387,7 +401,12 @@ describe('the sheet of a crossing', () => {
     const first = await seen();
     const plan = drive(planFrames(first.asked.request), solver);
     await good(
-      takeCrossingPlan(ref, { kind: 'planned', requestHash: first.requestHash, plan, note: '' }, WHO, NOW),
+      takeCrossingPlan(
+        ref,
+        { id: randomUUID(), knowing: false, kind: 'planned', requestHash: first.requestHash, plan, note: '' },
+        WHO,
+        NOW,
+      ),
     );
     await good(importCatalogue(sheet('2', '2026-06', 2), PLANNER, NOW));
     const after = await seen();

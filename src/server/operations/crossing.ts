@@ -1,5 +1,4 @@
-import { randomUUID } from 'node:crypto';
-import { fail, hull, ok, refuse, validate, type Result } from '@/core/kernel';
+import { hull, ok, refuse, validate, type Result } from '@/core/kernel';
 import { measure } from '@/core/cable-measurement';
 import {
   crossingRequest,
@@ -9,47 +8,41 @@ import {
   sheetOf,
   type CrossingRequest,
   type CrossingLine,
-  type CrossingRef,
   type CrossingState,
   type CrossingView,
-  type PlanDraft,
   type KnownDiameter,
 } from '@/core/crossing';
 import { buildingSteps } from '@/core/frame-building';
-import {
-  checkBuiltFrames,
-  checkFramePlan,
-  framePlanSchema,
-  type FramePlan,
-  type FrameRequest,
-} from '@/core/frame-packing';
 import { frameSheetsInForce, type FrameSheet } from '@/core/catalogue';
-import { hashOf } from '@/core/kernel';
-import { faultWords, type ChainFault } from '@/core/record';
-import { replay, type BenchAct, type Step } from '@/core/procedure';
+import {
+  actOf,
+  eventView,
+  faultWords,
+  type ChainFault,
+  replay,
+  type BenchAct,
+  type Step,
+  type CrossingRef,
+} from '@/core/record';
 import { ENDS } from '@/core/schedule';
 import {
   database,
   findCrossing,
   insertCrossing,
-  insertCrossingPlan,
   listCrossings,
   liveCables,
   loadCrossingPlans,
   loadFrameSheets,
   loadReadings,
-  lockCrossing,
   updateCrossing,
   type CrossingRow,
   type JobRow,
-  type StoredEvent,
   type StoredCrossingPlan,
   type Tx,
 } from '@/data';
-import { actorName, type Actor } from '../actor';
+import type { Actor } from '../actor';
 import { guarded } from '../guard';
-import { append, type Subject } from '../record/append';
-import { brokenRecord } from '../record/may-record';
+import type { Subject } from '../record/append';
 import { auditedRecords, planFaults, type AuditedRecord } from '../record/faults';
 import { operation } from '../transaction';
 import { requireJob } from './load';
@@ -93,28 +86,31 @@ export const crossingSubject = (job: JobRow, row: CrossingRow): Subject => ({
   name: `crossing ${row.name}`,
 });
 
-const actsOf = (events: readonly StoredEvent[]): (BenchAct & { title: string })[] =>
-  events.map((e) => ({
-    stepId: e.stepId,
-    kind: e.kind as BenchAct['kind'],
-    fingerprint: (e.body as { fingerprint?: string }).fingerprint ?? null,
-    decision: null,
-    actor: e.actor,
-    at: e.receivedAt,
-    mix: null,
-    tempC: null,
-    title: (e.body as { title?: string }).title ?? e.stepId,
-  }));
-
 interface Assessed {
   readonly sheet: FrameSheet;
   readonly asked: CrossingRequest;
   readonly hash: string;
   readonly steps: readonly Step[];
-  readonly acts: readonly (BenchAct & { title: string })[];
+  readonly acts: readonly BenchAct[];
   readonly state: CrossingState;
   readonly done: number;
   readonly faults: readonly ChainFault[];
+}
+
+/** The building of a plan as steps. Cautions are those of the sheet that the plan was made by, where it is still there. */
+export function stepsOf(
+  { place: name, rating, school, sheet }: CrossingRow['setup'],
+  { request, plan }: Pick<StoredCrossingPlan, 'request' | 'plan'>,
+  sheets: readonly FrameSheet[],
+): Step[] {
+  const by = request.sheet ?? sheet;
+  const planned = sheets.find((f) => f.code === by?.code && f.sheet.revision === by.revision);
+  return buildingSteps(request, plan, {
+    name,
+    rating,
+    cautions: planned?.cautions ?? [],
+    ...(school ? { school } : {}),
+  });
 }
 
 function assess(
@@ -130,13 +126,8 @@ function assess(
   if (!asked.ok) return asked;
   const hash = requestHash(asked.value.request);
   const [plan] = plans;
-  const { place: name, rating, school } = row.setup;
-  // Cautions are those of the sheet that the plan was made by.
-  const by = plan?.request.sheet;
-  const planned = sheets.find((f) => f.code === by?.code && f.sheet.revision === by.revision) ?? sheet.value;
-  const place = { name, rating, cautions: planned.cautions, ...(school ? { school } : {}) };
-  const steps = plan ? buildingSteps(plan.request, plan.plan, place) : [];
-  const acts = actsOf(record.events);
+  const steps = plan ? stepsOf(row.setup, plan, sheets) : [];
+  const acts = record.events.map(actOf);
   const faults = [...planFaults(plan ?? null, record.events), ...record.faults];
   const { done, next } = replay(steps, acts);
   const state: CrossingState =
@@ -214,7 +205,7 @@ export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
   return guarded<CrossingView>(async () => {
     const found = await assessed(database(), ref);
     if (!found.ok) return found;
-    const { row, all, plans, hash, asked, sheet, sheets, steps, acts, state, faults } = found.value;
+    const { row, all, plans, hash, asked, sheet, sheets, steps, acts, events, state, faults } = found.value;
     return ok({
       job: ref.job,
       name: row.name,
@@ -239,6 +230,7 @@ export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
       })),
       steps,
       acts,
+      events: events.map(eventView),
       faults: faults.map(faultWords),
     });
   });
@@ -298,83 +290,4 @@ export function setCrossing(
       ? ok({ version: version + 1 })
       : refuse('version', 'somebody else has changed this crossing: look again before you save');
   });
-}
-
-/** Stores a plan, whoever made it, when every rule holds for today's request. A frame as built may have used its spares. */
-export function takeCrossingPlan(
-  ref: CrossingRef,
-  draft: PlanDraft,
-  actor: Actor,
-  now: Date,
-): Promise<Result<{ planHash: string }>> {
-  return operation(async (tx) => {
-    const found = await assessed(tx, ref);
-    if (!found.ok) return found;
-    const { job, row, asked, hash } = found.value;
-    await lockCrossing(tx, row.id);
-    return storePlan(tx, { job, row, request: asked.request, hash }, draft, actor, now);
-  });
-}
-
-/**
- * Stores a plan for a request that was just read, when every rule holds. The crossing's row must be held. Once building has begun, its record
- * says that the plan under it has changed.
- */
-export async function storePlan(
-  tx: Tx,
-  crossing: {
-    readonly job: JobRow;
-    readonly row: CrossingRow;
-    readonly request: FrameRequest;
-    readonly hash: string;
-  },
-  draft: PlanDraft,
-  actor: Actor,
-  now: Date,
-): Promise<Result<{ planHash: string }>> {
-  if (draft.kind !== 'planned' && draft.kind !== 'asBuilt')
-    return refuse('kind', 'must be planned or asBuilt', draft.kind);
-  if (draft.requestHash !== crossing.hash)
-    return refuse('requestHash', 'cables or measurements have changed since this was planned: plan again');
-  const read = validate(framePlanSchema, draft.plan);
-  if (!read.ok) return read;
-  // The schema has just said that it is one; the type only adds `readonly`.
-  const plan = read.value as unknown as FramePlan;
-  if (plan.cost === null) return refuse('plan', 'there is no plan to take');
-  const check = draft.kind === 'asBuilt' ? checkBuiltFrames : checkFramePlan;
-  const audit = check(crossing.request, plan);
-  if (!audit.ok) return fail(audit.problems.slice(0, 20).map((p) => ({ ...p, path: `plan.${p.path}` })));
-  const { job, row } = crossing;
-  const record = (await auditedRecords(tx, job, 'crossing', [row.id]))(row.id);
-  const broken = record.events.length === 0 ? null : brokenRecord(record.faults);
-  if (broken) return broken;
-  const planHash = hashOf(plan);
-  await insertCrossingPlan(tx, {
-    crossingId: row.id,
-    kind: draft.kind,
-    planHash,
-    requestHash: crossing.hash,
-    note: draft.note.slice(0, 200),
-    request: crossing.request,
-    plan,
-    actor: actorName(actor),
-    madeAt: now,
-  });
-  if (record.events.length > 0)
-    await append(
-      tx,
-      crossingSubject(job, row),
-      record.events,
-      {
-        id: randomUUID(),
-        stepId: 'plan',
-        kind: 'replan',
-        actor: actorName(actor),
-        at: now.toISOString(),
-        body: { title: draft.kind === 'asBuilt' ? 'Entered as built' : 'Planned again', note: draft.note },
-        planHash,
-      },
-      now,
-    );
-  return ok({ planHash });
 }

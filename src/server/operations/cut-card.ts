@@ -4,7 +4,8 @@ import { cutCardPdf } from '@/formats/pdf/cut-card';
 import type { Paper } from '@/formats/pdf/sheet';
 import { guarded } from '../guard';
 import { recordCode } from './job-record';
-import { assessOne, type TerminationRef } from './load';
+import { assessOne } from './load';
+import type { TerminationRef } from '@/core/record';
 import { cardOf } from './work-pack';
 
 /** The cut card of a planned termination as PDF. A stale or provisional plan prints, and says so in a frame. */

@@ -4,7 +4,8 @@ import { database } from '@/data';
 import { drawingDxf } from '@/formats/dxf/write';
 import { drawingSvg } from '@/formats/svg/write';
 import { guarded } from '../guard';
-import { assessOne, type TerminationRef } from './load';
+import { assessOne } from './load';
+import type { TerminationRef } from '@/core/record';
 
 export interface DrawingFile {
   readonly name: string;

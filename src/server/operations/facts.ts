@@ -5,7 +5,8 @@ import { findCableTypeId, findEnclosureId, terminationIdsOfJob } from '@/data';
 import type { Actor } from '../actor';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
-import { refreshSummaries, requireTermination, type TerminationRef } from './load';
+import { refreshSummaries, requireTermination } from './load';
+import type { TerminationRef } from '@/core/record';
 
 type Facts = Readonly<Record<string, unknown>>;
 

@@ -1,5 +1,6 @@
 import { group } from 'd3';
 import { ok, refuse, type Result } from '@/core/kernel';
+import type { TerminationRef } from '@/core/record';
 import { ENDS, type End } from '@/core/schedule';
 import {
   currentPlans,
@@ -20,13 +21,6 @@ import {
 import { auditedRecords } from '../record/faults';
 import { inBatches, pauses } from '../heavy';
 import { assess, assessEach, type AssessInput, type Assessment } from './assess';
-
-/** How a termination is named in an address: job, cable tag, end. */
-export interface TerminationRef {
-  readonly job: string;
-  readonly cable: string;
-  readonly end: string;
-}
 
 export async function requireJob(tx: Tx, slug: string): Promise<Result<JobRow>> {
   const job = await findJob(tx, slug);

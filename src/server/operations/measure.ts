@@ -28,7 +28,8 @@ import { auditedRecords } from '../record/faults';
 import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
-import { refreshSummaries, requireTermination, type TerminationRef } from './load';
+import { refreshSummaries, requireTermination } from './load';
+import type { TerminationRef } from '@/core/record';
 
 /**
  * Adds one reading to a cable end. Datasheet values stand for the whole cable. Sent twice under one id it is stored once; another reading under

@@ -10,6 +10,7 @@ import {
 import { slideOnList } from '@/core/make-off';
 import type { Family } from '@/core/catalogue';
 import { partsOf, planTermination } from '@/core/procedure';
+import { eventView } from '@/core/record';
 import { lookAlikes, type LookAlike } from '@/core/tightening';
 import type { CandidateView, JobView, SummaryView, TerminationView } from '@/core/termination-view';
 import {
@@ -24,7 +25,8 @@ import {
 import { guarded } from '../guard';
 import { catalogueView, type Assessment } from './assess';
 import { reviewChange, whyNot } from './choose';
-import { assessOne, requireJob, type TerminationRef } from './load';
+import { assessOne, requireJob } from './load';
+import type { TerminationRef } from '@/core/record';
 
 export const jobView = (job: JobRow): JobView => ({
   slug: job.slug,
@@ -188,16 +190,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
       nextStep: assessment.progress?.next?.id ?? null,
       loops: assessment.progress?.loops ?? 0,
       signedBy: assessment.progress?.signedBy ?? null,
-      events: assessment.events.map(({ seq, stepId, kind, actor, at, body, planHash, hash }) => ({
-        seq,
-        stepId,
-        kind,
-        actor,
-        at,
-        body,
-        planHash,
-        hash,
-      })),
+      events: assessment.events.map(eventView),
       chainFaults: assessment.chainFaults,
       collar: assessment.collar,
     });

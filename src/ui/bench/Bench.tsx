@@ -1,8 +1,7 @@
 'use client';
 import Link from 'next/link';
-import { useCallback, useMemo, useState } from 'react';
-import { faultWords } from '@/core/record';
-import type { ArcStation } from '@/core/procedure';
+import { useMemo, useState } from 'react';
+import { faultWords, type ArcStation } from '@/core/record';
 import type { CompoundEnd, TerminationView } from '@/core/termination-view';
 import { RecordFaults } from '../common/RecordFaults';
 import { Caution } from '../common/Caution';
@@ -10,13 +9,16 @@ import { ClockList } from '../compound/ClockList';
 import { stationPath } from '../rack/summaries';
 import { ActorField } from '../shell/TopBar';
 import { useShortcuts } from '../shell/shortcuts';
-import type { ConfirmSend, TerminationActions } from '../termination/actions';
+import type { TerminationActions } from '../termination/actions';
 import { ReviewPanel } from '../termination/ReviewPanel';
 import { BenchCollar } from './BenchCollar';
 import { BenchMeasure } from './BenchMeasure';
 import { HoldButton } from './HoldButton';
+import { MarkStrip } from './MarkStrip';
 import { StepScreen } from './StepScreen';
-import { confirmationOf, useConfirm } from './use-confirm';
+import { RecutForm } from './RecutForm';
+import { StepClock } from './StepClock';
+import { useWork } from './use-work';
 import { useGate } from './use-gate';
 import { useWakeLock } from './use-wake-lock';
 import styles from './Bench.module.css';
@@ -30,8 +32,8 @@ interface Props {
 
 /** One step a screen, full screen, for gloves and glare. */
 export function Bench({ view, others, actions }: Props) {
-  const reference = useMemo(
-    () => ({ job: view.job.slug, cable: view.cable, end: view.end }),
+  const subject = useMemo(
+    () => ({ kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end }) as const,
     [view.job.slug, view.cable, view.end],
   );
   const zone = view.place?.enclosure.zone ?? null;
@@ -42,10 +44,8 @@ export function Bench({ view, others, actions }: Props) {
   const measuring = measuringFor !== null && measuringFor === view.plan?.hash;
   const setMeasuring = (on: boolean) => setMeasuringFor(on ? (view.plan?.hash ?? null) : null);
   const wake = useWakeLock();
-  const { send, unsent, sending, problems, reply } = useConfirm(
-    useCallback((event: ConfirmSend) => actions.confirmStep(reference, event), [actions, reference]),
-  );
-  const waste = reply?.waste ?? null;
+  const { command, unsent, busy, problems, waste } = useWork(actions.work, subject);
+  const [recutting, setRecutting] = useState<string | null>(null);
   const index = view.steps.findIndex((s) => s.id === view.nextStep);
   const shown = view.steps.find((s) => s.id === looking) ?? view.steps[index] ?? null;
   const at = shown ? view.steps.indexOf(shown) : view.steps.length - 1;
@@ -170,20 +170,52 @@ export function Bench({ view, others, actions }: Props) {
         ) : (
           <StepScreen
             key={shown.id}
-            view={view}
+            steps={view.steps}
+            acts={view.acts}
+            done={view.done}
+            signedBy={view.signedBy}
             step={shown}
             current={shown.id === view.nextStep}
-            busy={sending || unsent}
+            busy={busy}
             problems={problems}
-            onConfirm={(decision, more) => {
-              setLooking(null);
-              send({ ...confirmationOf(shown), decision, ...more });
-            }}
-            actions={actions}
             waste={waste}
+            onCommand={(sent) => {
+              setLooking(null);
+              command(sent);
+            }}
             onBack={() => setLooking(view.steps[at - 1]?.id ?? null)}
             onReturn={() => setLooking(null)}
-            onMeasure={() => setMeasuring(true)}
+            picture={
+              shown.figure?.markId && view.plan?.plan.cut ? (
+                <MarkStrip
+                  cut={view.plan.plan.cut}
+                  markId={shown.figure.markId}
+                  text={`${shown.figure.value} ${shown.figure.unit}`}
+                />
+              ) : null
+            }
+            clock={<StepClock view={view} actions={actions} step={shown} />}
+            form={
+              recutting === shown.id ? (
+                <RecutForm view={view} actions={actions} onDone={() => setRecutting(null)} />
+              ) : null
+            }
+            tools={
+              <>
+                <button type="button" className={styles.back} onClick={() => setMeasuring(true)}>
+                  Measured…
+                </button>
+                {shown.station === 'cut' || shown.station === 'makeOff' ? (
+                  <button
+                    type="button"
+                    className={styles.back}
+                    onClick={() => setRecutting(recutting === shown.id ? null : shown.id)}
+                  >
+                    Damaged…
+                  </button>
+                ) : null}
+              </>
+            }
           />
         )}
       </main>

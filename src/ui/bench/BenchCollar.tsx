@@ -1,5 +1,6 @@
 import { arc as d3arc } from 'd3';
-import { STATION_WORDS, type Arc, type ArcStation } from '@/core/procedure';
+import { type Arc } from '@/core/procedure';
+import { STATION_WORDS, type ArcStation } from '@/core/record';
 import { Collar } from '../collar/Collar';
 import styles from './BenchCollar.module.css';
 

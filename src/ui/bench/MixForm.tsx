@@ -1,5 +1,5 @@
 'use client';
-import type { MixRecord } from '@/core/procedure';
+import type { MixRecord } from '@/core/record';
 import { readTemperature } from '../seal/clock-words';
 import styles from './Bench.module.css';
 

@@ -6,6 +6,7 @@ import { Problems } from '../common/Problems';
 import type { StationProps } from '../termination/actions';
 import { useRun } from '../termination/use-run';
 import { HoldButton } from './HoldButton';
+import { workInput } from './use-work';
 import styles from './Bench.module.css';
 
 /** A nicked core or a spoilt end: how much must come off. It is taken from this end's spare, and the work begins again. */
@@ -19,9 +20,9 @@ export function RecutForm({
   const cut = async () => {
     const done = await run(
       () =>
-        actions.recut(
-          { job: view.job.slug, cable: view.cable, end: view.end },
-          { id: crypto.randomUUID(), text, at: new Date().toISOString() },
+        actions.work(
+          { kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end },
+          workInput({ kind: 'recut', text }),
         ),
       'Cut back: begin again from the first mark',
     );

@@ -1,5 +1,6 @@
 'use client';
-import { compoundClock, type Step } from '@/core/procedure';
+import { compoundClock } from '@/core/procedure';
+import { type Step } from '@/core/record';
 import { Caution } from '../common/Caution';
 import { useNow } from '../common/use-now';
 import { countdown, timeOfDay } from '../seal/clock-words';

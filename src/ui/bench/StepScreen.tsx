@@ -1,31 +1,38 @@
 'use client';
-import { useState } from 'react';
-import type { LookDecision, Step } from '@/core/procedure';
-import type { TerminationView } from '@/core/termination-view';
-import { trimNumber } from '@/core/units';
+import { useState, type ReactNode } from 'react';
+import type { Problem } from '@/core/kernel';
+import { mustTick, type BenchAct, type LookDecision, type Step, type WorkCommand } from '@/core/record';
 import { Caution } from '../common/Caution';
 import { Problems } from '../common/Problems';
 import { useActor } from '../shell/actor';
-import type { ConfirmMore, TerminationActions } from '../termination/actions';
 import { HoldButton } from './HoldButton';
-import { MarkStrip } from './MarkStrip';
+import { Lengths, readLengths, type TypedLengths } from './Lengths';
 import { EMPTY_MIX, MixForm, readMix } from './MixForm';
-import { RecutForm } from './RecutForm';
-import { StepClock } from './StepClock';
+import { TakeBack } from './TakeBack';
+import { Ticks } from './Ticks';
+import { useInstrument } from './use-instrument';
 import styles from './Bench.module.css';
 
 interface StepScreenProps {
-  readonly actions: TerminationActions;
-  readonly waste: string | null;
-  readonly view: TerminationView;
+  readonly steps: readonly Step[];
+  readonly acts: readonly BenchAct[];
+  readonly done: readonly string[];
+  readonly signedBy: string | null;
   readonly step: Step;
+  /** Is it this step's turn? */
   readonly current: boolean;
   readonly busy: boolean;
-  readonly problems: Parameters<typeof Problems>[0]['problems'];
-  readonly onConfirm: (decision: LookDecision | null, more?: ConfirmMore) => void;
+  readonly problems: readonly Problem[];
+  /** Why the last mix is waste. */
+  readonly waste?: string | null;
+  readonly onCommand: (command: WorkCommand) => void;
   readonly onBack: () => void;
   readonly onReturn: () => void;
-  readonly onMeasure: () => void;
+  /** What the subject adds: a drawing under the number, a clock, its own forms and buttons. */
+  readonly picture?: ReactNode;
+  readonly clock?: ReactNode;
+  readonly form?: ReactNode;
+  readonly tools?: ReactNode;
 }
 
 const WORDS: Readonly<Record<Step['kind'], string>> = {
@@ -39,42 +46,99 @@ const WORDS: Readonly<Record<Step['kind'], string>> = {
 const confirmWords = (step: Step): string =>
   step.station === 'cut' && step.kind === 'confirm' ? 'Hold: marked and cut' : WORDS[step.kind];
 
-/** A length typed at the bench; what cannot be read is refused by the server with its field. */
-const readMm = (text: string): number => Number(text.trim().replace(',', '.'));
-
-/** One step: its number from two metres, how, what to see, and the buttons that lead on or back. */
-export function StepScreen({
-  view,
-  step,
-  current,
-  busy,
-  problems,
-  onConfirm,
-  onBack,
-  onReturn,
-  onMeasure,
-  actions,
-  waste,
-}: StepScreenProps) {
+/** One step, of whatever is worked at: its number from two metres, how, what to see, and the buttons that lead on or back. */
+export function StepScreen(props: StepScreenProps) {
+  const { steps, step, current, done, busy, problems, waste = null, onCommand, onBack, onReturn } = props;
+  const [takingBack, setTakingBack] = useState(false);
   const { name } = useActor();
-  const cut = view.plan?.plan.cut ?? null;
-  const done = view.done.includes(step.id);
-  const [measured, setMeasured] = useState('');
-  const [mix, setMix] = useState(EMPTY_MIX);
-  const [recutting, setRecutting] = useState(false);
-  const ready = step.kind !== 'mix' || readMix(mix) !== null;
+  const isDone = done.includes(step.id);
+  const at = steps.indexOf(step);
   return (
     <div className={styles.step}>
+      <StepText step={step} at={at} of={steps.length} state={isDone ? 'done' : current ? 'now' : 'later'}>
+        {props.picture}
+      </StepText>
+      {current && waste !== null ? <Caution tone="hold">{waste}</Caution> : null}
+      {current ? props.clock : null}
+      {current && step.blockedBy !== undefined ? (
+        <Caution tone="hold">Stop: {step.blockedBy}.</Caution>
+      ) : null}
+      {current ? (
+        <StepAnswer
+          step={step}
+          busy={busy || name.trim() === '' || step.blockedBy !== undefined}
+          problems={problems}
+          form={props.form}
+          tools={props.tools}
+          first={at === 0}
+          named={name.trim() !== ''}
+          onCommand={onCommand}
+          onBack={onBack}
+        />
+      ) : (
+        <>
+          {step.checks && step.checks.length > 0 ? <Seen checks={step.checks} /> : null}
+          <Problems problems={problems} />
+          {takingBack ? (
+            <TakeBack
+              steps={steps}
+              acts={props.acts}
+              step={step}
+              signedBy={props.signedBy}
+              busy={busy || name.trim() === ''}
+              onClose={() => setTakingBack(false)}
+              onTakeBack={(reason) => onCommand({ kind: 'correct', stepId: step.id, reason })}
+            />
+          ) : null}
+          <div className={styles.buttons}>
+            <button type="button" className={styles.back} onClick={onBack} disabled={at === 0}>
+              Back
+            </button>
+            {isDone && !takingBack ? (
+              <button type="button" className={styles.back} onClick={() => setTakingBack(true)}>
+                Held by mistake…
+              </button>
+            ) : null}
+            <button type="button" className={styles.primary} onClick={onReturn}>
+              To the next step
+            </button>
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
+
+const Seen = ({ checks }: { readonly checks: readonly string[] }) => (
+  <ul className={styles.checks}>
+    {checks.map((c) => (
+      <li key={c}>{c}</li>
+    ))}
+  </ul>
+);
+
+function StepText({
+  step,
+  at,
+  of,
+  state,
+  children,
+}: {
+  readonly step: Step;
+  readonly at: number;
+  readonly of: number;
+  readonly state: 'done' | 'now' | 'later';
+  readonly children: ReactNode;
+}) {
+  return (
+    <>
       <p className={styles.eyebrow}>
-        step {view.steps.indexOf(step) + 1} of {view.steps.length}
+        step {at + 1} of {of}
         {step.kind === 'hold' || step.kind === 'look' || step.kind === 'cure' ? (
           <b className={styles.hold}>hold point</b>
         ) : null}
-        {done ? (
-          <b className={styles.done}>done</b>
-        ) : current ? null : (
-          <b className={styles.later}>comes later</b>
-        )}
+        {state === 'done' ? <b className={styles.done}>done</b> : null}
+        {state === 'later' ? <b className={styles.later}>comes later</b> : null}
       </p>
       <h1 className={styles.title}>{step.title}</h1>
       {step.figure ? (
@@ -84,9 +148,7 @@ export function StepScreen({
           {step.figure.second ? <span className={styles.secondUnit}>{step.figure.second}</span> : null}
         </p>
       ) : null}
-      {step.figure?.markId && cut ? (
-        <MarkStrip cut={cut} markId={step.figure.markId} text={`${step.figure.value} ${step.figure.unit}`} />
-      ) : null}
+      {children}
       <p className={styles.detail}>
         {step.tool ? <b>{step.tool}. </b> : null}
         {step.detail}
@@ -99,87 +161,104 @@ export function StepScreen({
           ))}
         </ol>
       ) : null}
-      {step.checks && step.checks.length > 0 ? (
-        <ul className={styles.checks}>
-          {step.checks.map((c) => (
-            <li key={c}>{c}</li>
-          ))}
-        </ul>
-      ) : null}
       {step.caution ? <Caution>{step.caution}</Caution> : null}
-      {current && waste !== null ? <Caution tone="hold">{waste}</Caution> : null}
-      {current ? <StepClock view={view} actions={actions} step={step} /> : null}
-      {current && step.kind === 'mix' ? <MixForm value={mix} onChange={setMix} /> : null}
-      {current && step.accept ? (
-        <label className={styles.accept}>
-          {step.accept.label}, as cut
-          <input
-            className={styles.asCut}
-            name="AsCut"
-            inputMode="decimal"
-            autoComplete="off"
-            value={measured}
-            onChange={(e) => setMeasured(e.target.value)}
-          />
-          <span>
-            mm, {trimNumber(step.accept.minMm, 1)}–{trimNumber(step.accept.maxMm, 1)} asked for
-          </span>
-        </label>
+    </>
+  );
+}
+
+/** What the hand answers a step with: ticks, lengths, the pack, what was seen. */
+function StepAnswer({
+  step,
+  busy,
+  problems,
+  form,
+  tools,
+  first,
+  named,
+  onCommand,
+  onBack,
+}: {
+  readonly step: Step;
+  readonly busy: boolean;
+  readonly problems: readonly Problem[];
+  readonly form: ReactNode;
+  readonly tools: ReactNode;
+  readonly first: boolean;
+  readonly named: boolean;
+  readonly onCommand: (command: WorkCommand) => void;
+  readonly onBack: () => void;
+}) {
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
+  const [lengths, setLengths] = useState<TypedLengths>({});
+  const [instrument, setInstrument] = useInstrument();
+  const [mix, setMix] = useState(EMPTY_MIX);
+  const { checks = [], accepts = [] } = step;
+  const toTick = mustTick(step);
+  const left = toTick ? checks.length - ticked.size : 0;
+  const missing = accepts.some((a) => a.needed !== undefined && (lengths[a.key] ?? '').trim() === '');
+  const ready = left === 0 && !missing && (step.kind !== 'mix' || readMix(mix) !== null);
+  const tick = (i: number) => {
+    const next = new Set(ticked);
+    if (!next.delete(i)) next.add(i);
+    setTicked(next);
+  };
+  const confirm = (decision: LookDecision | null) => {
+    const pack = step.kind === 'mix' ? readMix(mix) : null;
+    onCommand({
+      kind: 'confirm',
+      stepId: step.id,
+      fingerprint: step.fingerprint,
+      decision,
+      checked: [...ticked],
+      ...(pack ? { mix: pack } : {}),
+      ...(accepts.length > 0 ? { measured: readLengths(lengths), instrument } : {}),
+    });
+  };
+  return (
+    <>
+      {toTick ? <Ticks checks={checks} ticked={ticked} onTick={tick} /> : null}
+      {!toTick && checks.length > 0 ? <Seen checks={checks} /> : null}
+      {step.kind === 'mix' ? <MixForm value={mix} onChange={setMix} /> : null}
+      {accepts.length > 0 ? (
+        <Lengths
+          accepts={accepts}
+          typed={lengths}
+          instrument={instrument}
+          onType={(key, text) => setLengths({ ...lengths, [key]: text })}
+          onInstrument={setInstrument}
+        />
       ) : null}
       <Problems problems={problems} />
-      {recutting ? <RecutForm view={view} actions={actions} onDone={() => setRecutting(false)} /> : null}
-      {current && name.trim() === '' ? (
-        <Caution tone="hold">Type your name at the top: the record says who.</Caution>
-      ) : null}
+      {form}
+      {named ? null : <Caution tone="hold">Type your name at the top: the record says who.</Caution>}
       <div className={styles.buttons}>
-        <button
-          type="button"
-          className={styles.back}
-          onClick={onBack}
-          disabled={view.steps.indexOf(step) === 0}
-        >
+        <button type="button" className={styles.back} onClick={onBack} disabled={first}>
           Back
         </button>
-        {!current ? (
-          <button type="button" className={styles.primary} onClick={onReturn}>
-            To the next step
-          </button>
-        ) : step.kind === 'look' ? (
+        {step.kind === 'look' ? (
           (step.branches ?? []).map((branch) => (
             <HoldButton
               key={branch.decision}
               quiet={branch.backTo !== null}
-              disabled={busy || name.trim() === ''}
-              onConfirm={() => onConfirm(branch.decision)}
+              disabled={busy}
+              onConfirm={() => confirm(branch.decision)}
             >
               {branch.button}
             </HoldButton>
           ))
         ) : (
           <>
-            <button type="button" className={styles.back} onClick={onMeasure}>
-              Measured…
-            </button>
-            {step.station === 'cut' || step.station === 'makeOff' ? (
-              <button type="button" className={styles.back} onClick={() => setRecutting(!recutting)}>
-                Damaged…
-              </button>
-            ) : null}
-            <HoldButton
-              disabled={busy || name.trim() === '' || !ready}
-              onConfirm={() => {
-                const pack = step.kind === 'mix' ? readMix(mix) : null;
-                onConfirm(null, {
-                  ...(pack ? { mix: pack } : {}),
-                  ...(step.accept && measured.trim() !== '' ? { measuredMm: readMm(measured) } : {}),
-                });
-              }}
-            >
-              {confirmWords(step)}
+            {tools}
+            <HoldButton disabled={busy || !ready} onConfirm={() => confirm(null)}>
+              {left > 0
+                ? `Tick what you have seen: ${left} left`
+                : missing
+                  ? 'Type what you measured first'
+                  : confirmWords(step)}
             </HoldButton>
           </>
         )}
       </div>
-    </div>
+    </>
   );
 }

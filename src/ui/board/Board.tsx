@@ -2,15 +2,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import Link from 'next/link';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import {
-  ARC_STATES,
-  ARC_WORDS,
-  decodeArcs,
-  STATIONS,
-  STATION_WORDS,
-  type Arc,
-  type ArcStation,
-} from '@/core/procedure';
+import { ARC_STATES, ARC_WORDS, decodeArcs, type Arc } from '@/core/procedure';
+import { STATIONS, STATION_WORDS, type ArcStation } from '@/core/record';
 import type { SummaryView } from '@/core/termination-view';
 import { RecordFaults } from '../common/RecordFaults';
 import { Collar } from '../collar/Collar';

@@ -20,7 +20,7 @@ import { findingIn, LADDER_COLUMNS } from './ladder-scale';
 import { Questions } from './Questions';
 import { RangeLadder } from './RangeLadder';
 import { shortList } from './short-list';
-import { UndoesWork } from './UndoesWork';
+import { UndoesWork } from '../common/UndoesWork';
 import styles from './ChooseStation.module.css';
 
 /** Sizes in the order of the shelf, family by family, so that the band is seen to pass through them. */

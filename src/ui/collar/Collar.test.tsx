@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import fc from 'fast-check';
-import { ARC_STATES, decodeArcs, encodeArcs, STATIONS, type Arc, type ArcState } from '@/core/procedure';
+import { ARC_STATES, decodeArcs, encodeArcs, type Arc, type ArcState } from '@/core/procedure';
+import { STATIONS } from '@/core/record';
 import { Collar, collarWords } from './Collar';
 
 const arc = (state: ArcState, share = state === 'done' ? 1 : 0.5): Arc => ({

@@ -1,5 +1,6 @@
 import { arc as d3arc } from 'd3';
-import { ARC_WORDS, STATION_WORDS, type Arc, type ArcStation } from '@/core/procedure';
+import { ARC_WORDS, type Arc } from '@/core/procedure';
+import { STATION_WORDS, type ArcStation } from '@/core/record';
 import styles from './Collar.module.css';
 
 const TURN = 2 * Math.PI;

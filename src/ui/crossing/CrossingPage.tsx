@@ -14,6 +14,7 @@ import { Caution } from '../common/Caution';
 import { RecordFaults } from '../common/RecordFaults';
 import { Problems } from '../common/Problems';
 import { Segments } from '../common/Segments';
+import { UndoesWork } from '../common/UndoesWork';
 import { useRun } from '../termination/use-run';
 import type { CrossingActions } from './actions';
 import { CrossingCautions } from './CrossingCautions';
@@ -27,6 +28,7 @@ import { ProgressBar } from './ProgressBar';
 import { ReentryPanel } from './ReentryPanel';
 import { SetupPanel } from './SetupPanel';
 import { useDraft, type MoveVerdict } from './use-draft';
+import { useTaking } from './use-taking';
 import { usePlanning } from './use-planning';
 import { crossingPath, provenWords, refWords, restWords, STATE_WORDS } from './words';
 import styles from './Crossing.module.css';
@@ -46,7 +48,7 @@ export function CrossingPage({ view, actions }: Props) {
   const [shown, setShown] = useState<{ readonly request: FrameRequest; readonly plan: FramePlan } | null>(
     null,
   );
-  const draft = useDraft(request, inForce?.plan ?? null);
+  const draft = useDraft(request, inForce?.plan ?? null, view.setup.locked ?? []);
   const [side, setSide] = useState<Side>('front');
   const [only, setOnly] = useState<number | null>(null);
   const [tab, setTab] = useState<Tab>(inForce ? 'places' : 'cables');
@@ -54,7 +56,10 @@ export function CrossingPage({ view, actions }: Props) {
   const [picked, setPicked] = useState<PlaceRef | null>(null);
   const [over, setOver] = useState<{ readonly ref: PlaceRef; readonly verdict: MoveVerdict } | null>(null);
   const [words, setWords] = useState<{ readonly good: boolean; readonly text: string } | null>(null);
-  const { run, busy, problems } = useRun();
+  const { run, busy: saving, problems: unsaved } = useRun();
+  const taking = useTaking();
+  const busy = saving || taking.busy;
+  const problems = [...unsaved, ...taking.problems];
 
   const planning = usePlanning(view, (plan) => {
     draft.put(plan);
@@ -95,12 +100,16 @@ export function CrossingPage({ view, actions }: Props) {
   const take = (kind: 'planned' | 'asBuilt', note: string) => {
     if (!draft.plan) return;
     const plan = draft.plan;
-    void run(
-      () => actions.take(ref, { kind, requestHash: view.requestHash, plan, note }),
-      kind === 'planned' ? 'This plan is in force now.' : 'Recorded as built.',
-    ).then((r) => {
-      if (r.ok) draft.reset(plan);
+    const { requestHash } = view;
+    taking.take({
+      send: (id, knowing) => actions.take(ref, { id, knowing, kind, requestHash, plan, note }),
+      said: kind === 'planned' ? 'This plan is in force now.' : 'Recorded as built.',
+      then: () => draft.reset(plan),
     });
+  };
+  const lock = (tag: string) => {
+    const locked = draft.lock(tag);
+    void run(() => actions.save(ref, view.version, { ...view.setup, locked }), 'Kept with the crossing.');
   };
 
   const save = useCallback(
@@ -110,13 +119,14 @@ export function CrossingPage({ view, actions }: Props) {
   );
 
   const takeReentry = (after: FramePlan, cables: readonly FrameCable[]) =>
-    void run(
-      () => actions.reenter(ref, { version: view.version, cables, plan: after }),
-      'In the crossing now: its rows are to be built again.',
-    ).then((r) => {
-      if (!r.ok) return;
-      setShown(null);
-      draft.reset(after);
+    taking.take({
+      send: (id, knowing) =>
+        actions.reenter(ref, { id, knowing, version: view.version, cables, plan: after }),
+      said: 'In the crossing now: its rows are to be built again.',
+      then: () => {
+        setShown(null);
+        draft.reset(after);
+      },
     });
 
   const plan = shown?.plan ?? draft.plan;
@@ -146,19 +156,16 @@ export function CrossingPage({ view, actions }: Props) {
                 variant={plan ? 'outlined' : 'contained'}
                 color="secondary"
                 disabled={busy || request.cables.length === 0}
-                onClick={() => begin(planning.plan)}
+                onClick={() =>
+                  begin(draft.plan && draft.locked.length > 0 ? around(draft.plan) : planning.plan)
+                }
               >
-                {plan ? 'Plan again' : 'Plan it'}
+                {draft.locked.length > 0
+                  ? `Plan again around ${draft.locked.length} locked`
+                  : plan
+                    ? 'Plan again'
+                    : 'Plan it'}
               </Button>
-              {draft.plan && draft.locked.length > 0 ? (
-                <Button
-                  variant="outlined"
-                  disabled={busy}
-                  onClick={() => draft.plan && begin(around(draft.plan))}
-                >
-                  Plan around {draft.locked.length} locked
-                </Button>
-              ) : null}
               <Button disabled={!draft.changed || busy} onClick={draft.undo} data-shortcut="z">
                 Undo
               </Button>
@@ -181,11 +188,22 @@ export function CrossingPage({ view, actions }: Props) {
                   Build it
                 </Link>
               ) : null}
+              {view.events.length > 0 ? (
+                <Link className={styles.link} href={crossingPath(view.job, view.name, '/record')}>
+                  Record
+                </Link>
+              ) : null}
             </>
           )}
         </div>
         <CrossingCautions view={view} />
         <Problems problems={[...planning.failure, ...problems]} />
+        <UndoesWork
+          code="this plan"
+          words={taking.asked?.words ?? null}
+          onTake={taking.confirm}
+          onLeave={taking.leave}
+        />
         {plan && plan.frames.length > 0 ? (
           <>
             <p className={styles.summary}>
@@ -254,7 +272,7 @@ export function CrossingPage({ view, actions }: Props) {
                     ? litWords(plan, lit)
                     : 'Drag a cable to another place, or choose it and then the place.')}
               {picked && pickedPlace !== undefined && !shown ? (
-                <Button size="small" onClick={() => draft.lock(pickedPlace)}>
+                <Button size="small" disabled={busy} onClick={() => lock(pickedPlace)}>
                   {draft.locked.some((l) => sameRef(l, picked)) ? 'Unlock' : 'Lock it'}
                 </Button>
               ) : null}
@@ -308,6 +326,7 @@ export function CrossingPage({ view, actions }: Props) {
             <ReentryPanel
               request={inForce?.request ?? request}
               plan={inForce?.plan ?? plan}
+              place={{ name: view.setup.place, rating: view.setup.rating }}
               busy={busy}
               onTake={takeReentry}
               onShow={(after, cables: readonly FrameCable[]) => {

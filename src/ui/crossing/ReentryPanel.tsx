@@ -1,7 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { openingName, reentrySteps, type ReentrySchool } from '@/core/frame-building';
+import { openingName, reentrySteps, type CrossingPlace, type ReentrySchool } from '@/core/frame-building';
 import {
   planReentry,
   type FrameCable,
@@ -20,12 +20,14 @@ import styles from './Crossing.module.css';
 export function ReentryPanel({
   request,
   plan,
+  place,
   busy,
   onShow,
   onTake,
 }: {
   readonly request: FrameRequest;
   readonly plan: FramePlan;
+  readonly place: CrossingPlace;
   readonly busy: boolean;
   readonly onShow: (plan: FramePlan, cables: readonly FrameCable[]) => void;
   /** Puts the cables that found a place into the crossing, and records the frame with them. */
@@ -64,7 +66,7 @@ export function ReentryPanel({
     ]);
     setTag('');
   };
-  const steps = answer ? reentrySteps(request, plan, answer, school) : [];
+  const steps = answer ? reentrySteps(request, plan, answer, place, school) : [];
   return (
     <div className={styles.setup}>
       <p className={styles.lead}>

@@ -3,6 +3,7 @@ import { useCallback, useMemo, useReducer } from 'react';
 import {
   checkFramePlan,
   moveCable,
+  placeAt,
   placesOf,
   placesThatStay,
   sameRef,
@@ -10,7 +11,7 @@ import {
   type FrameRequest,
   type PlaceRef,
 } from '@/core/frame-packing';
-import type { Problem } from '@/core/kernel';
+import { refuse, type Problem } from '@/core/kernel';
 
 interface Draft {
   /** Every plan since the page was opened; the last is the one on the screen. */
@@ -25,7 +26,7 @@ type Act =
   | { readonly kind: 'put'; readonly plan: FramePlan }
   | { readonly kind: 'undo' }
   | { readonly kind: 'reset'; readonly plan: FramePlan | null }
-  | { readonly kind: 'lock'; readonly tag: string };
+  | { readonly kind: 'lock'; readonly tags: readonly string[] };
 
 function reduce(state: Draft, act: Act): Draft {
   switch (act.kind) {
@@ -34,14 +35,9 @@ function reduce(state: Draft, act: Act): Draft {
     case 'undo':
       return state.past.length > state.settled ? { ...state, past: state.past.slice(0, -1) } : state;
     case 'reset':
-      return { past: act.plan ? [act.plan] : [], settled: act.plan ? 1 : 0, locked: [] };
-    case 'lock': {
-      const without = state.locked.filter((tag) => tag !== act.tag);
-      return {
-        ...state,
-        locked: without.length < state.locked.length ? without : [...state.locked, act.tag],
-      };
-    }
+      return { ...state, past: act.plan ? [act.plan] : [], settled: act.plan ? 1 : 0 };
+    case 'lock':
+      return { ...state, locked: act.tags };
   }
 }
 
@@ -60,11 +56,11 @@ export interface MoveVerdict {
 }
 
 /** A plan that is being changed by hand: moves that are judged before they are made, undo, locks. */
-export function useDraft(request: FrameRequest, inForce: FramePlan | null) {
+export function useDraft(request: FrameRequest, inForce: FramePlan | null, lockedBefore: readonly string[]) {
   const [state, dispatch] = useReducer(reduce, {
     past: inForce ? [inForce] : [],
     settled: inForce ? 1 : 0,
-    locked: [],
+    locked: lockedBefore,
   });
   const plan = state.past[state.past.length - 1] ?? null;
   const locked = useMemo(
@@ -82,10 +78,15 @@ export function useDraft(request: FrameRequest, inForce: FramePlan | null) {
   const judge = useCallback(
     (from: PlaceRef, to: PlaceRef): MoveVerdict | null => {
       if (!plan || sameRef(from, to)) return null;
+      const still = [from, to].find((at) => locked.some((l) => sameRef(l, at)));
+      if (still) {
+        const tag = placeAt(plan, still)?.cable ?? '';
+        return { plan, problems: refuse('', `${tag} is locked: unlock it before it is moved`).problems };
+      }
       const moved = moveCable(request, plan, from, to);
       return moved === plan ? null : { plan: moved, problems: newProblems(request, plan, moved) };
     },
-    [plan, request],
+    [plan, request, locked],
   );
   return {
     plan,
@@ -98,6 +99,12 @@ export function useDraft(request: FrameRequest, inForce: FramePlan | null) {
     put: useCallback((next: FramePlan) => dispatch({ kind: 'put', plan: next }), []),
     undo: useCallback(() => dispatch({ kind: 'undo' }), []),
     reset: useCallback((next: FramePlan | null) => dispatch({ kind: 'reset', plan: next }), []),
-    lock: useCallback((tag: string) => dispatch({ kind: 'lock', tag }), []),
+    /** Locks a cable where it is, or unlocks it; returns all that are locked then. */
+    lock: (tag: string): string[] => {
+      const without = state.locked.filter((t) => t !== tag);
+      const tags = without.length < state.locked.length ? without : [...state.locked, tag];
+      dispatch({ kind: 'lock', tags });
+      return tags;
+    },
   };
 }

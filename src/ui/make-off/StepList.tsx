@@ -1,4 +1,4 @@
-import type { ArcStation } from '@/core/procedure';
+import type { ArcStation } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
 import styles from './StepList.module.css';
 

@@ -1,77 +1,63 @@
+import { METHOD_WORDS, QUANTITY_WORDS } from '@/core/cable-measurement';
 import { faultWords } from '@/core/record';
 import { Caution } from '../common/Caution';
-import { RecordFaults } from '../common/RecordFaults';
 import { RelativeTime } from '../common/RelativeTime';
 import type { StationProps } from '../termination/actions';
-import { eventLines, eventTitle } from './event-words';
+import { RecordOf } from './RecordOf';
 import styles from './ProveStation.module.css';
 
-/** The record of this end: who did what when, each event chained to the one before. */
+/** The record of this end: what was measured with what, and who did what when. */
 export function ProveStation({ view }: StationProps) {
-  const { events, chainFaults, signedBy } = view;
-  const titles = new Map(view.steps.map((s) => [s.id, s.title]));
   return (
     <>
-      <h2 className={styles.headline}>
-        {chainFaults.length > 0
-          ? 'This record does not hold.'
-          : signedBy
-            ? `Signed by ${signedBy}.`
-            : events.length === 0
-              ? 'Nothing recorded yet.'
-              : 'Not signed yet.'}
-      </h2>
-      <p className={styles.lead}>
-        {events.length === 0
-          ? 'The record begins at the bench, with the first confirmed step.'
-          : `${events.length} events, each carrying the hash of the one before. ${view.job.secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''}`}
-      </p>
-      {chainFaults.length > 0 ? (
-        <div className={styles.fault}>
-          <RecordFaults faults={chainFaults.map(faultWords)} />
-        </div>
-      ) : events.length > 0 ? (
-        <p className={styles.sound}>
-          Checked just now: every event, the plan, and the receipts signed outside the database hold.
-        </p>
-      ) : null}
-      {events.length > 0 ? (
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th className={styles.seq}>No.</th>
-              <th>What</th>
-              <th>Who</th>
-              <th>When (UTC)</th>
-              <th>Hash</th>
-            </tr>
-          </thead>
-          <tbody>
-            {[...events].reverse().map((e) => (
-              <tr key={e.seq}>
-                <td className={styles.seq}>{e.seq}</td>
-                <td>
-                  {eventTitle(e, titles)}
-                  {eventLines(e).map((line) => (
-                    <span key={line} className={styles.detail}>
-                      {line}
-                    </span>
-                  ))}
-                </td>
-                <td>{e.actor}</td>
-                <td>
-                  <RelativeTime at={e.at} />
-                </td>
-                <td className={styles.hash}>{e.hash.slice(0, 8)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      ) : null}
+      <RecordOf
+        events={view.events}
+        faults={view.chainFaults.map(faultWords)}
+        signedBy={view.signedBy}
+        titles={new Map(view.steps.map((s) => [s.id, s.title]))}
+        begins="The record begins at the bench, with the first confirmed step."
+        signing={
+          view.job.secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''
+        }
+      />
+      <Readings view={view} />
       <Caution tone="hold">
         Continuity, armour resistance and insulation tests belong to the test sheet of the job: they are not
         recorded here yet.
       </Caution>
     </>
+  );
+}
+
+/** The readings that the choice stands on, each with its instrument. */
+function Readings({ view }: Pick<StationProps, 'view'>) {
+  if (view.readings.length === 0) return null;
+  return (
+    <table className={styles.table} aria-label="Readings that stand">
+      <thead>
+        <tr>
+          <th>Reading</th>
+          <th>As read</th>
+          <th>Instrument</th>
+          <th>Who</th>
+          <th>When</th>
+        </tr>
+      </thead>
+      <tbody>
+        {view.readings.map(({ id, reading }) => (
+          <tr key={id}>
+            <td>
+              {QUANTITY_WORDS[reading.quantity]}, {METHOD_WORDS[reading.method]}
+            </td>
+            <td>
+              {reading.text} {reading.unit}
+            </td>
+            <td>{reading.instrument ?? (reading.method === 'datasheet' ? 'none' : 'not said')}</td>
+            <td>{reading.person ?? 'not said'}</td>
+            <td>{reading.at ? <RelativeTime at={reading.at} /> : 'not said'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

@@ -1,56 +1,83 @@
-import { LOOK_WORDS, type LookDecision, type MixRecord } from '@/core/procedure';
-import type { EventView } from '@/core/termination-view';
+import { LOOK_WORDS, readBody, type EventBody, type EventView } from '@/core/record';
 import { trimNumber } from '@/core/units';
-
-/** What the body of an event may hold; of which kinds, is written in the operation that appends it. */
-interface Body {
-  readonly title?: string;
-  readonly decision?: LookDecision;
-  readonly figure?: { readonly value: string; readonly unit: string };
-  readonly measuredMm?: number | null;
-  readonly mix?: MixRecord;
-  readonly tempC?: number;
-  readonly reason?: string;
-  readonly cutOffMm?: number;
-  readonly spareMm?: number;
-  readonly changed?: readonly {
-    readonly label: string;
-    readonly before: string | null;
-    readonly after: string | null;
-  }[];
-  readonly restamped?: readonly string[];
-}
-
-const bodyOf = (event: EventView): Body => (event.body ?? {}) as Body;
 
 /** What the event called itself when it was written; the step's title of today only where it kept none. */
 export function eventTitle(event: EventView, titles: ReadonlyMap<string, string>): string {
-  const { title } = bodyOf(event);
+  const body = readBody(event.kind, event.body);
+  const title = body.ok ? body.value.title : undefined;
   if (title !== undefined) return title;
   return event.kind === 'replan' ? 'Planned again' : (titles.get(event.stepId) ?? event.stepId);
 }
 
 /** What was recorded with an event, a line each. What the plan asked for and what somebody measured are told apart. */
 export function eventLines(event: EventView): string[] {
-  const { decision, figure, measuredMm, mix, tempC, reason, cutOffMm, spareMm, changed, restamped } =
-    bodyOf(event);
-  const lines: string[] = [];
-  if (event.kind === 'waste') lines.push('WASTE: what was mixed is gone; the step was not done');
-  if (decision !== undefined) lines.push(LOOK_WORDS[decision]);
-  if (figure !== undefined) lines.push(`planned ${figure.value} ${figure.unit}`);
-  if (measuredMm !== undefined)
-    lines.push(measuredMm === null ? 'not measured' : `measured ${trimNumber(measuredMm, 2)} mm`);
-  if (mix !== undefined)
-    lines.push(`batch ${mix.batch}, expires ${mix.expiry}, work at ${trimNumber(mix.tempC, 1)} °C`);
-  if (tempC !== undefined) lines.push(`measured ${trimNumber(tempC, 1)} °C`);
-  if (reason !== undefined) lines.push(reason);
-  if (cutOffMm !== undefined)
-    lines.push(
-      `cut off ${trimNumber(cutOffMm, 1)} mm${spareMm === undefined ? '' : `, ${trimNumber(spareMm, 1)} mm of spare left`}`,
-    );
-  if (event.kind === 'replan') {
-    lines.push(`${restamped?.length ?? 0} decisions restamped`);
-    for (const c of changed ?? []) lines.push(`${c.label}: ${c.before ?? 'none'} → ${c.after ?? 'none'}`);
+  switch (event.kind) {
+    case 'confirm':
+    case 'look':
+    case 'sign':
+    case 'mix': {
+      const body = readBody(event.kind, event.body);
+      return body.ok ? confirmLines(body.value) : UNREADABLE;
+    }
+    case 'waste':
+    case 'note': {
+      const body = readBody(event.kind, event.body);
+      if (!body.ok) return UNREADABLE;
+      const waste = event.kind === 'waste' ? ['WASTE: what was mixed is gone; the step was not done'] : [];
+      return [...waste, body.value.reason];
+    }
+    case 'temperature': {
+      const body = readBody('temperature', event.body);
+      return body.ok ? [`measured ${trimNumber(body.value.tempC, 1)} °C`] : UNREADABLE;
+    }
+    case 'recut': {
+      const body = readBody('recut', event.body);
+      if (!body.ok) return UNREADABLE;
+      const { cutOffMm, spareMm } = body.value;
+      return [`cut off ${trimNumber(cutOffMm, 1)} mm, ${trimNumber(spareMm, 1)} mm of spare left`];
+    }
+    case 'correct': {
+      const body = readBody('correct', event.body);
+      return body.ok
+        ? [`held by mistake: ${body.value.reason}`, stepsWords(body.value.redo.length)]
+        : UNREADABLE;
+    }
+    case 'replan': {
+      const body = readBody('replan', event.body);
+      return body.ok ? replanLines(body.value) : UNREADABLE;
+    }
+    default:
+      return UNREADABLE;
   }
-  return lines;
+}
+
+const UNREADABLE = ['what stands here cannot be read'];
+
+const stepsWords = (n: number): string => `${n} ${n === 1 ? 'step' : 'steps'} to be done again`;
+
+function confirmLines(body: EventBody<'confirm'>): string[] {
+  const { decision, figure, measuredMm, measured = [], mix, checked = [], instrument } = body;
+  return [
+    ...(decision === undefined ? [] : [LOOK_WORDS[decision]]),
+    ...(figure === undefined ? [] : [`planned ${figure.value} ${figure.unit}`]),
+    ...(measuredMm === undefined ? [] : [measuredWords(measuredMm)]),
+    ...measured.map((m) => `${m.label}: ${measuredWords(m.mm)}`),
+    ...(instrument === undefined ? [] : [`with ${instrument}`]),
+    ...(mix === undefined
+      ? []
+      : [`batch ${mix.batch}, expires ${mix.expiry}, work at ${trimNumber(mix.tempC, 1)} °C`]),
+    ...(checked.length === 0 ? [] : [`seen: ${checked.join('; ')}`]),
+  ];
+}
+
+const measuredWords = (mm: number | null): string =>
+  mm === null ? 'not measured' : `measured ${trimNumber(mm, 2)} mm`;
+
+function replanLines({ note, changed, restamped, redo }: EventBody<'replan'>): string[] {
+  return [
+    ...(note === undefined || note === '' ? [] : [note]),
+    ...(restamped === undefined ? [] : [`${restamped.length} decisions restamped`]),
+    ...(changed ?? []).map((c) => `${c.label}: ${c.before ?? 'none'} → ${c.after ?? 'none'}`),
+    ...(redo === undefined || redo.length === 0 ? [] : [stepsWords(redo.length)]),
+  ];
 }

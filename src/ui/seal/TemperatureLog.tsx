@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { workInput } from '../bench/use-work';
 import { Problems } from '../common/Problems';
 import type { StationProps } from '../termination/actions';
 import { useRun } from '../termination/use-run';
@@ -19,9 +20,9 @@ export function TemperatureLog({
     if (value === null) return;
     const done = await run(
       () =>
-        actions.logTemperature(
-          { job: view.job.slug, cable: view.cable, end: view.end },
-          { id: crypto.randomUUID(), tempC: value, at: new Date().toISOString() },
+        actions.work(
+          { kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end },
+          workInput({ kind: 'temperature', tempC: value }),
         ),
       'Temperature kept',
     );

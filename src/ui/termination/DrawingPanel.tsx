@@ -2,13 +2,8 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { markText } from '@/core/cut-back';
 import { isMetalClad } from '@/core/gland-selection';
-import {
-  drawPlan,
-  PLAN_DRAWING_WORDS,
-  PLAN_DRAWINGS,
-  type ArcStation,
-  type PlanDrawing,
-} from '@/core/procedure';
+import { drawPlan, PLAN_DRAWING_WORDS, PLAN_DRAWINGS, type PlanDrawing } from '@/core/procedure';
+import { type ArcStation } from '@/core/record';
 import { isFlameproof } from '@/core/schedule';
 import type { TerminationView } from '@/core/termination-view';
 import { Both } from '../common/Both';

@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { ARC_WORDS, STATIONS, STATION_WORDS, type ArcStation } from '@/core/procedure';
+import { ARC_WORDS } from '@/core/procedure';
+import { STATIONS, STATION_WORDS, type ArcStation } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
 import { stationPath } from '../rack/summaries';
 import styles from './StationStrip.module.css';

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { type ArcStation } from '@/core/procedure';
+import { type ArcStation } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
 import { ChooseStation } from '../choose/ChooseStation';
 import { CutStation } from '../cut/CutStation';

@@ -2,14 +2,8 @@ import type { Result } from '@/core/kernel';
 import type { Reading } from '@/core/cable-measurement';
 import type { MissingField } from '@/core/gland-selection';
 import type { Terminal } from '@/core/cut-back';
-import type { LookDecision, MixRecord } from '@/core/procedure';
+import type { SubjectRef, TerminationRef, WorkInput, WorkOutcome } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
-
-export interface TerminationRef {
-  readonly job: string;
-  readonly cable: string;
-  readonly end: string;
-}
 
 /** Two people met on one row: what is there now, in the words of the grid. */
 export interface RowConflict {
@@ -26,26 +20,8 @@ export interface RowVersions {
 
 export type RowOutcome = { readonly saved: true } | { readonly conflict: RowConflict };
 
-/** What a confirmation carries besides its turn. */
-export interface ConfirmMore {
-  readonly mix?: MixRecord;
-  readonly measuredMm?: number | null;
-}
-
-export interface ConfirmSend extends ConfirmMore {
-  readonly id: string;
-  readonly stepId: string;
-  readonly fingerprint: string;
-  readonly decision: LookDecision | null;
-  readonly at: string;
-}
-
-/** What became of a confirmation. */
-export interface ConfirmReply {
-  readonly repeated: boolean;
-  /** Why the mix is waste, when it came too late. */
-  readonly waste: string | null;
-}
+/** Puts what a hand did at the bench into the record. */
+export type WorkAction = (ref: SubjectRef, input: WorkInput) => Promise<Result<WorkOutcome>>;
 
 /** What the interface can ask the server to do; the pages pass these in. */
 export interface TerminationActions {
@@ -63,15 +39,7 @@ export interface TerminationActions {
   /** Answers a question that a decision waits for. */
   readonly answerFact: (ref: TerminationRef, field: MissingField, value: unknown) => Promise<Result<null>>;
   readonly replan: (ref: TerminationRef, eventId: string) => Promise<Result<null>>;
-  readonly confirmStep: (ref: TerminationRef, input: ConfirmSend) => Promise<Result<ConfirmReply>>;
-  readonly logTemperature: (
-    ref: TerminationRef,
-    input: { readonly id: string; readonly tempC: number; readonly at: string },
-  ) => Promise<Result<null>>;
-  readonly recut: (
-    ref: TerminationRef,
-    input: { readonly id: string; readonly text: string; readonly at: string },
-  ) => Promise<Result<{ spareMm: number }>>;
+  readonly work: WorkAction;
   readonly setTerminals: (
     ref: TerminationRef,
     version: number,

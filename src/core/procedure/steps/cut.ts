@@ -1,6 +1,6 @@
 import { markText, type Mark } from '@/core/cut-back';
 import { formatInchFraction, trimNumber } from '@/core/units';
-import type { StepDraft } from '../step';
+import type { StepDraft } from '@/core/record';
 import type { TerminationPlan } from '../termination-plan';
 
 const REASONS: Readonly<Record<Mark['id'], string>> = {
@@ -31,6 +31,7 @@ export function cutStep(mark: Mark, plan: TerminationPlan): StepDraft {
   const armour = plan.cut?.armour ?? null;
   return {
     id: `cut.${mark.id}`,
+    target: { kind: 'mark', mark: mark.id },
     station: 'cut',
     kind: 'confirm',
     title: `${mark.title}: ${FROM[mark.datum]}`,
@@ -40,12 +41,21 @@ export function cutStep(mark: Mark, plan: TerminationPlan): StepDraft {
     ...(mark.tools[0] ? { tool: mark.tools[0].tool } : {}),
     figure: { value: markText(mm, unit), unit, second, markId: mark.id },
     checks: [mark.check],
-    ...(mark.id === settles && armour !== null && plan.cut?.jacketed
-      ? { accept: { label: 'Armour laid bare', minMm: armour.minMm, maxMm: armour.maxMm } }
-      : {}),
-    ...(mark.id === 'cores' && plan.cut?.strip
-      ? { accept: { label: 'Bare core end', minMm: plan.cut.strip.minMm, maxMm: plan.cut.strip.maxMm } }
-      : {}),
+    accepts: [
+      ...(mark.id === settles && armour !== null && plan.cut?.jacketed
+        ? [{ key: 'armour', label: 'Armour laid bare', minMm: armour.minMm, maxMm: armour.maxMm }]
+        : []),
+      ...(mark.id === 'cores' && plan.cut?.strip
+        ? [
+            {
+              key: 'strip',
+              label: 'Bare core end',
+              minMm: plan.cut.strip.minMm,
+              maxMm: plan.cut.strip.maxMm,
+            },
+          ]
+        : []),
+    ],
     ...(mark.atMm === plan.cut?.tails.mm && (plan.cut?.coreTails.length ?? 0) > 0
       ? { list: plan.cut?.coreTails.map((t) => `${t.core}: ${markText(t.mm, unit)} ${unit} from the sheath`) }
       : {}),

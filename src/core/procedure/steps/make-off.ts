@@ -1,8 +1,8 @@
 import type { ArmourKind, Family } from '@/core/catalogue';
 import { markText } from '@/core/cut-back';
-import { isMetalClad } from '@/core/gland-selection';
+import { END_STOP_WORDS, isMetalClad } from '@/core/gland-selection';
 import type { StagePlan } from '@/core/tightening';
-import type { Branch, StepDraft } from '../step';
+import type { Branch, StepDraft } from '@/core/record';
 import type { TerminationPlan } from '../termination-plan';
 import { accessoriesOf } from './preparation';
 
@@ -29,14 +29,13 @@ export function onThreadStep(plan: TerminationPlan): StepDraft[] {
 /** What the end stop asks for: it stays, it goes for good, or it stays until the compound goes in. */
 export function endStopStep(plan: TerminationPlan, when: 'beforeClamp' | 'beforeCompound'): StepDraft[] {
   if (plan.endStop === null) return [];
-  const untilCompound = plan.endStop.includes('until the compound');
-  if (when === 'beforeCompound' && !untilCompound) return [];
+  if (when === 'beforeCompound' && plan.endStop !== 'untilCompound') return [];
   return [
     {
       id: when === 'beforeClamp' ? 'endStop' : 'endStopOut',
       station: 'makeOff',
       kind: 'confirm',
-      title: when === 'beforeClamp' ? sentence(plan.endStop).slice(0, -1) : 'End stop out',
+      title: when === 'beforeClamp' ? sentence(END_STOP_WORDS[plan.endStop]).slice(0, -1) : 'End stop out',
       detail:
         when === 'beforeClamp'
           ? 'Look into the gland and make it so before the cable goes in.'
@@ -160,6 +159,7 @@ export function lookStep(family: Family, stage: StagePlan, plan: TerminationPlan
   ];
   return {
     id: 'look',
+    checksBySheet: true,
     station: 'makeOff',
     kind: 'look',
     title: 'Undo, look, decide',

@@ -1,5 +1,5 @@
 import { trimNumber } from '@/core/units';
-import type { StepDraft } from '../step';
+import type { StepDraft } from '@/core/record';
 import type { TerminationPlan } from '../termination-plan';
 
 /** Adaptor, washers, tag and locknut, in words. */

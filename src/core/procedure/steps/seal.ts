@@ -1,6 +1,6 @@
 import type { SealPlan } from '@/core/compound-cure';
 import { trimNumber } from '@/core/units';
-import type { StepDraft } from '../step';
+import type { StepDraft } from '@/core/record';
 import type { TerminationPlan } from '../termination-plan';
 import { cutStep } from './cut';
 import { endStopStep } from './make-off';

@@ -1,6 +1,6 @@
 import type { StagePlan } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
-import type { StepDraft } from '../step';
+import type { StepDraft } from '@/core/record';
 import type { TerminationPlan } from '../termination-plan';
 
 const STATION_OF = { makeOff: 'makeOff', seat: 'seal', final: 'tighten' } as const;
@@ -18,6 +18,7 @@ export function stageStep(stage: StagePlan, title: string): StepDraft {
   const travel = stage.travelMm === null ? '' : ` The nut travels ${trimNumber(stage.travelMm, 2)} mm.`;
   return {
     id: `stage.${stage.id}`,
+    target: { kind: 'stage', stage: stage.id },
     station: STATION_OF[stage.phase],
     kind: 'confirm',
     title,
@@ -39,6 +40,7 @@ export function stageStep(stage: StagePlan, title: string): StepDraft {
       ? { figure: { value: trimNumber(stage.method.turns, 2), unit: 'turn', second: stage.words } }
       : {}),
     checks: [stage.see],
+    checksBySheet: true,
     partId: stage.memberId,
     decisions: [`stage.${stage.id}`],
   };

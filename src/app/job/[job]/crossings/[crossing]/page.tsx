@@ -2,13 +2,7 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
 import { CrossingPage } from '@/ui/crossing/CrossingPage';
-import {
-  confirmCrossing,
-  previewPlaces,
-  reenterCrossing,
-  saveCrossing,
-  takeCrossing,
-} from '../../../../actions';
+import { previewPlaces, reenterCrossing, saveCrossing, takeCrossing, work } from '../../../../actions';
 import { Refused } from '../../../../refusal';
 import { JobShell } from '../../shell';
 import { segment } from '../../../../segment';
@@ -35,7 +29,7 @@ export default async function Crossing({ params }: Props) {
               save: saveCrossing,
               take: takeCrossing,
               reenter: reenterCrossing,
-              confirm: confirmCrossing,
+              work,
               preview: previewPlaces,
             }}
           />

@@ -4,17 +4,15 @@ import { Bench } from '@/ui/bench/Bench';
 import {
   addReading,
   answerFact,
-  confirmStep,
   editRow,
   lockSize,
-  logTemperature,
-  recut,
   replan,
   setCompound,
   setTerminals,
   takeSize,
   undo,
   withdrawReading,
+  work,
 } from '../../../../../actions';
 import { Refused } from '../../../../../refusal';
 import { segment } from '../../../../../segment';
@@ -46,15 +44,13 @@ export default async function BenchPage({ params }: Props) {
       actions={{
         addReading,
         withdrawReading,
+        work,
         takeSize,
         lockSize,
         answerFact,
         replan,
-        logTemperature,
-        recut,
         setCompound,
         setTerminals,
-        confirmStep,
         editRow,
         undo,
       }}

@@ -2,13 +2,7 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
 import { BuildPage } from '@/ui/crossing/BuildPage';
-import {
-  confirmCrossing,
-  previewPlaces,
-  reenterCrossing,
-  saveCrossing,
-  takeCrossing,
-} from '../../../../../actions';
+import { previewPlaces, reenterCrossing, saveCrossing, takeCrossing, work } from '../../../../../actions';
 import { Refused } from '../../../../../refusal';
 import { segment } from '../../../../../segment';
 
@@ -32,7 +26,7 @@ export default async function Build({ params }: Props) {
         save: saveCrossing,
         take: takeCrossing,
         reenter: reenterCrossing,
-        confirm: confirmCrossing,
+        work,
         preview: previewPlaces,
       }}
     />

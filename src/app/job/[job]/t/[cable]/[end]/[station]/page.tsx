@@ -1,22 +1,20 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { STATIONS } from '@/core/procedure';
+import { STATIONS } from '@/core/record';
 import { look } from '@/server/gate';
 import { TerminationPage } from '@/ui/termination/TerminationPage';
 import {
   addReading,
   answerFact,
-  confirmStep,
   editRow,
   lockSize,
-  logTemperature,
-  recut,
   replan,
   setCompound,
   setTerminals,
   takeSize,
   undo,
   withdrawReading,
+  work,
 } from '../../../../../../actions';
 import { Refused } from '../../../../../../refusal';
 import { segment } from '../../../../../../segment';
@@ -43,15 +41,13 @@ export default async function StationPage({ params }: Props) {
       actions={{
         addReading,
         withdrawReading,
+        work,
         takeSize,
         lockSize,
         answerFact,
         replan,
-        logTemperature,
-        recut,
         setCompound,
         setTerminals,
-        confirmStep,
         editRow,
         undo,
       }}

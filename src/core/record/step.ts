@@ -26,19 +26,31 @@ export interface Branch {
 
 /** A length that is measured at this step, and the span it must lie in. mm. */
 export interface Acceptance {
+  /** Names it among those of its step. */
+  readonly key: string;
   readonly label: string;
   readonly minMm: number;
   readonly maxMm: number;
   /** What to do when it is more, or less; left out for a length that is cut. */
   readonly over?: string;
   readonly under?: string;
+  /** Why the step may not pass without it; left out where it may. */
+  readonly needed?: string;
 }
+
+/** What of the plan a step works at. Frames, openings and rows count from nought. */
+export type StepTarget =
+  | { readonly kind: 'mark'; readonly mark: string }
+  | { readonly kind: 'stage'; readonly stage: string }
+  | { readonly kind: 'opening'; readonly frame: number; readonly opening: number }
+  | { readonly kind: 'row'; readonly frame: number; readonly opening: number; readonly row: number };
 
 /** One screen of the bench. What the hand does, with the numbers that belong to it. */
 export interface Step {
   readonly id: string;
   readonly station: ArcStation;
   readonly kind: StepKind;
+  readonly target?: StepTarget;
   readonly title: string;
   readonly detail: string;
   /** Why the step is there: what goes wrong without it. */
@@ -53,8 +65,13 @@ export interface Step {
     readonly markId?: string;
   };
   readonly list?: readonly string[];
+  /** What to see. At a hold point and at the signature each is ticked; elsewhere they are only shown. */
   readonly checks?: readonly string[];
-  readonly accept?: Acceptance;
+  /** The checks are the product sheet's own: others ask for the step to be done again. */
+  readonly checksBySheet?: true;
+  readonly accepts?: readonly Acceptance[];
+  /** What must be settled elsewhere before this step can be confirmed at all. */
+  readonly blockedBy?: string;
   readonly branches?: readonly Branch[];
   /** A clock that runs from here: the pot life, or the cure. */
   readonly timer?: 'potLife' | 'cure';
@@ -66,7 +83,18 @@ export interface Step {
   readonly buildsOn: readonly string[];
   /** Hash of what the step asks for and of all that it builds on. A confirmation counts while it stays the same. */
   readonly fingerprint: string;
+  /** The same by the rule before, which hashed words too. */
+  readonly formerly: string;
 }
 
+/** Must every check of this step be ticked before it passes? */
+export const mustTick = (step: Pick<Step, 'kind' | 'checks'>): boolean =>
+  (step.kind === 'hold' || step.kind === 'sign' || step.kind === 'cure') && (step.checks ?? []).length > 0;
+
 /** A step before it is chained to what it builds on. */
-export type StepDraft = Omit<Step, 'fingerprint' | 'buildsOn'>;
+export type StepDraft = Omit<Step, 'fingerprint' | 'formerly' | 'buildsOn'> & {
+  /** The one length that the rule before knew, in its words, where it was another. */
+  readonly formerAccept?: { readonly label: string; readonly minMm: number; readonly maxMm: number } | null;
+  /** Decisions that the rule before did not know of. */
+  readonly newDecisions?: readonly string[];
+};

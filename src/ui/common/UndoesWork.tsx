@@ -5,6 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 
 interface Props {
+  /** What is taken all the same: a size, a plan. */
   readonly code: string;
   /** What goes, in a sentence without its full stop; null closes the question. */
   readonly words: string | null;

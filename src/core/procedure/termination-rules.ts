@@ -1,0 +1,38 @@
+import { recut } from '@/core/cut-back';
+import type { SealPlan } from '@/core/compound-cure';
+import { ok, refuse } from '@/core/kernel';
+import type { SubjectRules } from '@/core/record';
+import { compoundClock, mayFill, mayMix, mayOpen } from './compound-clock';
+
+/**
+ * What the end of a cable asks beyond the order of its steps: a pack in date, a mix within its pot life, a compound that is hard, a spare that
+ * reaches. `seal` is the plan's compound, null where there is none; `spareMm` what is left of the end.
+ */
+export const terminationRules = (seal: SealPlan | null, spareMm: number): SubjectRules => ({
+  confirm: (step, command, acts, now) => {
+    const passes = ok({ waste: null });
+    if (seal === null) return passes;
+    if (step.kind === 'mix') {
+      const may = mayMix(seal, command.mix ?? null, now.slice(0, 10));
+      return may.ok ? passes : may;
+    }
+    if (step.kind === 'cure') {
+      const may = mayOpen(compoundClock(seal, acts, Date.parse(now)), Date.parse(now));
+      return may.ok ? passes : may;
+    }
+    if (step.id !== 'fill') return passes;
+    const may = mayFill(compoundClock(seal, acts, Date.parse(now)), Date.parse(now));
+    if (may.ok) return passes;
+    const late = may.problems.find((p) => p.path === 'potLife');
+    return late ? ok({ waste: late.message }) : may;
+  },
+  temperature: (acts, now) => {
+    const clock = compoundClock(seal, acts, Date.parse(now));
+    if (clock.filledMs === null) return refuse('tempC', 'nothing is curing here: the compound is not in yet');
+    const last = clock.readings[clock.readings.length - 1];
+    return last && Date.parse(now) <= last.at * 60_000
+      ? refuse('at', 'a later temperature is in the record already', now)
+      : ok(null);
+  },
+  recut: (cutOffMm) => recut(spareMm, cutOffMm),
+});

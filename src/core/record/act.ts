@@ -1,0 +1,58 @@
+import type { ChainedEvent } from './chain';
+import { readBody, type EventKind, type MixRecord } from './event-body';
+import type { LookDecision } from './step';
+
+/** The part of a recorded event that the progress of the work hangs on. */
+export interface BenchAct {
+  readonly stepId: string;
+  readonly kind: EventKind;
+  readonly fingerprint: string | null;
+  readonly decision: LookDecision | null;
+  readonly actor: string;
+  /** ISO 8601, by the server's clock: what runs by a clock is judged by it. */
+  readonly at: string;
+  readonly mix: MixRecord | null;
+  readonly tempC: number | null;
+  /** Steps that a correction sends back, as they were then; none otherwise. */
+  readonly redo: readonly string[];
+}
+
+/** An event as the work sees it. One that cannot be read counts for nothing: that the record does not hold is said elsewhere. */
+export function actOf(event: ChainedEvent): BenchAct {
+  const act: BenchAct = {
+    stepId: event.stepId,
+    kind: 'note',
+    fingerprint: null,
+    decision: null,
+    actor: event.actor,
+    at: event.receivedAt,
+    mix: null,
+    tempC: null,
+    redo: [],
+  };
+  switch (event.kind) {
+    case 'confirm':
+    case 'look':
+    case 'sign':
+    case 'mix': {
+      const body = readBody(event.kind, event.body);
+      if (!body.ok) return act;
+      const { fingerprint, decision = null, mix = null } = body.value;
+      return { ...act, kind: event.kind, fingerprint, decision, mix };
+    }
+    case 'temperature': {
+      const body = readBody('temperature', event.body);
+      return body.ok ? { ...act, kind: 'temperature', tempC: body.value.tempC } : act;
+    }
+    case 'correct': {
+      const body = readBody('correct', event.body);
+      return body.ok ? { ...act, kind: 'correct', redo: body.value.redo } : act;
+    }
+    case 'recut':
+    case 'waste':
+    case 'replan':
+      return { ...act, kind: event.kind };
+    default:
+      return act;
+  }
+}

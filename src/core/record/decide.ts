@@ -1,0 +1,232 @@
+import { fail, ok, refuse, type Result } from '@/core/kernel';
+import { trimNumber } from '@/core/units';
+import type { BenchAct } from './act';
+import type { EventBody, EventKind, MixRecord } from './event-body';
+import { mustTick, type Acceptance, type LookDecision, type Step } from './step';
+import { replay, sentBackBy } from './work';
+
+/** Confirms the step whose turn it is. */
+export interface ConfirmCommand {
+  readonly kind: 'confirm';
+  readonly stepId: string;
+  readonly fingerprint: string;
+  readonly decision?: LookDecision | null | undefined;
+  /** What was mixed, at a mix step. */
+  readonly mix?: MixRecord | null | undefined;
+  /** Lengths that the step asks for, mm, by their key; left out what was not measured. */
+  readonly measured?: Readonly<Record<string, number>> | undefined;
+  /** Which checks were ticked, by their place in the list. */
+  readonly checked?: readonly number[] | undefined;
+  /** With what was measured. */
+  readonly instrument?: string | undefined;
+}
+
+/** Takes back a step that was held by mistake, and with it all that stands on it. */
+export interface CorrectCommand {
+  readonly kind: 'correct';
+  readonly stepId: string;
+  readonly reason: string;
+}
+
+/** A temperature of the work while a compound cures. */
+export interface TemperatureCommand {
+  readonly kind: 'temperature';
+  readonly tempC: number;
+}
+
+/** A damaged end is cut back by so much. */
+export interface RecutCommand {
+  readonly kind: 'recut';
+  readonly cutOffMm: number;
+}
+
+export type Command = ConfirmCommand | CorrectCommand | TemperatureCommand | RecutCommand;
+
+/** An event that a command leads to; who, when and its place in the chain are added where it is written. */
+export type Decided = {
+  readonly [K in EventKind]: { readonly kind: K; readonly stepId: string; readonly body: EventBody<K> };
+}[EventKind];
+
+/** What a kind of subject asks beyond the order of the steps. What it does not know of, it refuses. */
+export interface SubjectRules {
+  /** `waste`: what was mixed came too late, and that is recorded instead of the step. */
+  readonly confirm: (
+    step: Step,
+    command: ConfirmCommand,
+    acts: readonly BenchAct[],
+    now: string,
+  ) => Result<{ readonly waste: string | null }>;
+  readonly temperature: (acts: readonly BenchAct[], now: string) => Result<null>;
+  /** The spare that is left, mm. */
+  readonly recut: (cutOffMm: number) => Result<number>;
+}
+
+export interface WorkState {
+  readonly steps: readonly Step[];
+  readonly acts: readonly BenchAct[];
+  readonly stale: boolean;
+  readonly provisional: readonly string[];
+  /** The job asks for a signature by somebody else than the fitter. */
+  readonly secondPerson: boolean;
+  readonly rules: SubjectRules;
+}
+
+/**
+ * What a command leads to in this state, or why it may not be. Nothing is read but its arguments: `now` is the server's time, ISO 8601, by
+ * which everything that runs by a clock is judged.
+ */
+export function decide(state: WorkState, command: Command, actor: string, now: string): Result<Decided> {
+  if (actor.trim() === '') return refuse('actor', 'a name is needed: the record says who');
+  switch (command.kind) {
+    case 'confirm':
+      return confirm(state, command, actor, now);
+    case 'correct':
+      return correct(state, command);
+    case 'temperature': {
+      const { tempC } = command;
+      if (!Number.isFinite(tempC) || tempC < -50 || tempC > 120)
+        return refuse('tempC', 'is not a temperature of the work', tempC);
+      const may = state.rules.temperature(state.acts, now);
+      if (!may.ok) return may;
+      return ok({ kind: 'temperature', stepId: 'cure', body: { title: 'Temperature of the work', tempC } });
+    }
+    case 'recut': {
+      if (replay(state.steps, state.acts).signedBy !== null)
+        return refuse('plan', 'this end is signed; a new make-off begins with a new plan');
+      const left = state.rules.recut(command.cutOffMm);
+      if (!left.ok) return left;
+      const body = { title: 'Cut back and begun again', cutOffMm: command.cutOffMm, spareMm: left.value };
+      return ok({ kind: 'recut', stepId: 'recut', body });
+    }
+  }
+}
+
+function confirm(state: WorkState, command: ConfirmCommand, actor: string, now: string): Result<Decided> {
+  const step = stepInTurn(state, command);
+  if (!step.ok) return step;
+  const { decision = null } = command;
+  const { kind, title, branches = [], figure } = step.value;
+  if (kind === 'look' && !branches.some((b) => b.decision === decision))
+    return refuse('decision', `say what you saw: ${branches.map((b) => b.decision).join(', ')}`, decision);
+  if (kind !== 'look' && decision !== null)
+    return refuse('decision', 'only a look takes a decision', decision);
+  const measured = readMeasured(step.value, command.measured ?? {});
+  if (!measured.ok) return measured;
+  const checked = readTicks(step.value, command.checked ?? []);
+  if (!checked.ok) return checked;
+  const asked = state.rules.confirm(step.value, command, state.acts, now);
+  if (!asked.ok) return asked;
+  if (asked.value.waste !== null)
+    // Too late is not only refused: what was mixed is gone, and the record says so.
+    return ok({
+      kind: 'waste',
+      stepId: step.value.id,
+      body: { title: 'Mix declared waste', reason: asked.value.waste },
+    });
+  const worked = state.acts.filter((a) => a.kind !== 'note');
+  if (kind === 'sign' && state.secondPerson && worked.some((a) => samePerson(a.actor, actor)))
+    return refuse('actor', 'this job asks for a signature by another person than the fitter', actor);
+  const instrument = command.instrument?.trim() ?? '';
+  return ok({
+    kind: kind === 'look' || kind === 'sign' || kind === 'mix' ? kind : 'confirm',
+    stepId: step.value.id,
+    body: {
+      title,
+      fingerprint: command.fingerprint,
+      ...(decision === null ? {} : { decision }),
+      ...(figure ? { figure } : {}),
+      ...(kind === 'mix' && command.mix ? { mix: command.mix } : {}),
+      ...(measured.value.length > 0 ? { measured: measured.value } : {}),
+      ...(checked.value.length > 0 ? { checked: checked.value } : {}),
+      ...(instrument !== '' && measured.value.some((m) => m.mm !== null) ? { instrument } : {}),
+    },
+  });
+}
+
+/** The step of a confirmation, when it is its turn and nothing of the plan stands in the way. */
+function stepInTurn(state: WorkState, command: ConfirmCommand): Result<Step> {
+  const { steps, acts, stale, provisional } = state;
+  if (stale)
+    return refuse(
+      'plan',
+      'a measurement or the place has changed since this was planned: review the change first',
+    );
+  if (provisional.length > 0)
+    return fail(
+      provisional.map((reason) => ({
+        path: 'plan',
+        message: `the plan is provisional: ${reason}. Measure first`,
+      })),
+    );
+  const step = steps.find((s) => s.id === command.stepId);
+  if (!step) return refuse('stepId', 'is not a step of this procedure', command.stepId);
+  const { next } = replay(steps, acts);
+  if (next === null) return refuse('stepId', 'every step is already done', command.stepId);
+  if (next.id !== step.id) return refuse('stepId', `comes later; first: ${next.title}`, command.stepId);
+  if (step.fingerprint !== command.fingerprint)
+    return refuse('fingerprint', 'the step has changed since it was shown; look at it again');
+  if (step.blockedBy !== undefined) return refuse('stepId', step.blockedBy, command.stepId);
+  return ok(step);
+}
+
+type Measured = NonNullable<EventBody<'confirm'>['measured']>;
+
+/** Every length that the step asks for, measured or not. One out of its span, one that is needed and missing, and one nobody asked for are refused. */
+function readMeasured(step: Step, given: Readonly<Record<string, number>>): Result<Measured> {
+  const accepts = step.accepts ?? [];
+  const strange = Object.keys(given).find((key) => !accepts.some((a) => a.key === key));
+  if (strange !== undefined) return refuse('measured', 'this step does not ask for it', strange);
+  const problems = accepts.flatMap((accept) => {
+    const mm = given[accept.key];
+    const path = `measured.${accept.key}`;
+    if (mm === undefined)
+      return accept.needed === undefined
+        ? []
+        : [{ path, message: `${accept.label} has to be measured: ${accept.needed}` }];
+    if (!Number.isFinite(mm) || mm < -5000 || mm > 5000)
+      return [{ path, message: 'is not a length in mm', value: String(mm) }];
+    const message = outOfSpan(accept, mm);
+    return message === null ? [] : [{ path, message, value: mm }];
+  });
+  if (problems.length > 0) return fail(problems);
+  return ok(accepts.map(({ key, label }) => ({ key, label, mm: given[key] ?? null })));
+}
+
+function outOfSpan({ label, minMm, maxMm, over, under }: Acceptance, mm: number): string | null {
+  if (mm >= minMm && mm <= maxMm) return null;
+  const off = mm > maxMm ? mm - maxMm : minMm - mm;
+  const what = mm > maxMm ? (over ?? 'too long, trim it') : (under ?? 'too short, cut back and start again');
+  return `${label} ${trimNumber(mm, 2)} mm; ${trimNumber(minMm, 2)}–${trimNumber(maxMm, 2)} mm asked for: ${trimNumber(off, 2)} mm ${what}`;
+}
+
+/** The checks that were ticked, in their words. Where they must be, all of them. */
+function readTicks(step: Step, ticked: readonly number[]): Result<string[]> {
+  const { checks = [] } = step;
+  const strange = ticked.find((i) => checks[i] === undefined);
+  if (strange !== undefined) return refuse('checked', 'is not a check of this step', strange);
+  const open = checks.filter((_, i) => !ticked.includes(i));
+  if (mustTick(step) && open.length > 0)
+    return fail(open.map((check) => ({ path: 'checked', message: `not ticked yet: ${check}` })));
+  return ok(checks.filter((_, i) => ticked.includes(i)));
+}
+
+function correct({ steps, acts }: WorkState, { stepId, reason }: CorrectCommand): Result<Decided> {
+  const why = reason.trim();
+  if (why.length < 4) return refuse('reason', 'say why: it stands in the record', reason);
+  const step = steps.find((s) => s.id === stepId);
+  if (!step) return refuse('stepId', 'is not a step of this procedure', stepId);
+  const back = sentBackBy(steps, acts, stepId);
+  if (!back.some((s) => s.id === stepId))
+    return refuse('stepId', 'is not done: there is nothing to take back', stepId);
+  return ok({
+    kind: 'correct',
+    stepId,
+    body: { title: `Taken back: ${step.title}`.slice(0, 200), reason: why, redo: back.map((s) => s.id) },
+  });
+}
+
+/** Names as people write them: case, and how many spaces stand between, make no other person. */
+const samePerson = (a: string, b: string): boolean => {
+  const plain = (name: string) => name.trim().replace(/\s+/g, ' ').toLocaleLowerCase('en');
+  return plain(a) === plain(b);
+};

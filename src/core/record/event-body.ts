@@ -1,0 +1,100 @@
+import { array, number, object, string, type InferType, type Schema } from 'yup';
+import { refuse, validate, type Result } from '@/core/kernel';
+import { LOOK_DECISIONS } from './step';
+
+/** What can happen in a record of work. */
+export const EVENT_KINDS = [
+  'confirm',
+  'look',
+  'sign',
+  'mix',
+  'waste',
+  'temperature',
+  'recut',
+  'replan',
+  'correct',
+  'note',
+] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+/** What the event called itself when it was written; the first ones did not say. */
+const title = () => string().max(200).optional();
+const text = (most: number) => string().max(most).defined();
+const ids = () => array().of(string().max(60).required()).required();
+
+const figureSchema = object({
+  value: text(40),
+  unit: text(20),
+  second: string().max(200).optional(),
+  markId: string().max(60).optional(),
+})
+  .optional()
+  .default(undefined);
+
+/** What was recorded at a mixing. */
+const mixSchema = object({
+  batch: text(40),
+  /** `2027-03-31`: the last day on which the pack may be used. */
+  expiry: text(10),
+  /** Temperature of the work, °C. */
+  tempC: number().required(),
+});
+
+const confirmSchema = object({
+  title: title(),
+  fingerprint: text(80),
+  decision: string().oneOf(LOOK_DECISIONS).optional(),
+  /** What the plan asked for. */
+  figure: figureSchema,
+  mix: mixSchema.optional().default(undefined),
+  /** What was measured, mm; null when it was asked for and not measured. Events of before had one length and no name for it. */
+  measuredMm: number().nullable().optional(),
+  measured: array()
+    .of(object({ key: text(60), label: text(120), mm: number().nullable().defined() }))
+    .optional(),
+  /** What was ticked, in the words that stood there. */
+  checked: array().of(text(300)).optional(),
+  instrument: string().max(60).optional(),
+});
+
+const changeSchema = object({
+  id: string().max(60).required(),
+  label: text(200),
+  before: string().nullable().defined(),
+  after: string().nullable().defined(),
+});
+
+/** What an event of each kind holds beside its step, person and times. */
+export const EVENT_BODIES = {
+  confirm: confirmSchema,
+  look: confirmSchema,
+  sign: confirmSchema,
+  mix: confirmSchema,
+  waste: object({ title: title(), reason: text(400) }),
+  temperature: object({ title: title(), tempC: number().required() }),
+  recut: object({ title: title(), cutOffMm: number().required(), spareMm: number().required() }),
+  replan: object({
+    title: title(),
+    note: string().max(200).optional(),
+    changed: array().of(changeSchema).optional(),
+    restamped: ids().optional(),
+    redo: ids().optional(),
+  }),
+  /** A step that was held by mistake: why, and which steps have to be done again. */
+  correct: object({ title: text(200), reason: text(400), redo: ids() }),
+  note: object({ title: title(), reason: text(400) }),
+} as const satisfies Record<EventKind, Schema>;
+
+export type MixRecord = InferType<typeof mixSchema>;
+export type EventBody<K extends EventKind = EventKind> = InferType<(typeof EVENT_BODIES)[K]>;
+
+const isKind = (kind: string): kind is EventKind => EVENT_KINDS.some((k) => k === kind);
+
+/** What an event holds, when it is what events of its kind hold; else why it is not. */
+export function readBody<K extends EventKind>(kind: K, body: unknown): Result<EventBody<K>>;
+export function readBody(kind: string, body: unknown): Result<EventBody>;
+export function readBody(kind: string, body: unknown): Result<EventBody> {
+  if (!isKind(kind)) return refuse('kind', 'is no kind of event', kind);
+  // Of the schemas of all kinds the compiler knows only that each is one.
+  return validate<Schema<EventBody>>(EVENT_BODIES[kind] as Schema<EventBody>, body);
+}

@@ -1,0 +1,178 @@
+import { ok, refuse, type Result } from '@/core/kernel';
+import { terminationRules } from '@/core/procedure';
+import {
+  cameOf,
+  decide,
+  type Command,
+  type CrossingRef,
+  type Decided,
+  type SubjectRef,
+  type SubjectRules,
+  type TerminationRef,
+  type WorkCommand,
+  type WorkInput,
+  type WorkOutcome,
+  type WorkState,
+} from '@/core/record';
+import { parseLength } from '@/core/units';
+import {
+  findEvent,
+  lockCrossing,
+  lockTermination,
+  type JobRow,
+  type StoredCrossingPlan,
+  type StoredPlan,
+  type Tx,
+} from '@/data';
+import { actorName, type Actor } from '../actor';
+import { append, type Subject } from '../record/append';
+import { mayRecord, type RecordState } from '../record/may-record';
+import { operation } from '../transaction';
+import type { Assessment } from './assess';
+import { assessed, crossingSubject, requireCrossing } from './crossing';
+import { EditLog } from './edits';
+import { assessOne, refreshSummaries, requireTermination } from './load';
+
+/** Everything that a command at a subject is judged and written by. */
+interface Bench {
+  readonly subject: Subject;
+  readonly job: JobRow;
+  readonly record: RecordState;
+  /** Null where nothing can be worked at; `why` says what is in the way. */
+  readonly plan: { readonly planHash: string } | null;
+  readonly why: string;
+  readonly state: WorkState;
+  /** What else changes with an event, in the same transaction. */
+  readonly follow: (decided: Decided) => Promise<void>;
+}
+
+/** Whose record the events of an end go into. */
+export const subjectOf = (job: JobRow, { row, tag }: Assessment): Subject => ({
+  job,
+  kind: 'termination',
+  id: row.id,
+  name: tag,
+});
+
+async function terminationBench(tx: Tx, ref: TerminationRef): Promise<Result<Bench>> {
+  const found = await assessOne(tx, ref);
+  if (!found.ok) return found;
+  const { job, assessment } = found.value;
+  const { row, plan, steps, acts, stale, chainFaults, events } = assessment;
+  return ok({
+    subject: subjectOf(job, assessment),
+    job,
+    record: { faults: chainFaults, events, plannedAt: plan?.madeAt ?? null },
+    plan: steps.length === 0 ? null : plan,
+    why:
+      plan === null
+        ? 'no gland has been chosen yet'
+        : (assessment.collar.blockedBy ?? 'this plan has no steps'),
+    state: {
+      steps,
+      acts,
+      stale,
+      provisional: plan?.plan.provisional ?? [],
+      secondPerson: job.secondPerson,
+      rules: terminationRules(plan?.plan.seal ?? null, row.spareMm),
+    },
+    follow: async (decided) => {
+      // Not an edit: cable that has been cut off does not come back by undo.
+      if (decided.kind === 'recut')
+        await new EditLog(tx).write('termination', row.id, { spareMm: decided.body.spareMm });
+      await refreshSummaries(tx, job, [row.id]);
+    },
+  });
+}
+
+const NOTHING_CURES: SubjectRules = {
+  confirm: () => ok({ waste: null }),
+  temperature: () => refuse('tempC', 'nothing cures in a frame'),
+  recut: () => refuse('cutOffMm', 'a crossing is not cut back'),
+};
+
+async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
+  const found = await assessed(tx, ref);
+  if (!found.ok) return found;
+  const { job, row, steps, acts, events, faults, plans, state, asked } = found.value;
+  const [plan]: readonly (StoredCrossingPlan | StoredPlan)[] = plans;
+  return ok({
+    subject: crossingSubject(job, row),
+    job,
+    record: { faults, events, plannedAt: plan?.madeAt ?? null },
+    plan: steps.length === 0 ? null : (plan ?? null),
+    why: 'this crossing is not planned yet',
+    state: {
+      steps,
+      acts,
+      stale: state === 'stale',
+      provisional: asked.provisional,
+      secondPerson: job.secondPerson,
+      rules: NOTHING_CURES,
+    },
+    follow: () => Promise.resolve(),
+  });
+}
+
+/** Holds the subject's row, so that what is read after cannot change before it is written. Refused where there is no such living subject. */
+async function hold(tx: Tx, ref: SubjectRef): Promise<Result<{ id: number; job: JobRow }>> {
+  if (ref.kind === 'termination') {
+    const named = await requireTermination(tx, ref);
+    if (!named.ok) return named;
+    await lockTermination(tx, named.value.row.id);
+    return ok({ id: named.value.row.id, job: named.value.job });
+  }
+  const named = await requireCrossing(tx, ref);
+  if (!named.ok) return named;
+  await lockCrossing(tx, named.value.row.id);
+  return ok({ id: named.value.row.id, job: named.value.job });
+}
+
+function readCommand(command: WorkCommand, unit: JobRow['unit']): Result<Command> {
+  if (command.kind !== 'recut') return ok(command);
+  const length = parseLength(command.text, unit);
+  return length.ok
+    ? ok({ kind: 'recut', cutOffMm: length.value.mm })
+    : refuse('cutOffMm', length.problems[0]?.message ?? 'is not a length', command.text);
+}
+
+/** Carries out a command at the bench, whatever the subject: decides, and chains what follows from it to the subject's record. */
+export function work(
+  ref: SubjectRef,
+  input: WorkInput,
+  actor: Actor,
+  now: Date,
+): Promise<Result<WorkOutcome>> {
+  return operation<WorkOutcome>(async (tx) => {
+    const held = await hold(tx, ref);
+    if (!held.ok) return held;
+    const command = readCommand(input.command, held.value.job.unit);
+    if (!command.ok) return command;
+    const sent = await findEvent(tx, input.id);
+    if (sent) {
+      const same =
+        sent.subjectKind === ref.kind && sent.subjectId === held.value.id && cameOf(sent, command.value);
+      return same
+        ? ok({ repeated: true, waste: null })
+        : refuse('id', 'this event id belongs to something else', input.id);
+    }
+    const bench = ref.kind === 'termination' ? await terminationBench(tx, ref) : await crossingBench(tx, ref);
+    if (!bench.ok) return bench;
+    const { subject, record, plan, why, state, follow } = bench.value;
+    if (plan === null) return refuse('plan', why);
+    const open = mayRecord(record, input.at, now);
+    if (!open.ok) return open;
+    const decided = decide(state, command.value, actor.name, now.toISOString());
+    if (!decided.ok) return decided;
+    const { kind, stepId, body } = decided.value;
+    await append(
+      tx,
+      subject,
+      record.events,
+      { id: input.id, stepId, kind, actor: actorName(actor), at: input.at, body, planHash: plan.planHash },
+      now,
+    );
+    await follow(decided.value);
+    return ok({ repeated: false, waste: kind === 'waste' ? body.reason : null });
+  });
+}

@@ -1,0 +1,65 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Problem } from '@/core/kernel';
+import type { SubjectRef, WorkCommand, WorkInput, WorkOutcome } from '@/core/record';
+import { announceChange } from '../rack/summaries';
+import type { WorkAction } from '../termination/actions';
+
+const RETRY_MS = 3000;
+
+/** A command with an id of its own for good: sent twice, it is stored once. */
+export const workInput = (command: WorkCommand): WorkInput => ({
+  id: crypto.randomUUID(),
+  at: new Date().toISOString(),
+  command,
+});
+
+/**
+ * Sends what a hand did at the bench and sends it again, under the same id, until the server has it: it is stored once. Until then the bench
+ * stays at the step and says so. `work` and `subject` must stay the same.
+ */
+export function useWork(work: WorkAction, subject: SubjectRef) {
+  const router = useRouter();
+  const [waiting, setWaiting] = useState<WorkInput | null>(null);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [reply, setReply] = useState<WorkOutcome | null>(null);
+  const [sending, setSending] = useState(false);
+  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+
+  const send = useCallback(
+    async (input: WorkInput) => {
+      setSending(true);
+      try {
+        const result = await work(subject, input);
+        const away = !result.ok && result.problems.some((p) => p.path === '');
+        if (away) throw new Error('away');
+        setWaiting(null);
+        setProblems(result.ok ? [] : result.problems);
+        setReply(result.ok ? result.value : null);
+        announceChange();
+        router.refresh();
+      } catch {
+        setWaiting(input);
+      }
+      setSending(false);
+    },
+    [work, subject, router],
+  );
+
+  useEffect(() => {
+    if (!waiting || sending) return undefined;
+    timer.current = setTimeout(() => void send(waiting), RETRY_MS);
+    return () => {
+      if (timer.current) clearTimeout(timer.current);
+    };
+  }, [waiting, sending, send]);
+
+  return {
+    command: (command: WorkCommand) => void send(workInput(command)),
+    unsent: waiting !== null,
+    busy: sending || waiting !== null,
+    problems,
+    waste: reply?.waste ?? null,
+  };
+}
