@@ -37,6 +37,7 @@ export const setCompound = async (ref: TerminationRef, version: number, product:
 
 export const acceptJobChoice = async (job: string, picks: readonly JobPick[]) =>
   does('acceptJobChoice', job, picks);
+export const restampPlans = async (job: string, tags: readonly string[]) => does('restamp', job, tags);
 export const setProfile = async (job: string, version: number, profile: unknown) =>
   does('setProfile', job, version, profile);
 export const kitAgainstStock = async (job: string, rule: SpareRule, stock: string) =>

@@ -250,3 +250,5 @@ export interface CatalogueCable {
   readonly cores: IntervalMm | null;
   readonly provisional: boolean;
 }
+
+export * from './moved-on';

@@ -1,9 +1,9 @@
-import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { hashOf } from '@/core/kernel';
-import { readPlan, type TerminationPlan } from '@/core/procedure';
+import { decodeArcs, readPlan, type TerminationPlan } from '@/core/procedure';
 import { stored } from '../stored';
 import type { Tx } from '../connection';
-import { cable, familyRevision, job, plan, termination } from '../schema';
+import { cable, familyRevision, job, plan, stationSummary, termination } from '../schema';
 
 export interface StoredPlan {
   readonly id: number;
@@ -105,5 +105,30 @@ export async function plansOfTerminations(tx: Tx, terminationIds: readonly numbe
     planHash: row.planHash,
     body: JSON.parse(row.body) as unknown,
     intact: () => hashOf(JSON.parse(row.body) as unknown) === row.planHash,
+  }));
+}
+
+/** The plans in force of a job's living ends, in the order of their tags: on which revision each stands, and whether the last change left it stale. */
+export async function plansInForce(
+  tx: Tx,
+  jobId: number,
+): Promise<{ terminationId: number; familyRevisionId: number; family: string; stale: boolean }[]> {
+  const rows = await tx
+    .select({
+      terminationId: plan.terminationId,
+      familyRevisionId: plan.familyRevisionId,
+      family: familyRevision.code,
+      arcs: stationSummary.arcs,
+    })
+    .from(plan)
+    .innerJoin(familyRevision, eq(plan.familyRevisionId, familyRevision.id))
+    .innerJoin(termination, eq(plan.terminationId, termination.id))
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .leftJoin(stationSummary, eq(stationSummary.terminationId, termination.id))
+    .where(and(eq(cable.jobId, jobId), isNull(plan.supersededAt), isNull(cable.retiredAt)))
+    .orderBy(sql`NATURAL_SORT_KEY(${cable.tag})`, termination.end);
+  return rows.map(({ arcs, ...row }) => ({
+    ...row,
+    stale: arcs !== null && decodeArcs(arcs).some((a) => a.station === 'choose' && a.state === 'stale'),
   }));
 }

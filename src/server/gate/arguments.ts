@@ -194,6 +194,8 @@ export const fileText = string().defined().max(MAX_FILE_BYTES);
 export const fileBytes = mixed<Uint8Array>((v): v is Uint8Array => v instanceof Uint8Array).required();
 export const count = number().integer().min(0).max(1_000_000).required();
 export const tags = array().of(string().min(1).max(50).required()).max(MOST_CARDS).required();
+/** Ends of a whole job. */
+export const manyTags = array().of(string().min(1).max(50).required()).max(20_000).required();
 /** Where the codes on printed labels lead to. */
 export const webOrigin = string()
   .max(200)

@@ -21,6 +21,7 @@ import { exportRecord, viewJobRecord } from '../operations/job-record';
 import { viewKit } from '../operations/kit';
 import { kitAgainst, kitFile } from '../operations/kit-file';
 import { addReading, withdrawReading } from '../operations/measure';
+import { countMovedOn, restamp, viewMovedOn } from '../operations/moved-on';
 import { previewProfile, setProfile, viewProfile } from '../operations/profile';
 import {
   addCable,
@@ -61,6 +62,8 @@ export const OPERATIONS = {
   previewProfile: read([JOB, ['profile', a.json]], ([job, profile]) => previewProfile(job, profile), 'heavy'),
   viewJobRecord: read([JOB], ([job]) => viewJobRecord(job), 'heavy'),
   exportRecord: read([JOB], ([job], { now }) => exportRecord(job, now), 'heavy'),
+  countMovedOn: read([JOB], ([job]) => countMovedOn(job)),
+  viewMovedOn: read([JOB], ([job]) => viewMovedOn(job), 'heavy'),
   viewJobChoice: read([JOB], ([job]) => viewJobChoice(job), 'heavy'),
   viewKit: read([JOB], ([job]) => viewKit(job, DEFAULT_SPARES, null), 'heavy'),
   kitAgainst: read(
@@ -149,6 +152,11 @@ export const OPERATIONS = {
   acceptJobChoice: write(
     [JOB, ['picks', a.jobPicks]],
     ([job, picks], who, { now }) => acceptJobChoice(job, picks, who, now),
+    'heavy',
+  ),
+  restamp: write(
+    [JOB, ['tags', a.manyTags]],
+    ([job, tags], who, { now }) => restamp(job, tags, who, now),
     'heavy',
   ),
   setProfile: write(

@@ -103,7 +103,7 @@ function whatGoes({ steps, acts, progress, tag }: Assessment, after: readonly St
 }
 
 /** A new plan goes into the record of work that has begun, so not into one that does not hold. */
-const replanOnBroken = ({ events, chainFaults }: Assessment) =>
+export const replanOnBroken = ({ events, chainFaults }: Assessment) =>
   events.length === 0 ? null : brokenRecord(chainFaults);
 
 /** Puts a plan in the place of the one in force. What it changes goes into `log`, which the caller saves; so does the refresh of collars. */
@@ -207,7 +207,8 @@ function sheetMoved({ plan }: Assessment, families: readonly StoredFamily[]): Ch
   return to === undefined ? null : { code, from: revision, to };
 }
 
-function remake(
+/** The plan in force made again in its size by what is in force today; null when there is nothing to make again. */
+export function remake(
   assessment: Assessment,
   families: readonly StoredFamily[],
   view: ReturnType<typeof catalogueView>,

@@ -1,5 +1,6 @@
 import { ok, refuse, type Result } from '@/core/kernel';
 import {
+  findReading,
   insertEdit,
   lastEdit,
   loadEvents,
@@ -15,6 +16,7 @@ import {
   type Tx,
 } from '@/data';
 import { actorName, type Actor } from '../actor';
+import { noteReading } from '../record/note-reading';
 import { LateWrite, operation } from '../transaction';
 import { refreshSummaries, requireJob } from './load';
 
@@ -115,6 +117,8 @@ export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Resu
         }
       }
     }
+    const noted = await noteReadings(tx, job.value, edit.changes, actor, now);
+    if (!noted.ok) return noted;
     for (const change of [...edit.changes].reverse()) {
       const before = Object.entries(change.before).map(([k, v]) => [
         k,
@@ -126,6 +130,25 @@ export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Resu
     await refreshAfter(tx, jobSlug, edit.changes);
     return ok({ label: edit.label });
   });
+}
+
+/** Undoing brings readings back that were withdrawn, and takes back those that were added: the record of work that has begun says so. */
+async function noteReadings(
+  tx: Tx,
+  job: JobRow,
+  changes: readonly RowChange[],
+  actor: Actor,
+  now: Date,
+): Promise<Result<null>> {
+  for (const change of changes) {
+    if (change.table !== 'reading' || !('withdrawnAt' in change.after)) continue;
+    const reading = await findReading(tx, change.id);
+    if (!reading) continue;
+    const title = change.after.withdrawnAt === null ? 'Reading taken back' : 'Withdrawal of a reading undone';
+    const noted = await noteReading(tx, job, reading, title, actor, now);
+    if (!noted.ok) return noted;
+  }
+  return ok(null);
 }
 
 /** A profile, a cable type and a box touch many terminations; a profile must be read again before they are judged by it. */

@@ -4,6 +4,7 @@ import { confirmNext, ref, take, view, workUntil } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { takeSize } from './choose';
 import { viewKit } from './kit';
+import { undoLast } from './edits';
 import { addReading, withdrawReading } from './measure';
 
 afterAll(closeDatabase);
@@ -58,6 +59,29 @@ describe('an end at which work has begun', () => {
       actor: 'planner',
       body: { title: 'Reading withdrawn', reason: expect.stringContaining(early.reading.text) as string },
     });
+    await good(undoLast(job, PLANNER, NOW));
+    const again = {
+      quantity: 'outerSheath',
+      method: 'caliper',
+      text: '28.1',
+      unit: 'mm',
+      instrument: 'C-07',
+    };
+    await good(addReading(ref(job), again, randomUUID(), FITTER, NOW));
+    await good(undoLast(job, FITTER, NOW));
+    const later = await view(job);
+    expect(later.chainFaults).toEqual([]);
+    expect(later.events.slice(-3).map((e) => e.body)).toMatchObject([
+      {
+        title: 'Withdrawal of a reading undone',
+        reason: expect.stringContaining(early.reading.text) as string,
+      },
+      {
+        title: 'Reading added',
+        reason: expect.stringContaining('28.1 mm with C-07, taken by fitter') as string,
+      },
+      { title: 'Reading taken back', reason: expect.stringContaining('28.1 mm') as string },
+    ]);
     // An end where nothing was done has no record to begin with.
     expect((await view(job, 'K-1', 'B')).events).toEqual([]);
   });

@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { ok, refuse, type Result } from '@/core/kernel';
 import { validate } from '@/core/kernel';
 import {
@@ -10,22 +9,9 @@ import {
   readingSchema,
   type Reading,
 } from '@/core/cable-measurement';
-import {
-  findReading,
-  findSentReading,
-  insertReading,
-  loadTerminations,
-  lockTermination,
-  terminationIdsOfCables,
-  type JobRow,
-  type StoredReading,
-  type Tx,
-} from '@/data';
-import { terminationTag } from '@/core/schedule';
-import { actorName, type Actor } from '../actor';
-import { append } from '../record/append';
-import { auditedRecords } from '../record/faults';
-import { brokenRecord } from '../record/may-record';
+import { findReading, findSentReading, insertReading, lockTermination, terminationIdsOfCables } from '@/data';
+import type { Actor } from '../actor';
+import { noteReading } from '../record/note-reading';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
 import { refreshSummaries, requireTermination } from './load';
@@ -69,6 +55,15 @@ export function addReading(
     }
     const checked = measure([reading], reading.quantity, rules);
     if (!checked.ok) return checked;
+    const noted = await noteReading(
+      tx,
+      job,
+      { cableId: row.cable.id, end, reading },
+      'Reading added',
+      actor,
+      now,
+    );
+    if (!noted.ok) return noted;
     const id = await insertReading(tx, row.cable.id, end, reading, clientId);
     const log = new EditLog(tx);
     log.born('reading', id, 'withdrawnAt', now);
@@ -81,53 +76,6 @@ export function addReading(
     await refreshSummaries(tx, job, await terminationIdsOfCables(tx, [row.cable.id]));
     return ok({ id });
   });
-}
-
-/** Where work has begun at an end that the reading spoke for, its record says that it was withdrawn, by whom, and what it said. */
-async function noteWithdrawal(
-  tx: Tx,
-  job: JobRow,
-  cableId: number,
-  { end, reading }: StoredReading,
-  actor: Actor,
-  now: Date,
-): Promise<Result<null>> {
-  const rows = await loadTerminations(tx, await terminationIdsOfCables(tx, [cableId]));
-  const mine = rows.filter((row) => end === null || row.end === end);
-  for (const row of mine) await lockTermination(tx, row.id);
-  const recordOf = await auditedRecords(
-    tx,
-    job,
-    'termination',
-    mine.map((row) => row.id),
-  );
-  for (const row of mine) {
-    const { events, faults } = recordOf(row.id);
-    const last = events[events.length - 1];
-    if (last === undefined) continue;
-    const broken = brokenRecord(faults);
-    if (broken) return broken;
-    const by = reading.person === undefined ? '' : `, taken by ${reading.person}`;
-    await append(
-      tx,
-      { job, kind: 'termination', id: row.id, name: terminationTag(row.cable.tag, row.end) },
-      events,
-      {
-        id: randomUUID(),
-        stepId: 'measure',
-        kind: 'note',
-        actor: actorName(actor),
-        at: now.toISOString(),
-        body: {
-          title: 'Reading withdrawn',
-          reason: `${QUANTITY_WORDS[reading.quantity]}, ${METHOD_WORDS[reading.method]} ${reading.text} ${reading.unit}${by}`,
-        },
-        planHash: last.planHash,
-      },
-      now,
-    );
-  }
-  return ok(null);
 }
 
 /** Do two say the same? Who took it and when is added on the way and may differ. */
@@ -151,7 +99,7 @@ export function withdrawReading(
     if (!reading || reading.cableId !== row.cable.id)
       return refuse('reading', 'is not a reading of this cable', readingId);
     if (reading.withdrawnAt !== null) return refuse('reading', 'has been withdrawn already', readingId);
-    const noted = await noteWithdrawal(tx, job, row.cable.id, reading, actor, now);
+    const noted = await noteReading(tx, job, reading, 'Reading withdrawn', actor, now);
     if (!noted.ok) return noted;
     const log = new EditLog(tx);
     await log.write('reading', readingId, { withdrawnAt: now.toISOString() });

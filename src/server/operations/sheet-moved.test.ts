@@ -4,9 +4,12 @@ import type { Family } from '@/core/catalogue';
 import { closeDatabase } from '@/data';
 import { ownDatabase } from '../testing/alone';
 import { confirmNext, ref, view } from '../testing/bench';
-import { good, makeJob, NOW, PLANNER } from '../testing/job';
+import { good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { importCatalogue } from './catalogue';
 import { replan, takeSize } from './choose';
+import { undoLast } from './edits';
+import { countMovedOn, restamp, viewMovedOn } from './moved-on';
+import { setProfile, viewProfile } from './profile';
 
 // Sheets of its own come into force here.
 ownDatabase('ATTACK');
@@ -52,4 +55,61 @@ test('a plan whose sheet has moved on says so with both revisions and what the n
   expect(after.plan?.plan.family.revision).toBe('3');
   expect(after.review).toBeNull();
   expect(after.events.map((e) => e.kind)).toContain('replan');
+});
+
+test('ends on a sheet that has moved on are counted and listed, and made again at once only where nothing is undone', async () => {
+  await good(importCatalogue(sheet('4', '2027-04', 33.2), PLANNER, NOW));
+  const job = await makeJob();
+  for (const end of ['A', 'B'])
+    await good(takeSize(ref(job, 'K-1', end), 'ZS7-32', randomUUID(), PLANNER, NOW));
+  await good(confirmNext(job));
+  expect(await good(countMovedOn(job))).toEqual({ stale: 0, superseded: 0 });
+  expect(await good(viewMovedOn(job))).toEqual([]);
+  await good(importCatalogue(sheet('5', '2027-05', 27.1), PLANNER, NOW));
+  expect(await good(countMovedOn(job))).toEqual({ stale: 0, superseded: 2 });
+  // The size misfits by the new sheet: it is said with its number, and nothing is made again.
+  expect(await good(viewMovedOn(job))).toMatchObject(
+    ['K-1/A', 'K-1/B'].map((tag) => ({
+      tag,
+      restamp: false,
+      sheet: { code: 'ZS7', from: '4', to: '5' },
+      refusal: expect.stringContaining('27.1 mm') as string,
+    })),
+  );
+  expect(await refused(restamp(job, ['K-1/A', 'K-1/B'], PLANNER, NOW))).toMatch(/27\.1 mm/);
+  await good(importCatalogue(sheet('6', '2027-06', 33.1), PLANNER, NOW));
+  expect(await good(restamp(job, ['K-1/A', 'K-1/B', 'K-2/A'], PLANNER, NOW))).toEqual({ restamped: 2 });
+  expect(await good(countMovedOn(job))).toEqual({ stale: 0, superseded: 0 });
+  const worked = await view(job);
+  expect(worked).toMatchObject({ chainFaults: [], plan: { plan: { family: { revision: '6' } } } });
+  expect(worked.done).toContain('safe');
+  expect(worked.events.slice(-1)[0]?.kind).toBe('replan');
+  expect(await refused(restamp(job, ['K-1/A'], PLANNER, NOW))).toMatch(/stand on what is in force already/);
+});
+
+test('a changed profile leaves plans stale: they are listed, made again as one change, and one undo takes it back', async () => {
+  const job = await makeJob();
+  for (const end of ['A', 'B'])
+    await good(takeSize(ref(job, 'K-1', end), 'AY3-32', randomUUID(), PLANNER, NOW));
+  const { profile, version } = await good(viewProfile(job));
+  const measurement = { ...profile.measurement, tapeThicknessMm: profile.measurement.tapeThicknessMm + 0.01 };
+  const barrier = { ...profile, measurement, title: 'ours' };
+  await good(setProfile(job, version, barrier, PLANNER, NOW));
+  expect((await good(countMovedOn(job))).stale).toBe(2);
+  const lines = await good(viewMovedOn(job));
+  expect(lines.map((l) => [l.tag, l.stale, l.restamp])).toEqual([
+    ['K-1/A', true, true],
+    ['K-1/B', true, true],
+  ]);
+  await good(
+    restamp(
+      job,
+      lines.map((l) => l.tag),
+      PLANNER,
+      NOW,
+    ),
+  );
+  expect((await good(countMovedOn(job))).stale).toBe(0);
+  await good(undoLast(job, PLANNER, NOW));
+  expect((await good(countMovedOn(job))).stale).toBe(2);
 });

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { ARC_STATES, ARC_WORDS, decodeArcs, type Arc } from '@/core/procedure';
 import { STATIONS, STATION_WORDS, type ArcStation } from '@/core/record';
-import type { SummaryView } from '@/core/termination-view';
+import type { MovedOnCount, SummaryView } from '@/core/termination-view';
 import { RecordFaults } from '../common/RecordFaults';
 import { Collar } from '../collar/Collar';
 import { filterSummaries, stationPath, useSummaries } from '../rack/summaries';
@@ -17,8 +17,20 @@ type Lane = 'all' | 'blocked' | 'done' | ArcStation;
 const laneOf = (row: SummaryView): Lane =>
   row.blockedBy !== null ? 'blocked' : row.next === null ? 'done' : row.next.station;
 
+/** “3 plans stand on a sheet that has moved on, 74 are stale.” */
+function movedWords({ stale, superseded }: MovedOnCount): string {
+  const plans = (n: number) => `${n} ${n === 1 ? 'plan' : 'plans'}`;
+  const parts = [
+    ...(superseded > 0
+      ? [`${plans(superseded)} ${superseded === 1 ? 'stands' : 'stand'} on a sheet that has moved on`]
+      : []),
+    ...(stale > 0 ? [`${plans(stale)} ${stale === 1 ? 'is' : 'are'} stale`] : []),
+  ];
+  return `${parts.join(', ')}.`;
+}
+
 /** What is next for each termination, and what is blocked and by what. */
-export function Board({ job }: { readonly job: string }) {
+export function Board({ job, moved }: { readonly job: string; readonly moved: MovedOnCount | null }) {
   const { rows, failed } = useSummaries(job);
   const record = useRecordState(job);
   const [filter, setFilter] = useState('');
@@ -50,6 +62,12 @@ export function Board({ job }: { readonly job: string }) {
         <div className={styles.broken}>
           <RecordFaults faults={record.faults.map((f) => `${f.subject}: ${f.words}`)} />
         </div>
+      ) : null}
+      {moved && moved.stale + moved.superseded > 0 ? (
+        <p className={styles.moved}>
+          {movedWords(moved)}{' '}
+          <Link href={`/job/${encodeURIComponent(job)}/changes`}>See what making them again would do</Link>
+        </p>
       ) : null}
       <div className={styles.top}>
         <h1 className={styles.headline}>{headline(counts, rows !== null)}</h1>

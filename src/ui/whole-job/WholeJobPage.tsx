@@ -9,9 +9,9 @@ import { trimNumber } from '@/core/units';
 import { startChooseJob } from '@/workers/choose-job';
 import type { Running } from '@/workers/run-in-worker';
 import { Problems } from '../common/Problems';
+import { useFetched } from '../common/use-fetched';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
-import { useJobChoice } from './use-job-choice';
 import styles from './WholeJobPage.module.css';
 
 interface Props {
@@ -27,7 +27,9 @@ type State =
 
 /** The whole job at once, as soon as every end of it has been judged. */
 export function WholeJobPage(props: Props) {
-  const { view, problems, reload } = useJobChoice(props.job);
+  const { view, problems, reload } = useFetched<JobChoiceView>(
+    `/api/job/${encodeURIComponent(props.job)}/choice`,
+  );
   if (view !== null) return <Chosen {...props} view={view} />;
   return (
     <main className={styles.main}>

@@ -1,0 +1,148 @@
+'use client';
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import type { Result } from '@/core/kernel';
+import type { MovedOnLine } from '@/core/termination-view';
+import { Problems } from '../common/Problems';
+import { useFetched } from '../common/use-fetched';
+import { stationPath } from '../rack/summaries';
+import { useRun } from '../termination/use-run';
+import styles from './ChangesPage.module.css';
+
+interface Props {
+  readonly job: string;
+  readonly restamp: (job: string, tags: readonly string[]) => Promise<Result<{ restamped: number }>>;
+  readonly undo: (job: string) => Promise<Result<{ label: string }>>;
+}
+
+/** Ends whose plans do not stand on what is in force today: what making them again would do, at once where it undoes nothing, else one by one. */
+export function ChangesPage({ job, restamp, undo }: Props) {
+  const {
+    view: lines,
+    problems,
+    reload,
+  } = useFetched<readonly MovedOnLine[]>(`/api/job/${encodeURIComponent(job)}/moved-on`);
+  const { run, busy, problems: refused } = useRun();
+  const free = (lines ?? []).filter((l) => l.restamp);
+  const held = (lines ?? []).filter((l) => !l.restamp);
+  return (
+    <main className={styles.main}>
+      <div className={styles.title}>
+        <h1>Changes</h1>
+        <Button
+          size="small"
+          variant="text"
+          disabled={busy}
+          onClick={() => void run(() => undo(job))}
+          data-shortcut="z"
+        >
+          Undo
+        </Button>
+      </div>
+      <p className={styles.lead} role="status">
+        {lines === null ? 'Every plan that does not stand on today is made again in thought …' : lead(lines)}
+      </p>
+      <Problems problems={[...problems, ...refused]} />
+      {problems.length > 0 ? (
+        <Button variant="outlined" onClick={reload}>
+          Try again
+        </Button>
+      ) : null}
+      {held.length > 0 ? (
+        <section aria-label="To be looked at one by one">
+          <h2>To be looked at one by one</h2>
+          <Lines job={job} lines={held} />
+        </section>
+      ) : null}
+      {free.length > 0 ? (
+        <section aria-label="Can be made again at once">
+          <h2>Can be made again at once</h2>
+          <p className={styles.lead}>
+            The size stays and nothing that was done has to be done again. The sheet that came with a gland
+            leads: make a plan again only where that is the one in force.
+          </p>
+          <Button
+            variant="contained"
+            color="secondary"
+            disabled={busy}
+            onClick={() =>
+              void run(
+                () =>
+                  restamp(
+                    job,
+                    free.map((l) => l.tag),
+                  ),
+                'Made again as one change: Undo takes it back where no work stands on it.',
+              )
+            }
+          >
+            Make {free.length === 1 ? 'this plan' : `these ${free.length} plans`} again
+          </Button>
+          <Lines job={job} lines={free} />
+        </section>
+      ) : null}
+    </main>
+  );
+}
+
+function lead(lines: readonly MovedOnLine[]): string {
+  if (lines.length === 0) return 'Every plan of this job stands on what is in force today.';
+  const sheets = lines.filter((l) => l.sheet !== null).length;
+  const stale = lines.filter((l) => l.stale).length;
+  return (
+    [
+      ...(stale > 0
+        ? [`Under ${plans(stale)} a measurement, the place, the profile or a rule has changed`]
+        : []),
+      ...(sheets > 0
+        ? [`${plans(sheets)} ${sheets === 1 ? 'stands' : 'stand'} on a sheet that has moved on`]
+        : []),
+    ].join('. ') + '.'
+  );
+}
+
+const plans = (n: number): string => `${n} ${n === 1 ? 'plan' : 'plans'}`;
+
+const SHOWN = 200;
+
+function Lines({ job, lines }: { readonly job: string; readonly lines: readonly MovedOnLine[] }) {
+  return (
+    <>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th>End</th>
+            <th>Size</th>
+            <th>Why</th>
+            <th>Made again</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.slice(0, SHOWN).map((l) => (
+            <tr key={l.tag}>
+              <td>
+                <Link href={stationPath(job, l.cable, l.end, 'choose')}>{l.tag}</Link>
+              </td>
+              <td>{l.size}</td>
+              <td>
+                {l.sheet ? `sheet ${l.sheet.code}: ${l.sheet.from} → ${l.sheet.to}` : null}
+                {l.sheet && l.stale ? '; ' : null}
+                {l.stale ? 'stale' : null}
+              </td>
+              <td>{outcome(l)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {lines.length > SHOWN ? <p className={styles.lead}>and {lines.length - SHOWN} more</p> : null}
+    </>
+  );
+}
+
+function outcome({ refusal, redo, changed, signedBy }: MovedOnLine): string {
+  if (refusal !== null) return `cannot be kept: ${refusal}`;
+  const said = changed.length === 0 ? 'no decision changes' : changed.join('; ');
+  if (redo === 0) return said;
+  const signature = signedBy === null ? '' : `the signature of ${signedBy} goes, `;
+  return `${signature}${redo} ${redo === 1 ? 'step' : 'steps'} to be done again; ${said}`;
+}
