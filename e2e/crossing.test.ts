@@ -16,6 +16,8 @@ import {
   downloads,
   find,
   holdButton,
+  measureWhatIsNeeded,
+  seeAndHold,
   open,
   retype,
   says,
@@ -183,7 +185,7 @@ describe('the face view', () => {
     await click(() => placeOf('K-122'));
     await click(() => byText('button', 'Lock it'));
     await says(/K-122: locked/);
-    await click(() => byText('button', 'Plan around 1 locked'));
+    await click(() => byText('button', 'Plan again around 1 locked'));
     await waitFor(/Take this plan/, PLANNED);
     const [frame, opening] = (await where('K-122'))?.split('.') ?? [];
     expect(kept?.startsWith(`${frame}.${opening}.`)).toBe(true);
@@ -206,6 +208,9 @@ async function upToDate(crossing: string): Promise<void> {
   await click(() => byText('button', 'Plan again'));
   await waitFor(/Take this plan/, PLANNED);
   await click(() => byText('button', 'Take this plan'));
+  await says(/This plan is in force now|must be done again/);
+  const asked = await d().findElements(By.xpath('//button[contains(., "do it again")]'));
+  for (const button of asked) await button.click();
   await says('This plan is in force now');
   await open(`${LIST}/${crossing}`);
   await find('g[data-cable]');
@@ -233,6 +238,9 @@ describe('re-entry', () => {
     await placeOf('N-1');
     await click(() => byText('button', 'Back to the plan'));
     await click(() => byText('button', 'Take it into the crossing'));
+    // Rows that are built come apart for it: that is asked first.
+    await says(/building steps that were done must be done again/);
+    await click(() => byText('button', 'Take this plan, do it again'));
     await says('its rows are to be built again');
     await placeOf('N-1');
     await click(() => byText('button', 'Cables'));
@@ -303,7 +311,9 @@ describe('building', () => {
     await holdButton('Hold: not classified');
     await d().wait(async () => !(await (await find('main h1')).getText()).startsWith('Before'), WAIT);
     const title = await (await find('main h1')).getText();
-    await holdButton('Hold:');
+    await says(/Tick what you have seen|Type what you measured first|Hold:/);
+    await measureWhatIsNeeded();
+    await seeAndHold('Hold:');
     await d().wait(async () => (await (await find('main h1')).getText()) !== title, WAIT);
     expect(await seriousFindings()).toEqual([]);
     await browser().resize(390, 844);
@@ -316,7 +326,7 @@ describe('building', () => {
     await open(`${LIST}/X-2/build`);
     await holdButton('Hold: not classified');
     await says('Cables isolated, permits there');
-    await holdButton('Hold: checked');
+    await seeAndHold('Hold: checked');
     await says('the plan is provisional: K-115 is known from its datasheet only');
   });
 });

@@ -87,6 +87,24 @@ export async function holdButton(text: string): Promise<void> {
   await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', button);
   await d().actions().move({ origin: button }).press().pause(1000).release().perform();
 }
+/** Ticks all that has to be seen at a hold point, and holds. */
+export async function seeAndHold(text: string): Promise<void> {
+  const open = By.css('[role="checkbox"][aria-checked="false"]');
+  await d().wait(until.elementLocated(open), WAIT, 'something to tick');
+  for (const box of await d().findElements(open)) {
+    await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', box);
+    await box.click();
+  }
+  await holdButton(text);
+}
+/** Types what a step cannot pass without, in the middle of what is asked for. */
+export async function measureWhatIsNeeded(): Promise<void> {
+  for (const label of await d().findElements(By.xpath('//label[contains(., "(needed)")]'))) {
+    const [, min, max] = /mm, ([\d.]+)–([\d.]+) asked for/.exec(await label.getText()) ?? [];
+    const middle = ((Number(min) + Number(max)) / 2).toFixed(2);
+    await label.findElement(By.css('input')).sendKeys(middle);
+  }
+}
 /** Serious and critical findings of axe on the page as it is. */
 export async function seriousFindings(): Promise<string[]> {
   const { violations } = await new AxeBuilder(d())

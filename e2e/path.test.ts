@@ -13,6 +13,7 @@ import {
   downloads,
   find,
   holdButton,
+  seeAndHold,
   open,
   retype,
   says,
@@ -228,13 +229,14 @@ describe('at the bench', () => {
     await says('Still house is classified: zone 1');
     await holdButton('Hold: permit covers this device');
     await says('Isolated, locked, proved dead');
-    await holdButton('Hold: checked');
+    await says('Tick what you have seen: 3 left');
+    await seeAndHold('Hold: checked');
     await says('Parts in hand match the plan');
     await holdButton('Hold: checked');
     await says('Tools in hand');
     await holdButton('Hold: checked');
     await says('On the cable before the first cut');
-    await holdButton('Hold: checked');
+    await seeAndHold('Hold: checked');
     await says('Outer sheath off: mark from the cable end');
     await says('425');
   });
@@ -298,6 +300,19 @@ describe('at the bench', () => {
     await says('this job asks for a signature by another person');
     const name = await find('#actor-name');
     await retype(name, 'inspector');
+    await holdButton('Hold: sign');
+    await says('Signed by inspector');
+    // A step that was held by mistake is taken back with its reason, the signature with it, and done again.
+    await click(() => byText('button', 'Prove'));
+    await says('Sign the cut card');
+    await click(() => byText('button', 'Back'));
+    await says('Shroud over the gland');
+    await click(() => byText('button', 'Held by mistake'));
+    await says('The signature of inspector goes');
+    await (await find('input[name="reason"]')).sendKeys('held before it was drawn up');
+    await holdButton('Hold: take it back');
+    await holdButton('Hold: done');
+    await says('Sign the cut card');
     await holdButton('Hold: sign');
     await says('Signed by inspector');
     await browser().resize(1280, 800);

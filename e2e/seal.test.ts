@@ -11,6 +11,7 @@ import {
   download,
   find,
   holdButton,
+  seeAndHold,
   open,
   retype,
   says,
@@ -110,7 +111,7 @@ describe('the bench with a compound', () => {
   it('does not open before it is hard, and says how far it is', async () => {
     await says('Nothing moves until it is hard');
     await says(/0 %\s+hard at about \d\d:\d\d/);
-    await holdButton('Hold: it is hard');
+    await seeAndHold('Hold: it is hard');
     await says(/0 % cured: hard in about 1\d\d min if the work stays as warm/);
     await (await field('WorkTemperature')).sendKeys('21', Key.ENTER);
     await says('21°');
@@ -144,7 +145,7 @@ describe('the bench with a compound', () => {
   it('refuses an armour that was cut too long', async () => {
     await holdButton('Hold: marked and cut');
     await says('Armour off: mark from the cable end');
-    await (await field('AsCut')).sendKeys('44');
+    await (await field('measured-armour')).sendKeys('44');
     await holdButton('Hold: marked and cut');
     await says(/too long, trim it/);
     await browser().resize(1280, 800);

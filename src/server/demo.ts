@@ -244,7 +244,7 @@ async function workTheCrossings(): Promise<Result<null>> {
       const at = tick();
       const done = await work(
         { kind: 'crossing', ...ref },
-        { id: randomUUID(), at: at.toISOString(), command: asHeld(step, null) },
+        { id: randomUUID(), at: at.toISOString(), command: { ...asHeld(step), instrument: 'feeler set 3' } },
         { name: 'fitter 2' },
         at,
       );

@@ -265,7 +265,7 @@ export function rowStep(
       unit: cables.length === 1 ? 'cable' : 'cables',
       second: `in ${row.places.length} places, ${mm(row.height)} mm high`,
     },
-    list: leftToRight(row.places).map((p, i) => `${i + 1}  ${placeWords(p)}`),
+    list: leftToRight(row.places).map(placeWords),
     checks: [
       ...(cables.length > 0 && window
         ? [`Gap of ${mm(window.min)}–${mm(window.max)} mm at every cable`]

@@ -110,8 +110,8 @@ describe('buildingSteps', () => {
 
   it('says place by place, from the left, what is peeled and what gap is left', () => {
     expect(step('row.1A.2').list).toEqual([
-      '1  M24, W-1: peel 2 + 2, gap 0.3 to 0.5 mm',
-      '2  M24, spare: the core stays in',
+      'M24, W-1: peel 2 + 2, gap 0.3 to 0.5 mm',
+      'M24, spare: the core stays in',
     ]);
   });
 

@@ -89,20 +89,21 @@ export function StepScreen(props: StepScreenProps) {
               onClose={() => setTakingBack(false)}
               onTakeBack={(reason) => onCommand({ kind: 'correct', stepId: step.id, reason })}
             />
-          ) : null}
-          <div className={styles.buttons}>
-            <button type="button" className={styles.back} onClick={onBack} disabled={at === 0}>
-              Back
-            </button>
-            {isDone && !takingBack ? (
-              <button type="button" className={styles.back} onClick={() => setTakingBack(true)}>
-                Held by mistake…
+          ) : (
+            <div className={styles.buttons}>
+              <button type="button" className={styles.back} onClick={onBack} disabled={at === 0}>
+                Back
               </button>
-            ) : null}
-            <button type="button" className={styles.primary} onClick={onReturn}>
-              To the next step
-            </button>
-          </div>
+              {isDone ? (
+                <button type="button" className={styles.back} onClick={() => setTakingBack(true)}>
+                  Held by mistake…
+                </button>
+              ) : null}
+              <button type="button" className={styles.primary} onClick={onReturn}>
+                To the next step
+              </button>
+            </div>
+          )}
         </>
       )}
     </div>

@@ -27,26 +27,29 @@ export function TakeBack({
   const back = sentBackBy(steps, acts, step.id);
   const signature = signedBy !== null && back.some((s) => s.kind === 'sign');
   return (
-    <section className={styles.recut} aria-label="Take back a step that was held by mistake">
-      <Caution>
-        {signature ? `The signature of ${signedBy} goes. ` : ''}
-        {back.length === 1
-          ? 'This step has to be done again.'
-          : `${back.length} steps have to be done again, to “${back[back.length - 1]?.title ?? ''}”.`}{' '}
-        What was held stays in the record, with your reason.
-      </Caution>
-      <label className={styles.accept}>
-        <span className={styles.acceptName}>Why</span>
-        <input
-          className={styles.instrument}
-          name="reason"
-          autoComplete="off"
-          maxLength={200}
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-        />
-      </label>
-      <div className={styles.recutButtons}>
+    <>
+      <section className={styles.recut} aria-label="Take back a step that was held by mistake">
+        <Caution>
+          {signature ? `The signature of ${signedBy} goes. ` : ''}
+          {back.length === 1
+            ? 'This step has to be done again.'
+            : `${back.length} steps have to be done again, to “${back[back.length - 1]?.title ?? ''}”.`}{' '}
+          What was held stays in the record, with your reason.
+        </Caution>
+        <label className={styles.accept}>
+          <span className={styles.acceptName}>Why</span>
+          <input
+            ref={(field) => field?.focus()}
+            className={styles.instrument}
+            name="reason"
+            autoComplete="off"
+            maxLength={200}
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+          />
+        </label>
+      </section>
+      <div className={styles.buttons}>
         <button type="button" className={styles.back} onClick={onClose}>
           It stands
         </button>
@@ -54,6 +57,6 @@ export function TakeBack({
           Hold: take it back
         </HoldButton>
       </div>
-    </section>
+    </>
   );
 }

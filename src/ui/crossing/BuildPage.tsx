@@ -51,6 +51,7 @@ export function BuildPage({ view, actions }: Props) {
         <ActorField />
       </header>
       <RecordFaults faults={view.faults} />
+      <NotYet view={view} />
       <div className={styles.track} aria-hidden>
         <span style={{ width: `${(progress.done.size / Math.max(1, steps.length)) * 100}%` }} />
       </div>
@@ -105,6 +106,24 @@ export function BuildPage({ view, actions }: Props) {
         </div>
       )}
     </main>
+  );
+}
+
+/** Why nothing can be confirmed at this plan, said before anybody reaches for a module. */
+function NotYet({ view }: { readonly view: CrossingView }) {
+  const { provisional } = view.asked;
+  if (view.plans.length === 0) return null;
+  if (view.state === 'stale')
+    return (
+      <Caution tone="hold">The plan is stale: cables or measurements have changed. Plan again first.</Caution>
+    );
+  if (provisional.length === 0) return null;
+  const more = provisional.length - 1;
+  return (
+    <Caution tone="hold">
+      The plan is provisional, and nothing can be confirmed on it: {provisional[0]}
+      {more > 0 ? `, and ${more} more` : ''}. Measure first.
+    </Caution>
   );
 }
 
