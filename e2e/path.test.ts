@@ -311,8 +311,10 @@ describe('at the bench', () => {
     await says('The signature of inspector goes');
     await (await find('input[name="reason"]')).sendKeys('held before it was drawn up');
     await holdButton('Hold: take it back');
+    await retype(await find('#actor-name'), 'fitter 1');
     await holdButton('Hold: done');
     await says('Sign the cut card');
+    await retype(await find('#actor-name'), 'inspector');
     await holdButton('Hold: sign');
     await says('Signed by inspector');
     await browser().resize(1280, 800);

@@ -213,4 +213,5 @@ export const crossingPlan = mysqlTable('crossing_plan', {
   body: longtext('body').notNull(),
   actor: varchar('actor', { length: 60 }).notNull(),
   madeAt: instant('made_at').notNull(),
+  version: tinyint('version').notNull().default(1),
 });

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
-import type { IntervalMm } from '@/core/kernel';
+import { ok, validate, type IntervalMm, type Result } from '@/core/kernel';
 import { PRESS_PLACES, type PressPlace } from './frame-request';
 
 /** Where a module stands. `x`, `y`: its lower-left corner seen from the front, mm. */
@@ -146,3 +146,10 @@ export const framePlanSchema = object({
 })
   .noUnknown()
   .required();
+
+/** Reads a plan of frames from outside. Whether it keeps the rules is `checkFramePlan`'s to say. Errors name path and value. */
+export function readFramePlan(value: unknown): Result<FramePlan> {
+  const read = validate(framePlanSchema, value);
+  // The schema has just said that it is one; the type only adds `readonly` and which lists are pairs.
+  return read.ok ? ok(read.value as unknown as FramePlan) : read;
+}

@@ -167,6 +167,18 @@ describe('deciding', () => {
     for (const name of ['fitter', ' Fitter ', 'FITTER'])
       expect(refusal(two, sign, null, name)).toMatch(/another person/);
     expect(refusal(two, sign, null, 'inspector')).toBe('');
+    // An inspector who has sent a step back may sign what the fitter did again; one who has done it again himself may not.
+    const back = {
+      ...act(step(steps, 'safe'), null, 'inspector'),
+      kind: 'correct' as const,
+      fingerprint: null,
+    };
+    const again = (actor: string) => ({
+      ...two,
+      acts: [...two.acts, back, act(step(steps, 'safe'), null, actor)],
+    });
+    expect(refusal(again('fitter'), sign, null, 'inspector')).toBe('');
+    expect(refusal(again('inspector'), sign, null, 'inspector')).toMatch(/another person/);
   });
 
   it('wants every check of a hold point ticked, and knows no others', () => {

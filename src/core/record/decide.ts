@@ -123,7 +123,8 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: string, now: 
       stepId: step.value.id,
       body: { title: 'Mix declared waste', reason: asked.value.waste },
     });
-  const worked = state.acts.filter((a) => a.kind !== 'note');
+  // Whoever sends a step back has not done it.
+  const worked = state.acts.filter((a) => a.kind !== 'note' && a.kind !== 'correct');
   if (kind === 'sign' && state.secondPerson && worked.some((a) => samePerson(a.actor, actor)))
     return refuse('actor', 'this job asks for a signature by another person than the fitter', actor);
   const instrument = command.instrument?.trim() ?? '';

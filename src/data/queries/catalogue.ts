@@ -9,6 +9,7 @@ import {
   type FrameSheet,
 } from '@/core/catalogue';
 import type { Tx } from '../connection';
+import { ACCESSORY, ADAPTOR, COMPOUND, FAMILY, FRAME_SHEET } from '../stored-kinds';
 import { catalogueImport, familyRevision, partRevision } from '../schema';
 
 export interface StoredFamily {
@@ -35,7 +36,7 @@ function storedFamily(row: { id: number; hash: string; body: string }): StoredFa
   const key = `${row.id} ${row.hash}`;
   const known = parsed.get(key);
   if (known) return known;
-  const family = JSON.parse(row.body) as Family;
+  const family = FAMILY.parse(row.body, row.id);
   // Asked anew and not read from the import: what this release can carry out may be more than the one that imported it could.
   const stored = { id: row.id, family, planOnly: missingForProcedure(family).length > 0 };
   if (parsed.size >= KEPT) parsed.clear();
@@ -81,10 +82,11 @@ export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
   const accessories = new Map<string, Accessory>();
   const compounds = new Map<string, Compound>();
   for (const part of parts) {
-    if (part.kind === 'adaptor') adaptors.set(part.partNumber, JSON.parse(part.body) as Adaptor);
-    else if (part.kind === 'accessory') accessories.set(part.partNumber, JSON.parse(part.body) as Accessory);
+    if (part.kind === 'adaptor') adaptors.set(part.partNumber, ADAPTOR.parse(part.body, part.partNumber));
+    else if (part.kind === 'accessory')
+      accessories.set(part.partNumber, ACCESSORY.parse(part.body, part.partNumber));
     else {
-      const compound = JSON.parse(part.body) as Compound;
+      const compound = COMPOUND.parse(part.body, part.partNumber);
       const known = compounds.get(compound.product);
       if (known === undefined || isLaterSheet(compound.sheet, known.sheet))
         compounds.set(compound.product, compound);
@@ -102,11 +104,11 @@ export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
 /** Every revision of every sheet of transit frames, oldest first. */
 export async function loadFrameSheets(tx: Tx): Promise<FrameSheet[]> {
   const rows = await tx
-    .select({ body: partRevision.body })
+    .select({ id: partRevision.id, body: partRevision.body })
     .from(partRevision)
     .where(eq(partRevision.kind, 'frameSheet'))
     .orderBy(partRevision.id);
-  return rows.map((row) => JSON.parse(row.body) as FrameSheet);
+  return rows.map((row) => FRAME_SHEET.parse(row.body, row.id));
 }
 
 /** Every revision of one family, oldest first. */

@@ -3,6 +3,8 @@ import { canonicalJson, hashOf } from '@/core/kernel';
 import type { CrossingSetup } from '@/core/crossing';
 import type { FramePlan, FrameRequest } from '@/core/frame-packing';
 import type { Tx } from '../connection';
+import { UnreadableRow } from '../stored';
+import { CROSSING_SETUP, FRAME_PLAN, FRAME_REQUEST } from '../stored-kinds';
 import { cable, crossing, crossingPlan } from '../schema';
 
 export interface CrossingRow {
@@ -30,7 +32,7 @@ export interface StoredCrossingPlan {
 const crossingRow = (row: typeof crossing.$inferSelect): CrossingRow => ({
   id: row.id,
   name: row.name,
-  setup: JSON.parse(row.setup) as CrossingSetup,
+  setup: CROSSING_SETUP.parse(row.setup, row.name),
   version: row.version,
 });
 
@@ -77,6 +79,15 @@ export async function updateCrossing(
   return result.affectedRows === 1;
 }
 
+/** In which shape plans are stored: there has been one so far. */
+const FRAME_PLAN_VERSION = 1;
+
+function ofVersion(version: number, body: string, id: number): string {
+  if (version !== FRAME_PLAN_VERSION)
+    throw new UnreadableRow(`crossing plan ${id}`, `it is of version ${version}`);
+  return body;
+}
+
 /** Plans of several crossings, the newest first. */
 export async function loadCrossingPlans(tx: Tx, ids: readonly number[]): Promise<StoredCrossingPlan[]> {
   if (ids.length === 0) return [];
@@ -85,10 +96,10 @@ export async function loadCrossingPlans(tx: Tx, ids: readonly number[]): Promise
     .from(crossingPlan)
     .where(inArray(crossingPlan.crossingId, [...ids]))
     .orderBy(desc(crossingPlan.id));
-  return rows.map(({ body, request, ...row }) => ({
+  return rows.map(({ body, request, version, ...row }) => ({
     ...row,
-    request: JSON.parse(request) as FrameRequest,
-    plan: JSON.parse(body) as FramePlan,
+    request: FRAME_REQUEST.parse(request, row.id),
+    plan: FRAME_PLAN.parse(ofVersion(version, body, row.id), row.id),
     intact: () => hashOf(JSON.parse(body) as unknown) === row.planHash,
   }));
 }

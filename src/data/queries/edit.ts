@@ -1,5 +1,7 @@
+import { array, mixed, number, object, string } from 'yup';
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Tx } from '../connection';
+import { bySchema, storedJson } from '../stored';
 import { cable, cableType, edit, enclosure, job, plan, reading, termination } from '../schema';
 
 /** Tables whose rows people change and may undo. */
@@ -105,12 +107,42 @@ export async function insertEdit(
   return result.insertId;
 }
 
+const fields = mixed<Readonly<Record<string, FieldValue>>>()
+  .test(
+    'fields',
+    'are not fields of a row',
+    (v: unknown) =>
+      typeof v === 'object' &&
+      v !== null &&
+      Object.values(v).every((f) => f === null || typeof f === 'string' || typeof f === 'number'),
+  )
+  .required();
+
+const CHANGES = storedJson(
+  'edit',
+  bySchema(
+    array()
+      .of(
+        object({
+          table: string()
+            .oneOf(Object.keys(TABLES) as EditTable[])
+            .required(),
+          id: number().integer().required(),
+          before: fields,
+          after: fields,
+        }).required(),
+      )
+      .required(),
+  ),
+  50,
+);
+
 const editRow = (row: typeof edit.$inferSelect): EditRow => ({
   id: row.id,
   label: row.label,
   actor: row.actor,
   at: row.at,
-  changes: JSON.parse(row.changes) as RowChange[],
+  changes: CHANGES.parse(row.changes, row.id),
 });
 
 /** The newest edit of a job by this person that still stands. */

@@ -1,12 +1,7 @@
 import { and, eq, isNull } from 'drizzle-orm';
-import {
-  upgradeProfile,
-  type CableType,
-  type CodeProfile,
-  type Enclosure,
-  type Entry,
-} from '@/core/schedule';
+import { type CableType, type CodeProfile, type Enclosure, type Entry } from '@/core/schedule';
 import type { Tx } from '../connection';
+import { CABLE_TYPE, ENCLOSURE, ENTRY, PROFILE } from '../stored-kinds';
 import { cable, cableType, enclosure, entry, job, termination } from '../schema';
 
 export interface JobRow {
@@ -22,7 +17,7 @@ export interface JobRow {
 const jobRow = (row: typeof job.$inferSelect): JobRow => ({
   ...row,
   secondPerson: row.secondPerson === 1,
-  profile: upgradeProfile(JSON.parse(row.profile) as object),
+  profile: PROFILE.parse(row.profile, row.slug),
 });
 
 export async function listJobs(tx: Tx): Promise<JobRow[]> {
@@ -51,7 +46,7 @@ export async function listCableTypes(
   jobId: number,
 ): Promise<{ id: number; code: string; facts: CableType }[]> {
   const rows = await tx.select().from(cableType).where(eq(cableType.jobId, jobId)).orderBy(cableType.code);
-  return rows.map((r) => ({ id: r.id, code: r.code, facts: JSON.parse(r.facts) as CableType }));
+  return rows.map((r) => ({ id: r.id, code: r.code, facts: CABLE_TYPE.parse(r.facts, r.code) }));
 }
 
 export async function insertEnclosure(
@@ -116,8 +111,8 @@ export async function listUnusedEntries(
   const free = new Map(rows.filter((r) => !used.has(r.id)).map((r) => [r.id, r]));
   return [...free.values()].map((r) => ({
     area: r.area,
-    enclosure: JSON.parse(r.box) as Enclosure,
-    entry: JSON.parse(r.hole) as Entry,
+    enclosure: ENCLOSURE.parse(r.box, r.id),
+    entry: ENTRY.parse(r.hole, r.id),
   }));
 }
 

@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { hashOf } from '@/core/kernel';
-import { decodeArcs, readPlan, type TerminationPlan } from '@/core/procedure';
-import { stored } from '../stored';
+import { decodeArcs, type TerminationPlan } from '@/core/procedure';
+import { PLAN } from '../stored-kinds';
 import type { Tx } from '../connection';
 import { cable, familyRevision, job, plan, stationSummary, termination } from '../schema';
 
@@ -22,7 +22,7 @@ const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
   terminationId: row.terminationId,
   familyRevisionId: row.familyRevisionId,
   planHash: row.planHash,
-  plan: stored(`plan ${row.id}`, readPlan(JSON.parse(row.body))),
+  plan: PLAN.parse(row.body, row.id),
   actor: row.actor,
   madeAt: row.madeAt,
   intact: () => hashOf(JSON.parse(row.body) as unknown) === row.planHash,

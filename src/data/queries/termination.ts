@@ -3,6 +3,7 @@ import { METHODS, QUANTITIES, type Reading } from '@/core/cable-measurement';
 import type { Terminal } from '@/core/cut-back';
 import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
 import type { Tx } from '../connection';
+import { CABLE_TYPE, ENCLOSURE, ENTRY, TERMINALS } from '../stored-kinds';
 import { cable, cableType, enclosure, entry, reading, termination } from '../schema';
 
 /** A reading as stored: `end` null means it stands for the whole cable (a datasheet, or a sample from the drum). */
@@ -77,29 +78,20 @@ const base = (tx: Tx) =>
 
 type Joined = Awaited<ReturnType<typeof base>>[number];
 
-/** Reads texts as JSON, equal texts once: a thousand ends share a few types, boxes and entries. */
-function factsReader(): <T>(text: string) => T {
-  const read = new Map<string, unknown>();
-  return <T>(text: string): T => {
-    if (!read.has(text)) read.set(text, JSON.parse(text));
-    return read.get(text) as T;
-  };
-}
-
-function terminationRow(row: Joined, facts = factsReader()): TerminationRow {
+function terminationRow(row: Joined): TerminationRow {
   const { entryId, typeFacts, area, enclosureFacts, entryFacts, ...rest } = row;
   const placed = entryId !== null && area !== null && enclosureFacts !== null && entryFacts !== null;
   return {
     ...rest,
     sizeLocked: rest.sizeLocked === 1,
-    terminals: rest.terminals === null ? [] : (JSON.parse(rest.terminals) as Terminal[]),
-    cableType: facts<CableType>(typeFacts),
+    terminals: rest.terminals === null ? [] : TERMINALS.parse(rest.terminals, rest.id),
+    cableType: CABLE_TYPE.parse(typeFacts, rest.cable.tag),
     place: placed
       ? {
           entryId,
           area,
-          enclosure: facts<Enclosure>(enclosureFacts),
-          entry: facts<Entry>(entryFacts),
+          enclosure: ENCLOSURE.parse(enclosureFacts, entryId),
+          entry: ENTRY.parse(entryFacts, entryId),
         }
       : null,
   };
@@ -121,8 +113,7 @@ export async function findTermination(
 
 export async function loadTerminations(tx: Tx, ids: readonly number[]): Promise<TerminationRow[]> {
   if (ids.length === 0) return [];
-  const facts = factsReader();
-  return (await base(tx).where(inArray(termination.id, [...ids]))).map((row) => terminationRow(row, facts));
+  return (await base(tx).where(inArray(termination.id, [...ids]))).map(terminationRow);
 }
 
 /** Ids of all terminations of a job whose cable is still in the schedule, in the order of their tags. */

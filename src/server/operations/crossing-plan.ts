@@ -1,12 +1,6 @@
-import { hashOf, fail, ok, refuse, validate, type Result } from '@/core/kernel';
+import { hashOf, fail, ok, refuse, type Result } from '@/core/kernel';
 import type { PlanDraft } from '@/core/crossing';
-import {
-  checkBuiltFrames,
-  checkFramePlan,
-  framePlanSchema,
-  type FramePlan,
-  type FrameRequest,
-} from '@/core/frame-packing';
+import { checkBuiltFrames, checkFramePlan, readFramePlan, type FrameRequest } from '@/core/frame-packing';
 import { actOf, replay, stepsToRedo, type CrossingRef } from '@/core/record';
 import {
   insertCrossingPlan,
@@ -61,10 +55,9 @@ export async function storePlan(
     return refuse('kind', 'must be planned or asBuilt', draft.kind);
   if (draft.requestHash !== crossing.hash)
     return refuse('requestHash', 'cables or measurements have changed since this was planned: plan again');
-  const read = validate(framePlanSchema, draft.plan);
+  const read = readFramePlan(draft.plan);
   if (!read.ok) return read;
-  // The schema has just said that it is one; the type only adds `readonly`.
-  const plan = read.value as unknown as FramePlan;
+  const plan = read.value;
   if (plan.cost === null) return refuse('plan', 'there is no plan to take');
   const check = draft.kind === 'asBuilt' ? checkBuiltFrames : checkFramePlan;
   const audit = check(crossing.request, plan);

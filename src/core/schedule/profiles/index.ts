@@ -1,4 +1,4 @@
-import { canonicalJson, validate, type Result } from '@/core/kernel';
+import { canonicalJson, validate, type Result, refuse } from '@/core/kernel';
 import { codeProfileSchema, type CodeProfile } from '../code-profile';
 import { HOUSE_FIGURES } from './house-figures';
 
@@ -77,8 +77,12 @@ export const CODE_PROFILES: readonly CodeProfile[] = [DEFAULT_PROFILE, IEC_FLOW,
 
 /**
  * A profile as a job stored it, brought to today's shape: groups of figures that its release did not know yet are taken from the default.
+ * Refused when what comes of it is no profile.
  */
-export const upgradeProfile = (stored: object): CodeProfile => ({ ...DEFAULT_PROFILE, ...stored });
+export const readStoredProfile = (stored: unknown): Result<CodeProfile> =>
+  typeof stored === 'object' && stored !== null && !Array.isArray(stored)
+    ? readProfile({ ...DEFAULT_PROFILE, ...stored })
+    : refuse('', 'is no profile', stored);
 
 /** Reads a profile that somebody edited. Errors name path and value. */
 export const readProfile = (json: unknown): Result<CodeProfile> => validate(codeProfileSchema, json);

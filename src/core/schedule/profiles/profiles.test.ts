@@ -5,7 +5,7 @@ import {
   profileFigures,
   profileOrigin,
   readProfile,
-  upgradeProfile,
+  readStoredProfile,
 } from '..';
 
 it('ships four profiles that hold by their own schema, each with edition, source and caution', () => {
@@ -39,10 +39,12 @@ it('brings a profile of an earlier release to today’s shape and leaves its fig
     edition: _e,
     ...old
   } = DEFAULT_PROFILE;
-  const upgraded = upgradeProfile({ ...old, key: 'iec-zones', cut: { ...old.cut, kerfMm: 2 } });
-  expect(readProfile(upgraded).ok).toBe(true);
-  expect(upgraded.cut.kerfMm).toBe(2);
-  expect(upgraded.barrier).toEqual(DEFAULT_PROFILE.barrier);
+  const stored = { ...old, key: 'iec-zones', cut: { ...old.cut, kerfMm: 2 } };
+  const read = readStoredProfile(JSON.parse(JSON.stringify(stored)));
+  expect(read).toMatchObject({ ok: true, value: { cut: { kerfMm: 2 }, barrier: DEFAULT_PROFILE.barrier } });
+  // What is no profile is never taken for one.
+  for (const wrong of [null, [], 'x', { ...stored, cut: { kerfMm: 'wide' } }, { ...stored, mood: 1 }])
+    expect(readStoredProfile(wrong).ok).toBe(false);
 });
 
 it('knows a copy from an edited copy, and a stranger', () => {
