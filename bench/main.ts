@@ -7,7 +7,9 @@ import { benchChooseJob } from './choose-job';
 import { benchHeavy } from './heavy';
 import { benchPages } from './pages';
 import { benchPack, benchPlan } from './plan';
+import { benchReading } from './reading';
 import { printTable } from './row';
+import { benchWriters } from './writers';
 
 async function main(): Promise<void> {
   const address = process.env.BENCH_ADDRESS;
@@ -16,7 +18,9 @@ async function main(): Promise<void> {
   printTable([...benchChoose(demo), ...(await benchChooseJob())]);
   printTable([...benchPlan(demo), ...benchPack()]);
   const slug = await makeLargeJob(5000);
+  printTable(await benchReading(slug));
   printTable(await benchPages(address, slug));
+  printTable(await benchWriters());
   printTable(await benchHeavy(address, slug, Number(process.env.BENCH_PID ?? 0)));
   await closeDatabase();
 }

@@ -1,7 +1,6 @@
 import type { Problem } from '@/core/kernel';
 import { QUANTITY_WORDS } from '@/core/cable-measurement';
 import {
-  choose,
   chooseEach,
   contradictions,
   decideBarrier,
@@ -29,6 +28,7 @@ import type {
   StoredReading,
   TerminationRow,
 } from '@/data';
+import { chosen } from './chosen';
 import { planFaults, type AuditedRecord } from '../record/faults';
 
 /** Everything the core has to say about one termination today. */
@@ -141,7 +141,7 @@ const choiceInput = ({ request, missing }: Prepared): TerminationInput | null =>
 export function assess(input: AssessInput): Assessment {
   const prepared = prepare(input);
   const asked = choiceInput(prepared);
-  return finish(input, prepared, asked && choose(asked, catalogueView(input.catalogue)));
+  return finish(input, prepared, asked && chosen(asked, input.catalogue));
 }
 
 /** Several ends, one after the other: where something fits, a choice holds what fits, may fit or waits for an answer, and not what does not. */

@@ -85,6 +85,18 @@ export async function assessMany(
   return all;
 }
 
+/** Up to so many ends are judged each by itself: whoever looks at one of them next finds its answer there. */
+const FEW = 2;
+
+async function assessFew(
+  tx: Tx,
+  job: JobRow,
+  rows: readonly TerminationRow[],
+  known: StoredCatalogue | null,
+): Promise<Assessment[]> {
+  return (await assessInputs(tx, job, rows, known)).inputs.map(assess);
+}
+
 /** Finds one termination. Errors: no such job, cable or end; a retired one says so. */
 export async function requireTermination(
   tx: Tx,
@@ -143,7 +155,7 @@ export async function refreshSummaries(
   const catalogue = terminationIds.length > BATCH ? await loadCatalogue(tx) : null;
   for await (const ids of inBatches(terminationIds, BATCH)) {
     const rows = await loadTerminations(tx, ids);
-    const assessments = await assessMany(tx, job, rows, catalogue);
+    const assessments = await (rows.length > FEW ? assessMany : assessFew)(tx, job, rows, catalogue);
     await writeSummaries(
       tx,
       assessments.map((a) => ({

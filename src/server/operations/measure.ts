@@ -73,7 +73,11 @@ export function addReading(
       actor,
       now,
     );
-    await refreshSummaries(tx, job, await terminationIdsOfCables(tx, [row.cable.id]));
+    await refreshSummaries(
+      tx,
+      job,
+      end === null ? await terminationIdsOfCables(tx, [row.cable.id]) : [row.id],
+    );
     return ok({ id });
   });
 }
@@ -109,7 +113,11 @@ export function withdrawReading(
       actor,
       now,
     );
-    await refreshSummaries(tx, job, await terminationIdsOfCables(tx, [row.cable.id]));
+    await refreshSummaries(
+      tx,
+      job,
+      reading.end === row.end ? [row.id] : await terminationIdsOfCables(tx, [row.cable.id]),
+    );
     return ok(null);
   });
 }
