@@ -199,6 +199,14 @@ describe('the face view', () => {
   });
 });
 
+/** Waits until it is said that a plan was taken; where built rows would be sent back for it, that is asked first, and answered with yes. */
+async function sureOf(said: string): Promise<void> {
+  await says(new RegExp(`${said}|must be done again`));
+  for (const sure of await d().findElements(By.xpath('//button[contains(., "do it again")]')))
+    await sure.click();
+  await says(said);
+}
+
 /** Other tests measure cables of this job anew: then the crossing is stale, and is planned again as a person would. */
 async function upToDate(crossing: string): Promise<void> {
   await open(`${LIST}/${crossing}`);
@@ -208,10 +216,7 @@ async function upToDate(crossing: string): Promise<void> {
   await click(() => byText('button', 'Plan again'));
   await waitFor(/Take this plan/, PLANNED);
   await click(() => byText('button', 'Take this plan'));
-  await says(/This plan is in force now|must be done again/);
-  const asked = await d().findElements(By.xpath('//button[contains(., "do it again")]'));
-  for (const button of asked) await button.click();
-  await says('This plan is in force now');
+  await sureOf('This plan is in force now');
   await open(`${LIST}/${crossing}`);
   await find('g[data-cable]');
 }
@@ -239,9 +244,7 @@ describe('re-entry', () => {
     await click(() => byText('button', 'Back to the plan'));
     await click(() => byText('button', 'Take it into the crossing'));
     // Rows that are built come apart for it: that is asked first.
-    await says(/building steps that were done must be done again/);
-    await click(() => byText('button', 'Take this plan, do it again'));
-    await says('its rows are to be built again');
+    await sureOf('its rows are to be built again');
     await placeOf('N-1');
     await click(() => byText('button', 'Cables'));
     await says('19 cables go through');
@@ -295,10 +298,7 @@ describe('files', () => {
     await says(/built\.csv keeps every rule|built\.csv breaks/);
     await says('keeps every rule');
     await click(() => byText('button', 'Record as built'));
-    await says(/Recorded as built|must be done again/);
-    for (const sure of await d().findElements(By.xpath('//button[contains(., "do it again")]')))
-      await sure.click();
-    await says('Recorded as built');
+    await sureOf('Recorded as built');
     await click(() => byText('button', 'Compare'));
     await says('as built of');
   });

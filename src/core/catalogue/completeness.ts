@@ -3,7 +3,7 @@ import type { Family } from './family';
 import type { PartRole } from './part';
 import type { Size } from './size';
 import type { Stage } from './stage';
-import type { ArmourKind, CutKind } from './vocabulary';
+import type { ArmourKind, CutKind, ProcedureKind } from './vocabulary';
 
 type Miss = (path: string, message: string) => void;
 
@@ -43,6 +43,14 @@ export function missingForProcedure(family: Family): Problem[] {
   return problems;
 }
 
+/** When a family goes into the box: before its armour is clamped, or made off already. */
+const ENTRY_COMES: Readonly<Record<ProcedureKind, 'first' | 'afterTheClamp'>> = {
+  entryFirst: 'first',
+  madeOffFirst: 'afterTheClamp',
+  sealingFitting: 'first',
+  plugIn: 'first',
+};
+
 function missingStages(family: Family, miss: Miss): void {
   const { stages, makeOff } = family;
   if (stages.length === 0) miss('stages', 'no tightening stage is given');
@@ -58,9 +66,11 @@ function missingStages(family: Family, miss: Miss): void {
     if (clamp && !stages.slice(clampAt + 1).some((s) => s.member === clamp.member && s.phase === 'final'))
       miss('stages', `after the look nothing tightens the ${clamp.member} again`);
   }
-  if (entry && family.procedureKind === 'madeOffFirst' && stages.indexOf(entry) < clampAt)
+  if (!entry) return;
+  const first = ENTRY_COMES[family.procedureKind];
+  if (first === 'afterTheClamp' && stages.indexOf(entry) < clampAt)
     miss('stages', 'this family is made off before it goes into the box, but its entry stage comes first');
-  if (entry && family.procedureKind !== 'madeOffFirst' && clampAt >= 0 && stages.indexOf(entry) > clampAt)
+  if (first === 'first' && clampAt >= 0 && stages.indexOf(entry) > clampAt)
     miss('stages', 'this family goes into the box first, but its entry stage comes after the clamping');
 }
 

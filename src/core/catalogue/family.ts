@@ -13,6 +13,7 @@ import {
   HAZARD_CLASSES,
   MATERIALS,
   PROCEDURE_KINDS,
+  type ProcedureKind,
 } from './vocabulary';
 
 /** Where the figures were read: the instruction sheet, its revision and date. */
@@ -156,12 +157,19 @@ export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   plugIn: 'plug-in gland body',
 };
 
+const byChamber = ({ chamber }: Pick<Size, 'chamber'>): Purpose =>
+  chamber === undefined ? 'plain' : 'barrier';
+
+const PURPOSE_OF: Readonly<Record<ProcedureKind, (size: Pick<Size, 'chamber'>) => Purpose>> = {
+  entryFirst: byChamber,
+  madeOffFirst: byChamber,
+  sealingFitting: () => 'sealingFitting',
+  plugIn: () => 'plugIn',
+};
+
 /** What one size does inside the cable: a size without a chamber is no barrier, whatever its family has besides. */
-export function purposeOfSize(family: Pick<Family, 'procedureKind'>, size: Pick<Size, 'chamber'>): Purpose {
-  if (family.procedureKind === 'sealingFitting') return 'sealingFitting';
-  if (family.procedureKind === 'plugIn') return 'plugIn';
-  return size.chamber === undefined ? 'plain' : 'barrier';
-}
+export const purposeOfSize = (family: Pick<Family, 'procedureKind'>, size: Pick<Size, 'chamber'>): Purpose =>
+  PURPOSE_OF[family.procedureKind](size);
 
 /** What a family is kept under in lists: a barrier when any of its sizes is one. */
 export function purposeOf(family: Family): Purpose {

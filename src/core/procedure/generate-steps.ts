@@ -1,4 +1,4 @@
-import { entryStageOf, type Family } from '@/core/catalogue';
+import { entryStageOf, type Family, type ProcedureKind } from '@/core/catalogue';
 import type { StagePlan } from '@/core/tightening';
 import { cutStep } from './steps/cut';
 import { clampSteps, endStopStep, insertStep, lookStep, onThreadStep } from './steps/make-off';
@@ -26,12 +26,20 @@ export function generateSteps(plan: TerminationPlan, family: Family): Step[] {
   ]);
 }
 
+/** What each kind of procedure does before the first stage of its sheet. */
+const BEFORE_STAGES: Readonly<Record<ProcedureKind, (plan: TerminationPlan) => StepDraft[]>> = {
+  entryFirst: () => [],
+  madeOffFirst: () => [],
+  sealingFitting: () => [],
+  plugIn: (plan) => [insertStep(plan)],
+};
+
 /** The stages in the order of the sheet, each with what belongs before and after it. */
 function stageByStage(plan: TerminationPlan, family: Family): StepDraft[] {
   const { clampStage, innerStage, look } = family.makeOff;
   const entry = entryStageOf(family);
   const drafts: StepDraft[] = [];
-  if (family.procedureKind === 'plugIn') drafts.push(insertStep(plan));
+  drafts.push(...BEFORE_STAGES[family.procedureKind](plan));
   const armoured = plan.armour !== 'none';
   if (armoured && clampStage === undefined) drafts.push(...clampSteps(plan));
   for (const stage of plan.stages) {

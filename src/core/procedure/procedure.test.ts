@@ -178,6 +178,9 @@ describe('deciding', () => {
       acts: [...two.acts, back, act(step(steps, 'safe'), null, actor)],
     });
     expect(refusal(again('fitter'), sign, null, 'inspector')).toBe('');
+    const signed = { ...two, acts: [...again('fitter').acts, act(sign, null, 'inspector'), back] };
+    signed.acts.push(act(step(steps, 'safe'), null, 'fitter'), { ...back, stepId: 'sign' });
+    expect(refusal(signed, sign, null, 'inspector')).toBe('');
     expect(refusal(again('inspector'), sign, null, 'inspector')).toMatch(/another person/);
   });
 

@@ -123,8 +123,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: string, now: 
       stepId: step.value.id,
       body: { title: 'Mix declared waste', reason: asked.value.waste },
     });
-  // Whoever sends a step back has not done it.
-  const worked = state.acts.filter((a) => a.kind !== 'note' && a.kind !== 'correct');
+  const worked = state.acts.filter((a) => !LOOKED_AT.has(a.kind));
   if (kind === 'sign' && state.secondPerson && worked.some((a) => samePerson(a.actor, actor)))
     return refuse('actor', 'this job asks for a signature by another person than the fitter', actor);
   const instrument = command.instrument?.trim() ?? '';
@@ -143,6 +142,9 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: string, now: 
     },
   });
 }
+
+/** What one does without having worked at the subject: whoever has done no more may sign it. */
+const LOOKED_AT: ReadonlySet<EventKind> = new Set<EventKind>(['note', 'correct', 'sign']);
 
 /** The step of a confirmation, when it is its turn and nothing of the plan stands in the way. */
 function stepInTurn(state: WorkState, command: ConfirmCommand): Result<Step> {
