@@ -20,7 +20,6 @@ const shared = {
   ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
-    '^server-only$': '<rootDir>/scripts/empty.cjs',
     '\\.css$': '<rootDir>/scripts/css.cjs',
   },
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/.local/'],

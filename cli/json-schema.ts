@@ -46,7 +46,7 @@ function convertType(field: SchemaDescription): JsonSchema {
     case 'object': {
       const { fields } = field as SchemaObjectDescription;
       const required = Object.entries(fields)
-        .filter(([, f]) => (f as SchemaDescription).optional === false)
+        .filter(([, f]) => !(f as SchemaDescription).optional)
         .map(([name]) => name);
       return {
         type: 'object',

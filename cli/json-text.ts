@@ -52,7 +52,7 @@ function scanned(text: string): ReturnType<typeof refuse> | null {
   const scanner = createScanner(text, true);
   const levels: Level[] = [];
   for (
-    let token = scanner.scan(), before = token;
+    let token: number = scanner.scan(), before = token;
     token !== TOKEN.end;
     before = token, token = scanner.scan()
   ) {

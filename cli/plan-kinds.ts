@@ -1,4 +1,4 @@
-import type { ObjectSchema } from 'yup';
+import type { Schema } from 'yup';
 import { refuse, validate, type Result } from '@/core/kernel';
 import type { Kind } from './kinds/kind';
 import { withReferences } from './references';
@@ -40,6 +40,6 @@ export async function planFor(name: string, request: unknown): Promise<Result<un
   const { schema, plan } = await loadKind(known);
   const full = withReferences(request);
   if (!full.ok) return full;
-  const valid = validate(schema as ObjectSchema<object>, full.value);
+  const valid = validate(schema as Schema<object>, full.value);
   return valid.ok ? plan(valid.value as never) : valid;
 }

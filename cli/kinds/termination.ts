@@ -68,9 +68,9 @@ export interface Chosen {
   readonly catalogue: CatalogueView;
   readonly choice: Choice;
   /** Where the parts of a candidate stand in the request. */
-  locate(candidate: Candidate): Located;
+  locate: (candidate: Candidate) => Located;
   /** Paths with the figures that stand there. */
-  because(paths: readonly string[]): readonly { readonly path: string; readonly value: unknown }[];
+  because: (paths: readonly string[]) => readonly { readonly path: string; readonly value: unknown }[];
 }
 
 function inputOf(request: TerminationRequest): Result<TerminationInput> {

@@ -139,7 +139,7 @@ it('has stored collars that are what is worked out afresh', async () => {
 
 it('has every state that the board can show but waiting', async () => {
   const states = new Set(
-    (await good(viewSummaries('quillmere'))).flatMap((s) => [...s.arcs].filter((_, i) => i % 2 === 0)),
+    (await good(viewSummaries('quillmere'))).flatMap((s) => Array.from(s.arcs).filter((_, i) => i % 2 === 0)),
   );
-  expect([...'tdpbhn'].filter((s) => !states.has(s))).toEqual([]);
+  expect(Array.from('tdpbhn').filter((s) => !states.has(s))).toEqual([]);
 });

@@ -66,7 +66,7 @@ describe('what cannot be read', () => {
 
 describe('what can be read and not be built', () => {
   it('names every cable when no module divides the width', () => {
-    const made = plan({ ...first, frames: openings(() => ({ width: 145 })) as FrameRequest['frames'] });
+    const made = plan({ ...first, frames: openings(() => ({ width: 145 })) });
     expect([made.cost, made.unplaced.length]).toEqual([0, 8]);
     expect(made.unplaced[0]?.reason).toContain('which no offered frame has a place for');
   });

@@ -5,7 +5,7 @@ export type OnProgress = (stage: string, done: number, of: number) => void;
 export interface Running<T> {
   readonly result: Promise<T>;
   /** Ends the worker at once; the promise then never settles, and no progress is told any more. */
-  cancel(): void;
+  cancel: () => void;
 }
 
 /**

@@ -14,20 +14,15 @@ export const ARMOUR_WORDS: Readonly<Record<ArmourKind, string>> = {
 
 /** Faces of a clamping ring. A plain ring has one face, `plain`. */
 export const RING_FACES = ['plain', 'coarse', 'fine', 'flat'] as const;
-export type RingFace = (typeof RING_FACES)[number];
 
 /** Protection concepts of boxes. `explosionproof` is the word of division-style codes for what zones call flameproof. */
 export const CONCEPTS = ['none', 'Ex d', 'Ex e', 'Ex t', 'Ex nR', 'explosionproof'] as const;
-export type Concept = (typeof CONCEPTS)[number];
 
 export const GAS_GROUPS = ['IIA', 'IIB', 'IIC'] as const;
-export type GasGroup = (typeof GAS_GROUPS)[number];
 
 export const DUST_GROUPS = ['IIIA', 'IIIB', 'IIIC'] as const;
-export type DustGroup = (typeof DUST_GROUPS)[number];
 
 export const HAZARD_CLASSES = ['I', 'II', 'III'] as const;
-export type HazardClass = (typeof HAZARD_CLASSES)[number];
 export const DIVISIONS = [1, 2] as const;
 /** Groups of division-style codes: A to D gases, E to G dusts. A certificate names each it covers. */
 export const CLASS_GROUPS = ['A', 'B', 'C', 'D', 'E', 'F', 'G'] as const;

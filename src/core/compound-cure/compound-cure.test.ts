@@ -306,7 +306,7 @@ describe('trackCure', () => {
     );
     expect(cold.progress).toBe(0);
     expect(cold.holds).toEqual([
-      { from: 0, to: 40, why: 'cold', words: expect.stringContaining('Warm the work') },
+      { from: 0, to: 40, why: 'cold', words: expect.stringContaining('Warm the work') as string },
     ]);
     expect(cold.ready).toBeNull();
     expect(cold.standing?.why).toBe('cold');

@@ -27,7 +27,7 @@ export const GRIDS_MM: Readonly<Record<'mm' | 'in', readonly number[]>> = {
 export function roundJointly(spans: readonly Span[], unit: 'mm' | 'in'): Result<readonly RoundedSpan[]> {
   for (const grid of GRIDS_MM[unit]) {
     const rounded = spans.map((span) => roundOne(span, grid));
-    if (rounded.every((r) => r !== null)) return ok(rounded as RoundedSpan[]);
+    if (rounded.every((r) => r !== null)) return ok(rounded);
   }
   const finest = GRIDS_MM[unit][GRIDS_MM[unit].length - 1] ?? 1;
   const narrow = spans.find((s) => roundOne(s, finest) === null);

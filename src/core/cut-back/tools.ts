@@ -5,7 +5,6 @@ import { byEye, isSettable, shareOfStrip, shareOfWire, type DepthGuard } from '.
 
 /** The schools of parting an armour; see `armourTools`. `usual` is named first where nobody chose. */
 export const TOOL_SCHOOLS = ['usual', 'other'] as const;
-export type ToolSchool = (typeof TOOL_SCHOOLS)[number];
 
 /** A tool with the way it is used, how deep its blade may go and how much it takes away. Where good fitters differ, both are offered. */
 export interface ToolChoice {

@@ -10,7 +10,7 @@ import type { OpeningPatterns } from './row-patterns';
 export interface FitModel {
   readonly model: FrameModel;
   /** Values of it as values of the exact model: whole ones stay whole. Cables that need no second measuring take a place first. */
-  toExact(values: readonly number[]): readonly number[];
+  toExact: (values: readonly number[]) => readonly number[];
 }
 
 export function fitModel(

@@ -229,7 +229,7 @@ function roomForCables(
   const corners = request.modules.filter((m) => m.corner).map((m) => m.id);
   sets.forEach((set, o) =>
     set.rows.forEach((_, r) => {
-      const here = <T extends { opening: number; row: number }>(x: T) => x.opening === o && x.row === r;
+      const here = (x: { readonly opening: number; readonly row: number }) => x.opening === o && x.row === r;
       for (const size of plainSizes(request.modules)) {
         const going = cables.filter((c) => here(c) && c.option.size === size);
         if (going.length === 0) continue;

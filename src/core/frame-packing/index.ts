@@ -9,7 +9,6 @@ export * from './row-patterns';
 export * from './frame-parts';
 export * from './re-entry';
 export * from './restate';
-export type { Computation } from './decide-frames';
 export * from './locks';
 export * from './replan';
 export * from './settle-places';

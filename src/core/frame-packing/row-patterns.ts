@@ -36,9 +36,11 @@ export interface OpeningClosure {
   /** Each plain row takes its height and a plate of it; micrometres. */
   readonly start: number;
   /** Fillers that close what is left without another row; null when none do. */
-  fill(left: number): Filling | null;
+  fill: (left: number) => Filling | null;
   /** Rows by kind and fillers that close what is left; null when nothing does. */
-  complete(left: number): { readonly rows: ReadonlyMap<string, number>; readonly filling: Filling } | null;
+  complete: (
+    left: number,
+  ) => { readonly rows: ReadonlyMap<string, number>; readonly filling: Filling } | null;
 }
 
 export interface OpeningPatterns {

@@ -289,7 +289,7 @@ describe('judgeAll', () => {
       o: fc.option(spans(8000, 62_000)),
       i: fc.option(spans(5000, 52_000)),
       w: fc.option(spans(150, 2600)),
-      concept: fc.constantFrom('Ex d', 'Ex e', 'none', 'explosionproof') as fc.Arbitrary<typeof BOX.concept>,
+      concept: fc.constantFrom('Ex d', 'Ex e', 'none', 'explosionproof'),
       wallEarthed: fc.boolean(),
       thread: fc.constantFrom('M16', 'M20', 'M25', 'M32', 'M40', 'M50', 'M63'),
       wallMm: fc.integer({ min: 3, max: 20 }),

@@ -102,8 +102,8 @@ export interface Criterion {
   readonly id: CriterionId;
   readonly scope: CriterionScope;
   /** For a rule of scope `size`: why there is nothing to judge in this size. Must hang on the size's parts (`partsKey`), family and cable only. */
-  absent?(context: JudgeContext): string | null;
-  judge(context: JudgeContext): Finding;
+  absent?: (context: JudgeContext) => string | null;
+  judge: (context: JudgeContext) => Finding;
 }
 
 export interface Parts {

@@ -2,7 +2,7 @@ import { toUm } from '@/core/kernel';
 import type { Measurement } from '@/core/cable-measurement';
 import { ARMOUR_KINDS, purposeOfSize, type ArmourKind, type Family, type Size } from '@/core/catalogue';
 import { isFlameproof } from '@/core/schedule';
-import { decideBarrier, type BarrierOutcome } from './barrier';
+import { decideBarrier } from './barrier';
 import { cableListed } from './cable-listing';
 import { certificateCovers } from './certificate';
 import { freeAreaVerdict, mostCores } from './chamber-fit';
@@ -104,7 +104,7 @@ function categoricalCodes(
 ) {
   const idOf = identities();
   const outcomes = inputs.map((t) => decideBarrier(t).outcome);
-  const rows = inputs.map((t, i) => ({ t, outcome: outcomes[i] ?? ('ask' as BarrierOutcome) }));
+  const rows = inputs.map((t, i) => ({ t, outcome: outcomes[i] ?? 'ask' }));
   const placeKey = ({ t }: Row) => `${idOf(t.enclosure)} ${idOf(t.entry)} ${idOf(t.profile)}`;
   const boxKey = ({ t }: Row) => `${idOf(t.enclosure)} ${idOf(t.profile)}`;
   type Row = (typeof rows)[number];

@@ -21,10 +21,16 @@ export const fail = (problems: readonly Problem[]): { ok: false; problems: reado
 export const refuse = (path: string, message: string, value?: unknown) =>
   fail([value === undefined ? { path, message } : { path, message, value }]);
 
+/** A value as a line can hold it. */
+export const valueWords = (value: unknown): string =>
+  typeof value === 'bigint' || typeof value === 'symbol' || typeof value === 'function'
+    ? typeof value
+    : (JSON.stringify(value) ?? 'nothing');
+
 /** `path: message, got value`, the form the command line prints. */
 export function problemLine(problem: Problem): string {
   const where = problem.path === '' ? '(input)' : problem.path;
   if (problem.value === undefined) return `${where}: ${problem.message}`;
-  const shown = JSON.stringify(problem.value) ?? String(problem.value);
+  const shown = valueWords(problem.value);
   return `${where}: ${problem.message}, got ${shown.length > 80 ? `${shown.slice(0, 77)}…` : shown}`;
 }

@@ -13,6 +13,7 @@ const LOOKS: Partial<Readonly<Record<PartRole, { readonly wide: number; readonly
   armourEarthingRing: { wide: 0.28, role: 'metal' },
   outerSeal: { wide: 0.35, role: 'seal' },
 };
+const PLAIN: { readonly wide: number; readonly role: Role } = { wide: 0.5, role: 'metal' };
 const SIZE = 12;
 const GAP = 16;
 const LINE = 18;
@@ -23,7 +24,7 @@ const LINE = 18;
  * number that stands over its part. Not to scale along the cable.
  */
 export function explodedDrawing(shape: GlandShape, slideOn: readonly SlideOnItem[], width: number): Drawing {
-  const looks = slideOn.map((item) => LOOKS[item.role] ?? { wide: 0.5, role: 'metal' as Role });
+  const looks = slideOn.map((item) => LOOKS[item.role] ?? PLAIN);
   const sum = looks.reduce((total, l) => total + l.wide, 0);
   const free = width - 60 - GAP * (slideOn.length + 1);
   const unit = Math.min(64, sum > 0 ? free / sum : 64);
@@ -46,7 +47,7 @@ export function explodedDrawing(shape: GlandShape, slideOn: readonly SlideOnItem
   ];
   let x = GAP;
   slideOn.forEach((item, i) => {
-    const look = looks[i] ?? { wide: 0.5, role: 'metal' as Role };
+    const look = looks[i] ?? PLAIN;
     const w = look.wide * unit;
     const id = `part.${item.partId}`;
     items.push({

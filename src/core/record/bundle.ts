@@ -19,7 +19,7 @@ const eventSchema = object({
   actor: string().defined(),
   at: string().required(),
   receivedAt: string().required(),
-  body: mixed<NonNullable<unknown>>().nullable().defined(),
+  body: mixed<object | string | number | boolean>().nullable().defined(),
   planHash: string().defined(),
   prevHash: hash(),
   hash: hash(),
@@ -57,7 +57,11 @@ export const recordBundleSchema = object({
         name: string().required(),
         events: array().of(eventSchema.required()).required(),
         plans: array()
-          .of(object({ hash: hash(), body: mixed<NonNullable<unknown>>().required() }).noUnknown().required())
+          .of(
+            object({ hash: hash(), body: mixed<object | string | number | boolean>().required() })
+              .noUnknown()
+              .required(),
+          )
           .required(),
       })
         .noUnknown()

@@ -27,10 +27,10 @@ function cutAt(text: string, separator: string): string[] {
   for (let i = 0; i < text.length; i += 1) {
     const char = text[i] ?? '';
     if (char === '\\') {
-      parts[parts.length - 1] += char + (text[i + 1] ?? '');
+      parts.push(`${parts.pop() ?? ''}${char}${text[i + 1] ?? ''}`);
       i += 1;
     } else if (char === separator) parts.push('');
-    else parts[parts.length - 1] += char;
+    else parts.push(`${parts.pop() ?? ''}${char}`);
   }
   return parts;
 }

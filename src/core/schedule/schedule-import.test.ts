@@ -69,11 +69,9 @@ describe('reading cells', () => {
         tolerance: fc.option(fc.constantFrom('0.5', '0.5 mm', '1/32 in')),
       })
       .map((r) => {
-        const unit = /\d\/\d/.test(r.text) || r.text.includes('in') ? 'in' : 'mm';
+        const unit: 'mm' | 'in' = /\d\/\d/.test(r.text) || r.text.includes('in') ? 'in' : 'mm';
         const circumference =
-          r.method === 'wrapTape'
-            ? { text: '95.7', unit: 'mm' as const }
-            : { text: r.text, unit: unit as 'mm' | 'in' };
+          r.method === 'wrapTape' ? { text: '95.7', unit: 'mm' as const } : { text: r.text, unit };
         return {
           quantity: 'outerSheath' as const,
           method: r.method,

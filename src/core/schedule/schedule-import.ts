@@ -274,7 +274,7 @@ export function scheduleCells(cable: ScheduleCable): Record<ScheduleColumn, stri
     ...end('b', cable.B),
   };
   for (const { column, quantity, end: at } of READING_COLUMNS) cells[column] = readings(at, quantity);
-  return cells as Record<ScheduleColumn, string>;
+  return cells;
 }
 
 function changesOf(was: ScheduleCable | null, is: ScheduleCable): CellChange[] {

@@ -120,11 +120,11 @@ describe('press unit', () => {
     const state = { travelledMm: 18, travelMm: 20, torqueNm: 12, maxTorqueNm: 15 };
     expect(pressUnitVerdict(state)).toMatchObject({
       closed: false,
-      words: expect.stringContaining('2 mm before'),
+      words: expect.stringContaining('2 mm before') as string,
     });
     expect(pressUnitVerdict({ ...state, torqueNm: 15 })).toMatchObject({
       closed: false,
-      words: expect.stringMatching(/maximum torque of 15 N·m came 2 mm before the stop/),
+      words: expect.stringMatching(/maximum torque of 15 N·m came 2 mm before the stop/) as string,
     });
     expect(pressUnitVerdict({ ...state, travelledMm: 20, torqueNm: 15 }).closed).toBe(true);
   });

@@ -99,7 +99,7 @@ export async function loadHead(
     .where(eq(recordReceipt.jobId, jobId))
     .orderBy(desc(recordReceipt.number))
     .limit(1);
-  return row ? { count: Number(row.n), last: storedReceipt(row.last) } : { count: 0, last: null };
+  return row ? { count: row.n, last: storedReceipt(row.last) } : { count: 0, last: null };
 }
 
 export async function insertReceipt(

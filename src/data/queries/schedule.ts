@@ -139,7 +139,7 @@ export async function findSchedule(
     .limit(query.limit)
     .offset(query.offset);
   const rows = page.map(({ total: _total, ...row }) => row);
-  if (page[0] || query.offset === 0) return { rows, total: Number(page[0]?.total ?? 0) };
+  if (page[0] || query.offset === 0) return { rows, total: page[0]?.total ?? 0 };
   // Beyond the last page there is no row to carry the count.
   const first = await findSchedule(tx, jobId, { ...query, offset: 0, limit: 1 });
   return { rows, total: first.total };

@@ -11,7 +11,7 @@ export async function tableSums(): Promise<Record<string, string>> {
     const [[row]] = (await database().execute(sql.raw(`CHECKSUM TABLE \`${name}\``))) as unknown as [
       [{ Checksum: string }],
     ];
-    sums[name] = String(row.Checksum);
+    sums[name] = row.Checksum;
   }
   return sums;
 }

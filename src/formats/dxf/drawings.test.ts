@@ -1,4 +1,5 @@
 import DxfParser from 'dxf-parser';
+
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { drawPlan, PLAN_DRAWINGS } from '@/core/procedure';
 import { drawingSvg } from '../svg/write';
@@ -17,7 +18,7 @@ interface Entity {
 const parsed = (text: string): Entity[] => {
   const file = new DxfParser().parseSync(text);
   if (!file) throw new Error('not a DXF file');
-  return file.entities as unknown as Entity[];
+  return file.entities;
 };
 
 describe('DXF', () => {
@@ -78,7 +79,7 @@ function all(node: unknown, name: string, found: unknown[] = []): unknown[] {
   if (Array.isArray(node)) for (const n of node) all(n, name, found);
   else if (node !== null && typeof node === 'object')
     for (const [key, value] of Object.entries(node)) {
-      if (key === name) found.push(...(Array.isArray(value) ? (value as unknown[]) : [value]));
+      if (key === name) found.push(...(Array.isArray(value) ? (value as unknown[]) : ([value] as unknown[])));
       all(value, name, found);
     }
   return found;
@@ -93,6 +94,7 @@ describe('SVG', () => {
       const drawing = drawPlan(plan, which, 800);
       if (!drawing) throw new Error('nothing drawn');
       const text = drawingSvg(drawing);
+      // eslint-disable-next-line @typescript-eslint/no-deprecated -- see above
       expect(XMLValidator.validate(text)).toBe(true);
       const { svg } = parser.parse(text) as { svg: { width: string; title: string } };
       expect(svg.title).toBe(drawing.description);

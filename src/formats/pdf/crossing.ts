@@ -15,6 +15,12 @@ export interface CrossingPrint {
   readonly request: FrameRequest;
   readonly plan: FramePlan;
   readonly printed: Date;
+  /** Where the job's record ends when this is printed, as a short code; null while nothing is recorded. */
+  readonly record: string | null;
+  /** Who signed the building; null while nobody has. */
+  readonly signedBy: string | null;
+  /** What does not hold of its record: then no signature is printed. */
+  readonly faults: readonly string[];
 }
 
 const CAUTIONS = [
@@ -47,13 +53,16 @@ function head(doc: Doc, sheet: Sheet, print: CrossingPrint, title: string): numb
   text(
     doc,
     sheet,
-    `Plan ${print.planHash.slice(0, 12)}${print.request.sheet ? `, sheet ${print.request.sheet.code} revision ${print.request.sheet.revision}` : ''}, printed ${print.printed.toISOString().slice(0, 10)}`,
+    `Plan ${print.planHash.slice(0, 12)}${print.request.sheet ? `, sheet ${print.request.sheet.code} revision ${print.request.sheet.revision}` : ''}, printed ${print.printed.toISOString().slice(0, 10)}${print.record === null ? '' : `, record ${print.record}`}`,
     sheet.left,
     sheet.footerTop + 6 * MM,
     7.5,
   );
   return y + 5 * MM;
 }
+
+const builtWords = ({ signedBy, faults }: CrossingPrint): string =>
+  faults.length === 0 && signedBy !== null ? `Built and signed at the bench by ${signedBy}.` : 'Not signed.';
 
 function facePage(doc: Doc, sheet: Sheet, print: CrossingPrint, side: Side): void {
   const top = head(doc, sheet, print, `seen from the ${side}`);
@@ -83,8 +92,13 @@ function facePage(doc: Doc, sheet: Sheet, print: CrossingPrint, side: Side): voi
     y + 1 * MM,
     8,
   );
+  y = text(doc, sheet, builtWords(print), sheet.left, y + 1 * MM, 8);
   y += 2 * MM;
-  for (const line of [...print.provisional.map((p) => `Provisional: ${p}.`).slice(0, 3), ...CAUTIONS])
+  for (const line of [
+    ...print.faults.slice(0, 2).map((f) => `The record of this crossing does not hold: ${f}.`),
+    ...print.provisional.map((p) => `Provisional: ${p}.`).slice(0, 3),
+    ...CAUTIONS,
+  ])
     y = caution(doc, sheet, line, sheet.left, y, sheet.width);
 }
 
@@ -93,7 +107,7 @@ function rowPages(doc: Doc, sheet: Sheet, print: CrossingPrint): void {
   const ensure = (need: number): void => {
     if (y + need > sheet.footerTop) y = head(doc, sheet, print, 'rows in building order');
   };
-  eachOpening(print.request, print.plan, (spec, opening, name) => {
+  eachOpening(print.request, print.plan, (spec, opening, { name }) => {
     ensure(18 * MM);
     y = text(
       doc,

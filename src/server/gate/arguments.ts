@@ -63,7 +63,10 @@ function isBoundedJson(value: unknown): boolean {
   return true;
 }
 
-export const json = mixed<NonNullable<unknown>>()
+/** Anything that JSON can say, null apart. */
+type Json = object | string | number | boolean;
+
+export const json = mixed<Json>()
   .nullable()
   .defined()
   .test('json', 'is not plain data of a bearable size', isBoundedJson);
@@ -202,7 +205,7 @@ export const webOrigin = string()
   .matches(/^https?:\/\/[^\s/]+$/, 'is not an address such as http://10.0.0.5:3210')
   .required();
 export const yesNo = boolean().required();
-export const orNull = <S extends Schema>(schema: S) => schema.nullable().defined();
+export const shortTextOrNull = shortText.nullable();
 
 type Schemas = readonly Schema[];
 export type ArgumentsOf<S extends Schemas> = { -readonly [I in keyof S]: InferType<S[I]> };

@@ -108,7 +108,7 @@ export const OPERATIONS = {
   viewCatalogueCables: read([JOB], ([job]) => viewCatalogueCables(job), 'heavy'),
   previewCatalogue: read([['file', a.fileText]], ([file], { now }) => previewCatalogue(file, now), 'heavy'),
   exportCatalogue: read([], (_, { now }) => exportCatalogue(now)),
-  exportSizes: read([['family', a.orNull(a.shortText)]], ([family]) => exportSizes(family)),
+  exportSizes: read([['family', a.shortTextOrNull]], ([family]) => exportSizes(family)),
   viewCrossings: read([JOB], ([job]) => viewCrossings(job)),
   viewCrossing: read([CROSSING], ([ref]) => viewCrossing(ref)),
   crossingFile: read([CROSSING, ['file', a.shortText]], ([ref, file], { now }) =>
@@ -146,7 +146,7 @@ export const OPERATIONS = {
     setTerminals(ref, version, terminals, who, now),
   ),
   setCompound: write(
-    [END, VERSION, ['compound', a.orNull(a.shortText)]],
+    [END, VERSION, ['compound', a.shortTextOrNull]],
     ([ref, version, product], who, { now }) => setCompound(ref, version, product, who, now),
   ),
   acceptJobChoice: write(

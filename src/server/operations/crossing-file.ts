@@ -1,4 +1,4 @@
-import type { CrossingRef } from '@/core/record';
+import { replay, type CrossingRef } from '@/core/record';
 import { fail, ok, refuse, type Result } from '@/core/kernel';
 import { faceDrawing, PLACE_COLUMNS, placeRows, readPlaces, type PlacesPreview } from '@/core/crossing';
 import { checkBuiltFrames } from '@/core/frame-packing';
@@ -8,6 +8,7 @@ import { drawingDxf } from '@/formats/dxf/write';
 import { crossingPdf } from '@/formats/pdf/crossing';
 import { drawingSvg } from '@/formats/svg/write';
 import { viewCrossing } from './crossing';
+import { recordCodeOf } from './job-record';
 
 export interface CrossingFile {
   readonly name: string;
@@ -46,6 +47,9 @@ export async function crossingFile(ref: CrossingRef, file: string, now: Date): P
       request,
       plan,
       printed: now,
+      record: await recordCodeOf(ref.job),
+      signedBy: replay(view.value.steps, view.value.acts).signedBy,
+      faults: view.value.faults,
     });
     return ok({ name, type: 'application/pdf', body });
   }

@@ -1,5 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import {
   planFrames,
   moveCable,
@@ -22,6 +25,7 @@ import { addCrossing, setCrossing, viewCrossing, viewCrossings } from './crossin
 import { takeCrossingPlan } from './crossing-plan';
 import { crossingFile, previewPlaces } from './crossing-file';
 import { takeReentry } from './crossing-reentry';
+import { viewJobRecord } from './job-record';
 import { work } from './work';
 
 const SLUG = `crossing-${randomUUID().slice(0, 8)}`;
@@ -289,6 +293,18 @@ describe('files', () => {
       ok: false,
       problems: [{ path: 'file' }],
     });
+  });
+
+  it('say on paper which opening and row, who signed, and where the record ends', async () => {
+    const pdf = await good(crossingFile(REF, 'crossing.pdf', NOW));
+    const path = join(mkdtempSync(join(tmpdir(), 'crossing-')), 'crossing.pdf');
+    writeFileSync(path, pdf.body);
+    const text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });
+    expect(text).toMatch(/Opening 1A: press unit/);
+    expect(text).not.toContain('object');
+    expect(text).toContain(`record ${(await good(viewJobRecord(SLUG))).code ?? 'none'}`);
+    // The last plan sent rows and the signature back.
+    expect(text).toContain('Not signed.');
   });
 
   it('name the line and the column of what cannot be read', async () => {

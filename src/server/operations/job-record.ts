@@ -33,6 +33,12 @@ export async function recordCode(tx: Tx, jobId: number): Promise<string | null> 
   return last ? headCode(last) : null;
 }
 
+/** The same for a job by its name in addresses; null where there is none. */
+export async function recordCodeOf(slug: string): Promise<string | null> {
+  const job = await requireJob(database(), slug);
+  return job.ok ? recordCode(database(), job.value.id) : null;
+}
+
 /** Audits every subject of a job that has a record, now and from its first event on. */
 export function viewJobRecord(slug: string): Promise<Result<JobRecordView>> {
   return guarded<JobRecordView>(async () => {
@@ -106,7 +112,7 @@ export function exportRecord(slug: string, now: Date): Promise<Result<string>> {
           kind === 'crossing'
             ? (await loadCrossingPlans(tx, [id])).map((p) => ({
                 planHash: p.planHash,
-                body: p.plan as unknown,
+                body: p.plan,
               }))
             : await plansOfTerminations(tx, [id], false);
         const name =

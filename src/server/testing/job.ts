@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { problemLine, type Result } from '@/core/kernel';
 import type { Reading } from '@/core/cable-measurement';
-import { DEFAULT_PROFILE, type End, type Enclosure, type Entry } from '@/core/schedule';
+import { DEFAULT_PROFILE, type Enclosure, type Entry } from '@/core/schedule';
 import {
   findEntry,
   insertCable,
@@ -145,7 +145,7 @@ async function build({ secondPerson = false, sealed = false }: Scene): Promise<s
         terminations.push(
           await insertTermination(tx, {
             cableId,
-            end: end as End,
+            end: end,
             entryId: await findEntry(tx, jobId, box, label),
             tailMm: 240,
             spareMm: 30,

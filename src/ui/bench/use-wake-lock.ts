@@ -19,10 +19,11 @@ export function useWakeLock(): 'on' | 'off' {
       }
     };
     void take();
-    document.addEventListener('visibilitychange', take);
+    const again = () => void take();
+    document.addEventListener('visibilitychange', again);
     return () => {
       gone = true;
-      document.removeEventListener('visibilitychange', take);
+      document.removeEventListener('visibilitychange', again);
       void lock?.release();
     };
   }, []);

@@ -26,6 +26,10 @@ interface Props {
   readonly take: (text: string) => Promise<Result<ImportReportView>>;
 }
 
+/** What a field shows of a value in a family; lists and objects have fields of their own. */
+const plainText = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? String(value) : '';
+
 /** A family under another code: its sizes and their part numbers follow. So a new family begins as a copy of one like it. */
 function renamed(family: Family, code: string): Family {
   const follow = (text: string) =>
@@ -90,7 +94,7 @@ export function FamilyEditor({ family, today, take }: Props) {
         <input
           name={id}
           className={styles.input}
-          value={texts[id] ?? (value === undefined || value === null ? '' : String(value))}
+          value={texts[id] ?? plainText(value)}
           inputMode={isText ? 'text' : 'decimal'}
           aria-invalid={wrong.has(`families[0].${id}`)}
           onChange={(e) => type(path, e.target.value, isText)}
@@ -199,7 +203,7 @@ export function FamilyEditor({ family, today, take }: Props) {
                           name={id}
                           aria-label={`${size.code} ${c.group} ${c.title}`}
                           inputMode={c.text ? 'text' : 'decimal'}
-                          value={texts[id] ?? (value === undefined ? '' : String(value))}
+                          value={texts[id] ?? plainText(value)}
                           aria-invalid={wrong.has(`families[0].${id}`)}
                           onChange={(e) => type(path, e.target.value, c.text)}
                         />

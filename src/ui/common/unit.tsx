@@ -6,12 +6,12 @@ const KEY = 'ac_unit';
 const listeners = new Set<() => void>();
 
 const store = {
-  subscribe(listener: () => void) {
+  subscribe: (listener: () => void) => {
     listeners.add(listener);
     return () => listeners.delete(listener);
   },
   read: (): LengthUnit => (localStorage.getItem(KEY) === 'in' ? 'in' : 'mm'),
-  write(unit: LengthUnit) {
+  write: (unit: LengthUnit) => {
     localStorage.setItem(KEY, unit);
     for (const listener of listeners) listener();
   },

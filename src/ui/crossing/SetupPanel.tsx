@@ -287,7 +287,7 @@ function Setup({ view, busy, problems, onSave }: Props) {
               className={styles.chip}
               onClick={() => put({ members: [...setup.members, { tag: s.tag, diameter: undefined }] })}
             >
-              + {s.tag} {s.diameter ? `${trimNumber(s.diameter.interval.max, 1)}` : 'not measured'}
+              + {s.tag} {s.diameter ? trimNumber(s.diameter.interval.max, 1) : 'not measured'}
             </button>
           ))}
         </div>

@@ -188,11 +188,7 @@ interface FieldProps extends Pick<StationProps, 'view' | 'actions'> {
 /** One length, edited in place and saved at once; when somebody was faster, both values are shown. */
 function LengthField({ name, label, field, valueMm, view, actions }: FieldProps) {
   const shown =
-    valueMm === null
-      ? ''
-      : view.job.unit === 'mm'
-        ? `${trimNumber(valueMm, 1)}`
-        : formatInchFraction(valueMm, 16);
+    valueMm === null ? '' : view.job.unit === 'mm' ? trimNumber(valueMm, 1) : formatInchFraction(valueMm, 16);
   const [text, setText] = useState(shown);
   const [conflict, setConflict] = useState<RowConflict | null>(null);
   const { run, problems } = useRun();

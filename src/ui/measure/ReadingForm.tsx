@@ -1,5 +1,5 @@
 'use client';
-import { useId, useRef, useState, type FormEvent } from 'react';
+import { useId, useRef, useState, type SubmitEvent } from 'react';
 import type { Problem, Result } from '@/core/kernel';
 import {
   METHOD_WORDS,
@@ -58,7 +58,7 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, preview }: Pr
   });
   const ahead = text.trim() === '' ? null : preview(reading());
 
-  const submit = async (event: FormEvent) => {
+  const submit = async (event: SubmitEvent) => {
     event.preventDefault();
     const content = reading();
     const done = await run(() => add(content, sendId.idOf(content)));

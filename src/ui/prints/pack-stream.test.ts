@@ -44,6 +44,9 @@ it('tells a refusal, and a stream that breaks off', async () => {
   expect(refused).toMatchObject({ ok: false, problems: [{ message: 'nothing is chosen yet for K-1/A' }] });
   const whole = answer(encoder.encode('%PDF and more'));
   const broken = await readPack(streamOf([whole.slice(0, whole.length - 3)]), () => undefined);
-  expect(broken).toMatchObject({ ok: false, problems: [{ message: expect.stringContaining('broke off') }] });
+  expect(broken).toMatchObject({
+    ok: false,
+    problems: [{ message: expect.stringContaining('broke off') as string }],
+  });
   expect((await readPack(streamOf([]), () => undefined)).ok).toBe(false);
 });

@@ -2,7 +2,15 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import { fail, MAX_FILE_BYTES, MAX_FILE_WORDS, refuse, type Problem, type Result } from '@/core/kernel';
+import {
+  fail,
+  MAX_FILE_BYTES,
+  MAX_FILE_WORDS,
+  refuse,
+  type Problem,
+  type Result,
+  valueWords,
+} from '@/core/kernel';
 import type { ImportRow } from '@/core/schedule';
 import { SCHEDULE_COLUMNS } from '@/core/schedule';
 import { Problems } from '../common/Problems';
@@ -179,7 +187,9 @@ export function ImportPage({ job }: { readonly job: string }) {
                         {row.problems.map((p) => (
                           <div key={`${p.path} ${p.message}`} className={styles.cellProblem}>
                             <b>{p.path}</b>: {p.message}
-                            {p.value === undefined || p.value === '' ? '' : ` (${String(p.value)})`}
+                            {p.value === undefined || p.value === ''
+                              ? ''
+                              : ` (${typeof p.value === 'string' ? p.value : valueWords(p.value)})`}
                           </div>
                         ))}
                         {row.status === 'changed'

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useState, type FormEvent } from 'react';
+import { useState, type SubmitEvent } from 'react';
 import type { JobView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { useShortcuts } from '../shell/shortcuts';
@@ -77,7 +77,7 @@ function AddCable({ job, choices, actions, onAdded }: Props & { readonly onAdded
   const at = (path: keyof typeof EMPTY) => problems.some((p) => p.path === path);
   const set = (key: keyof typeof EMPTY) => (e: { target: { value: string } }) =>
     setFields((f) => ({ ...f, [key]: e.target.value }));
-  const submit = async (event: FormEvent) => {
+  const submit = async (event: SubmitEvent) => {
     event.preventDefault();
     const sent = Object.fromEntries(
       Object.entries(fields).filter(([k, v]) => v.trim() !== '' || k === 'tag' || k === 'type'),

@@ -42,12 +42,11 @@ export function gridRow(row: ScheduleRowView, unit: LengthUnit): GridRow {
 }
 
 export const GRID_FIELDS = ['tag', 'type', 'route', 'aPlace', 'aTail', 'bPlace', 'bTail', 'note'] as const;
-export type GridField = (typeof GRID_FIELDS)[number];
 
 /** Fields that differ, as the server wants them. */
 export function changedFields(before: GridRow, after: GridRow): Record<string, string> {
   const changed: Record<string, string> = {};
-  for (const field of GRID_FIELDS) if (before[field] !== after[field]) changed[field] = String(after[field]);
+  for (const field of GRID_FIELDS) if (before[field] !== after[field]) changed[field] = after[field];
   return changed;
 }
 

@@ -41,7 +41,12 @@ export const theme = createTheme({
     fontFamily: face,
     fontSize: 14,
     button: { textTransform: 'none', fontWeight: 600 },
-    h1: { fontSize: '1.75rem', fontWeight: 700, letterSpacing: '-0.01em', fontStretch: '108%' },
+    h1: {
+      fontSize: '1.75rem',
+      fontWeight: 700,
+      letterSpacing: '-0.01em',
+      fontVariationSettings: '"wdth" 108',
+    },
     h2: { fontSize: '1.25rem', fontWeight: 650 },
     h3: { fontSize: '1rem', fontWeight: 650 },
   },

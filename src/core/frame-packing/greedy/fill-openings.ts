@@ -11,17 +11,17 @@ interface TypeRows {
 
 export interface OpeningFiller {
   /** Corner rows by bay and kind that the openings have in any case; `bays` is the bay of each opening. */
-  given(bays: readonly number[], count: number): Int32Array[];
+  given: (bays: readonly number[], count: number) => Int32Array[];
   /**
    * Puts the rows of each bay (by kind) into its openings, high rows first, each where it leaves least room and the rest can still be closed.
    * Gives the rows of each opening, what is left of it, and the height of the rows for which there was no opening, micrometres.
    */
-  fill(
+  fill: (
     rows: readonly Int32Array[],
     bays: readonly number[],
-  ): { readonly held: readonly Int32Array[]; readonly left: readonly number[]; readonly over: number };
+  ) => { readonly held: readonly Int32Array[]; readonly left: readonly number[]; readonly over: number };
   /** The pattern of an opening with its rows and those that close it, by its place among the patterns of its type. */
-  patternOf(opening: number, held: Int32Array, left: number): number;
+  patternOf: (opening: number, held: Int32Array, left: number) => number;
 }
 
 /** Prepares the openings of a multiset of frames; `openings` are their types, `kinds` by falling height. */

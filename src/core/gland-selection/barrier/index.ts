@@ -5,5 +5,4 @@ export {
   type BarrierOutcome,
   type MissingField,
   type BarrierTrail,
-  type TrailStep,
 } from './trail';

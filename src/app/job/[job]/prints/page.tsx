@@ -9,5 +9,5 @@ export const metadata: Metadata = { title: 'Prints' };
 export default async function Prints({ params }: { readonly params: Promise<{ job: string }> }) {
   await connection();
   const slug = segment((await params).job);
-  return <JobShell slug={slug}>{async (job) => <PrintsPage job={job.slug} />}</JobShell>;
+  return <JobShell slug={slug}>{(job) => <PrintsPage job={job.slug} />}</JobShell>;
 }

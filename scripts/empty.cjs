@@ -1,1 +1,0 @@
-// Stands in for modules that only mark where code may run.
