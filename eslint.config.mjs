@@ -48,8 +48,8 @@ const config = [
   {
     // The hand rules do the same with counts by home, kind and size, a hundred thousand times for one plan.
     files: [
-      'src/core/frame-packing/greedy/*.ts',
-      'src/core/frame-packing/{weaker-frames,place-board,settle-places}.ts',
+      'src/core/frame-packing/search/greedy/*.ts',
+      'src/core/frame-packing/search/{weaker-frames,place-board,settle-places}.ts',
     ],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },

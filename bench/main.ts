@@ -2,8 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { closeDatabase } from '@/data';
 import { makeLargeJob } from '@/server/large-job';
-import { benchChoose } from './choose';
-import { benchChooseJob } from './choose-job';
+import { benchChoose } from './gland-selection';
+import { benchChooseJob } from './job-choice';
 import { benchHeavy } from './heavy';
 import { benchPages } from './pages';
 import { benchPack, benchPlan } from './plan';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { addReading } from '@/server/operations/measure';
+import { addReading } from '@/server/operations/cable-measurement';
 import { judgements } from '@/server/operations/chosen';
 import { viewTermination } from '@/server/operations/view';
 import type { Row } from './row';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Result } from '@/core/kernel';
 import { CODE_PROFILES } from '@/core/schedule';
-import { lockSize } from '@/server/operations/choose';
+import { lockSize } from '@/server/operations/gland-selection';
 import { addCrossing, setCrossing, viewCrossing } from '@/server/operations/crossing';
 import { setCompound, setTerminals } from '@/server/operations/end-facts';
 import { setProfile, viewProfile } from '@/server/operations/profile';

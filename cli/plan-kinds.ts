@@ -19,16 +19,16 @@ export type KindName = (typeof KIND_NAMES)[number];
 
 /** Loaded when they are asked for: a measurement needs neither catalogue nor solver. */
 const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
-  measure: async () => (await import('./kinds/measure')).measureKind,
-  choose: async () => (await import('./kinds/choose')).chooseKind,
-  cut: async () => (await import('./kinds/cut')).cutKind,
-  tighten: async () => (await import('./kinds/tighten')).tightenKind,
+  measure: async () => (await import('./kinds/cable-measurement')).measureKind,
+  choose: async () => (await import('./kinds/gland-selection')).chooseKind,
+  cut: async () => (await import('./kinds/cut-back')).cutKind,
+  tighten: async () => (await import('./kinds/tightening')).tightenKind,
   compound: async () => (await import('./kinds/compound')).compoundKind,
   cure: async () => (await import('./kinds/cure')).cureKind,
-  'choose-job': async () => (await import('./kinds/choose-job')).chooseJobKind,
-  frame: async () => (await import('./kinds/frame')).frameKind,
-  'frame-check': async () => (await import('./kinds/frame')).frameCheckKind,
-  'frame-reentry': async () => (await import('./kinds/frame')).frameReentryKind,
+  'choose-job': async () => (await import('./kinds/job-choice')).chooseJobKind,
+  frame: async () => (await import('./kinds/frame-packing')).frameKind,
+  'frame-check': async () => (await import('./kinds/frame-packing')).frameCheckKind,
+  'frame-reentry': async () => (await import('./kinds/frame-packing')).frameReentryKind,
 };
 
 export const loadKind = (name: KindName): Promise<Kind> => LOAD[name]();

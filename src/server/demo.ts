@@ -24,7 +24,7 @@ import { QUILLMERE } from '@/data/seed/quillmere';
 import { loadSolver } from '@/solver/highs';
 import { assessOne, refreshSummaries, requireJob } from './operations/load';
 import { importCatalogue } from './operations/catalogue';
-import { takeSize } from './operations/choose';
+import { takeSize } from './operations/gland-selection';
 import { addCrossing, viewCrossing } from './operations/crossing';
 import { takeCrossingPlan } from './operations/crossing-plan';
 import { work } from './operations/work';

@@ -1,8 +1,8 @@
 import { checkFramePlan, countCrossings, partsOf, type FrameRequest } from '@/core/frame-packing';
-import { arrange } from '@/core/frame-packing/arrange';
-import { countsOf } from '@/core/frame-packing/frame-counts';
-import { programFor } from '@/core/frame-packing/frame-model';
-import { frameSetting } from '@/core/frame-packing/frame-setting';
+import { arrange } from '@/core/frame-packing/search/arrange';
+import { countsOf } from '@/core/frame-packing/model/frame-counts';
+import { programFor } from '@/core/frame-packing/model/frame-model';
+import { frameSetting } from '@/core/frame-packing/model/frame-setting';
 import { seededRandom, type Solve } from '@/core/kernel';
 import { DEMO_FRAMES, DEMO_MODULES } from '@/core/testing/demo-frames';
 import { loadSolver } from './highs';

@@ -1,6 +1,6 @@
 import { drive, type Solve } from '@/core/kernel';
 import { checkFramePlan, planFrames, type FrameRequest } from '@/core/frame-packing';
-import { offeredModule } from '@/core/frame-packing/offered-places';
+import { offeredModule } from '@/core/frame-packing/model/offered-places';
 import { bruteForce } from '@/core/frame-packing/testing/brute-force';
 import { lockedRequest } from '@/core/frame-packing/testing/locked-case';
 import { smallCase } from '@/core/frame-packing/testing/small-case';

@@ -16,10 +16,10 @@ import {
   workUntil,
 } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
-import { replan, takeSize } from './choose';
+import { replan, takeSize } from './gland-selection';
 import { cutCard } from './cut-card';
 import { undoLast } from './edits';
-import { addReading, withdrawReading } from './measure';
+import { addReading, withdrawReading } from './cable-measurement';
 import { editCable, schedulePage } from './schedule';
 import { viewSummaries } from './view';
 import { work } from './work';

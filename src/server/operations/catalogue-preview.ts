@@ -18,7 +18,7 @@ import { database, loadCatalogue, loadTerminations, plansOfFamily, type Tx } fro
 import { guarded } from '../guard';
 import { catalogueView, type Assessment } from './assess';
 import { readUpload } from './catalogue';
-import { whyNot } from './choose';
+import { whyNot } from './gland-selection';
 import { assessMany, requireJob } from './load';
 
 /**

@@ -9,7 +9,7 @@ import type { Actor } from '../actor';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
 import { catalogueView, type Assessment } from './assess';
-import { storePlan, whyNot } from './choose';
+import { storePlan, whyNot } from './gland-selection';
 import { EditLog } from './edits';
 import { assessJob, refreshSummaries, requireJob } from './load';
 

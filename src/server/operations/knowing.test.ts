@@ -2,10 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { closeDatabase } from '@/data';
 import { confirmNext, ref, take, view, workUntil } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
-import { takeSize } from './choose';
+import { takeSize } from './gland-selection';
 import { viewKit } from './kit';
 import { undoLast } from './edits';
-import { addReading, withdrawReading } from './measure';
+import { addReading, withdrawReading } from './cable-measurement';
 
 afterAll(closeDatabase);
 

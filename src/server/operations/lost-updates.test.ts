@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { closeDatabase } from '@/data';
 import { FITTER, good, makeJob, makeSealedJob, NOW, PLANNER } from '../testing/job';
-import { lockSize, takeSize } from './choose';
+import { lockSize, takeSize } from './gland-selection';
 import { addCrossing, setCrossing, viewCrossing } from './crossing';
 import { setCompound, setTerminals } from './end-facts';
 import { setProfile, viewProfile } from './profile';

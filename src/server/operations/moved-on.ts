@@ -7,7 +7,7 @@ import { guarded } from '../guard';
 import { inBatches } from '../heavy';
 import { operation } from '../transaction';
 import { catalogueView, type Assessment } from './assess';
-import { remake, replanOnBroken, reviewChange, storePlan } from './choose';
+import { remake, replanOnBroken, reviewChange, storePlan } from './gland-selection';
 import { EditLog } from './edits';
 import { assessMany, BATCH, inOrder, refreshSummaries, requireJob } from './load';
 

@@ -6,7 +6,7 @@ import { ownDatabase } from '../testing/alone';
 import { confirmNext, ref, view } from '../testing/bench';
 import { good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { importCatalogue } from './catalogue';
-import { replan, takeSize } from './choose';
+import { replan, takeSize } from './gland-selection';
 import { undoLast } from './edits';
 import { countMovedOn, restamp, viewMovedOn } from './moved-on';
 import { setProfile, viewProfile } from './profile';

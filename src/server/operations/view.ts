@@ -24,7 +24,7 @@ import {
 } from '@/data';
 import { guarded } from '../guard';
 import { catalogueView, type Assessment } from './assess';
-import { reviewChange, whyNot } from './choose';
+import { reviewChange, whyNot } from './gland-selection';
 import { assessOne, requireJob } from './load';
 import type { TerminationRef } from '@/core/record';
 

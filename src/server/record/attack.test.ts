@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import mysql, { type Connection } from 'mysql2/promise';
 import { closeDatabase, findJob, database } from '@/data';
 import { verifyRecord } from '../../../cli/verify';
-import { takeSize } from '../operations/choose';
+import { takeSize } from '../operations/gland-selection';
 import { exportRecord, viewJobRecord } from '../operations/job-record';
 import { viewTermination } from '../operations/view';
 import { ownDatabase } from '../testing/alone';

@@ -7,7 +7,7 @@ import {
   type WorkCommand,
 } from '@/core/record';
 import type { Actor } from '../actor';
-import { takeSize } from '../operations/choose';
+import { takeSize } from '../operations/gland-selection';
 import { viewTermination } from '../operations/view';
 import { work } from '../operations/work';
 import { FITTER, good, NOW, PLANNER } from './job';

@@ -5,7 +5,7 @@ import { faultWords, type ArcStation } from '@/core/record';
 import type { CompoundEnd, TerminationView } from '@/core/termination-view';
 import { RecordFaults } from '../common/RecordFaults';
 import { Caution } from '../common/Caution';
-import { ClockList } from '../compound/ClockList';
+import { ClockList } from '../compound-cure/job/ClockList';
 import { stationPath } from '../rack/summaries';
 import { ActorField } from '../shell/TopBar';
 import { useShortcuts } from '../shell/shortcuts';

@@ -1,6 +1,6 @@
 'use client';
 import type { MixRecord } from '@/core/record';
-import { readTemperature } from '../seal/clock-words';
+import { readTemperature } from '../compound-cure/station/clock-words';
 import styles from './Bench.module.css';
 
 export interface MixDraft {

@@ -3,9 +3,9 @@ import { compoundClock } from '@/core/procedure';
 import { type Step } from '@/core/record';
 import { Caution } from '../common/Caution';
 import { useNow } from '../common/use-now';
-import { countdown, timeOfDay } from '../seal/clock-words';
-import { CureChart } from '../seal/CureChart';
-import { TemperatureLog } from '../seal/TemperatureLog';
+import { countdown, timeOfDay } from '../compound-cure/station/clock-words';
+import { CureChart } from '../compound-cure/station/CureChart';
+import { TemperatureLog } from '../compound-cure/station/TemperatureLog';
 import type { StationProps } from '../termination/actions';
 import styles from './Bench.module.css';
 

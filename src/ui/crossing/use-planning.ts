@@ -3,7 +3,7 @@ import { startTransition, useEffect, useRef, useState } from 'react';
 import type { CrossingView } from '@/core/crossing';
 import type { FramePlan, PlaceRef } from '@/core/frame-packing';
 import { refuse, type Problem } from '@/core/kernel';
-import { startFrames, type Around } from '@/workers/frames';
+import { startFrames, type Around } from '@/workers/frame-packing';
 import type { Running } from '@/workers/run-in-worker';
 import { noPlanWords } from './place-words';
 import { progressStore, restart } from './progress-store';

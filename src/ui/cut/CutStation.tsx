@@ -9,7 +9,7 @@ import { depthTexts, lengthTexts } from '../common/unit';
 import type { StationProps } from '../termination/actions';
 import type { RowConflict } from '../termination/actions';
 import { useRun } from '../termination/use-run';
-import { Questions } from '../choose/Questions';
+import { Questions } from '../gland-selection/Questions';
 import { TerminalsField } from './TerminalsField';
 import styles from './CutStation.module.css';
 

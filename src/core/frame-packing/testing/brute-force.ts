@@ -1,6 +1,6 @@
 import { toUm } from '@/core/kernel';
-import type { FrameOpening, FrameRequest } from '../frame-request';
-import { carries, peelFor } from '../peel';
+import type { FrameOpening, FrameRequest } from '../model/frame-request';
+import { carries, peelFor } from '../model/peel';
 
 /** What a row offers: how many places of each size, and how many corner places of which module. For tests only: tiny cases. */
 interface RowOffer {

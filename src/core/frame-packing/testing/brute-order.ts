@@ -1,6 +1,6 @@
 import { toUm } from '@/core/kernel';
-import type { FrameKind, FrameOpening, FrameRequest } from '../frame-request';
-import { carries, peelFor } from '../peel';
+import type { FrameKind, FrameOpening, FrameRequest } from '../model/frame-request';
+import { carries, peelFor } from '../model/peel';
 
 /** A place with its column; for tests only: tiny cases. */
 interface Spot {

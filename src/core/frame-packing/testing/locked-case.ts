@@ -1,6 +1,6 @@
-import type { FramePlan, Place } from '../frame-plan';
-import type { FrameModule, FrameRequest } from '../frame-request';
-import { restatePlan } from '../restate';
+import type { FramePlan, Place } from '../model/frame-plan';
+import type { FrameModule, FrameRequest } from '../model/frame-request';
+import { restatePlan } from '../replan/restate';
 
 const gap = { min: 0.2, max: 0.9 };
 export const M24: FrameModule = { id: 'M24', size: 24, bore: { min: 8, max: 17.5 }, layer: 1, gap };

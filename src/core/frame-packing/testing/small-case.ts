@@ -1,5 +1,5 @@
 import { seededRandom } from '@/core/kernel';
-import { readFrameRequest, type FrameRequest } from '../frame-request';
+import { readFrameRequest, type FrameRequest } from '../model/frame-request';
 
 /** A tiny request from a seed: two or three module sizes, one or two frames, up to five cables, now and then corners and circuits. */
 export function smallCase(seed: number): FrameRequest {

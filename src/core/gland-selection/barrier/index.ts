@@ -2,7 +2,6 @@ export * from './decide';
 export {
   MISSING_FIELDS,
   OUTCOME_WORDS,
-  type BarrierOutcome,
   type MissingField,
   type BarrierTrail,
 } from './trail';

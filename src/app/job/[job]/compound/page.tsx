@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
-import { CompoundPage } from '@/ui/compound/CompoundPage';
+import { CompoundPage } from '@/ui/compound-cure/job/CompoundPage';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';

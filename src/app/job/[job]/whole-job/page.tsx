@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { WholeJobPage } from '@/ui/whole-job/WholeJobPage';
+import { WholeJobPage } from '@/ui/job-choice/WholeJobPage';
 import { acceptJobChoice, undo } from '../../../actions';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
