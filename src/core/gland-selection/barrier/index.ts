@@ -1,7 +1,2 @@
 export * from './decide';
-export {
-  MISSING_FIELDS,
-  OUTCOME_WORDS,
-  type MissingField,
-  type BarrierTrail,
-} from './trail';
+export { MISSING_FIELDS, OUTCOME_WORDS, type MissingField, type BarrierTrail } from './trail';
