@@ -1,8 +1,6 @@
 import type { TerminationPlan } from './termination-plan';
 import { trimNumber } from '@/core/units';
-import { STATIONS, type ArcStation } from '@/core/record';
-import type { Progress } from '@/core/record';
-import type { Step } from '@/core/record';
+import { STATIONS, type ArcStation, type Progress, type Step } from '@/core/record';
 
 export const ARC_STATES = [
   'todo',

@@ -1,7 +1,8 @@
 import { missingForProcedure, type ArmourKind } from '@/core/catalogue';
 import { judge } from '@/core/gland-selection';
 import { DEMO, DEMO_FILE, fitting } from '@/core/testing';
-import { generateSteps, planTermination, replay, type PlanRequest } from '.';
+import { replay } from '@/core/record';
+import { generateSteps, planTermination, type PlanRequest } from '.';
 
 const CASES = DEMO_FILE.families.flatMap((family) =>
   family.sizes.flatMap((size) =>

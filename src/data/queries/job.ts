@@ -94,6 +94,19 @@ export async function findEntry(tx: Tx, jobId: number, tag: string, label: strin
   return row?.id ?? null;
 }
 
+/** The cable end that goes into an entry; null while none does. */
+export async function entryHolder(
+  tx: Tx,
+  entryId: number,
+): Promise<{ cableId: number; tag: string; end: 'A' | 'B' } | null> {
+  const [row] = await tx
+    .select({ cableId: cable.id, tag: cable.tag, end: termination.end })
+    .from(termination)
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .where(and(eq(termination.entryId, entryId), isNull(cable.retiredAt)));
+  return row ?? null;
+}
+
 /** Entries of a job that no cable of the schedule goes into, with their boxes. */
 export async function listUnusedEntries(
   tx: Tx,

@@ -49,7 +49,7 @@ describe('adding and editing cables', () => {
     [{ tag: 'K-5', type: 'rope' }, /type: is not a cable type/],
     [{ tag: 'K-5', type: 'W4-10', route: 'far' }, /route: not a length/],
     [{ tag: 'K-5', type: 'W4-10', route: '-4' }, /route:/],
-    [{ tag: 'K-5', type: 'W4-10', aPlace: 'BX-1/E1' }, /entry: this entry is taken/],
+    [{ tag: 'K-5', type: 'W4-10', aPlace: 'BX-1/E1' }, /aPlace: is taken by K-1\/A/],
     [{ tag: 'K-5', type: 'W4-10', aPlace: 'BX-7/E1' }, /aPlace: is not an entry/],
     [{ tag: 'K-5', type: 'W4-10', aTail: '30 m' }, /aTail: is longer/],
   ])('refuses %j at its field and saves nothing', async (fields, message) => {

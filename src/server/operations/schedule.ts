@@ -3,6 +3,7 @@ import { compareTags, tagSchema } from '@/core/schedule';
 import { parseLength } from '@/core/units';
 import {
   database,
+  entryHolder,
   findLivingRow,
   findSchedule,
   insertCable,
@@ -80,7 +81,12 @@ interface Parsed {
 }
 
 /** Typed text to columns, every field with its own message. */
-async function parseFields(tx: Tx, job: JobRow, input: ScheduleEdit): Promise<Result<Parsed>> {
+async function parseFields(
+  tx: Tx,
+  job: JobRow,
+  input: ScheduleEdit,
+  cableId: number | null,
+): Promise<Result<Parsed>> {
   const problems: Problem[] = [];
   const parsed = {
     cable: {} as Record<string, FieldValue>,
@@ -141,7 +147,16 @@ async function parseFields(tx: Tx, job: JobRow, input: ScheduleEdit): Promise<Re
           message: 'is not an entry of this job; write enclosure/entry',
           value: place,
         });
-      else parsed[end].entryId = id;
+      else {
+        const holder = id === null ? null : await entryHolder(tx, id);
+        if (holder !== null && holder.cableId !== cableId)
+          problems.push({
+            path: `${key}Place`,
+            message: `is taken by ${holder.tag}/${holder.end}`,
+            value: place,
+          });
+        else parsed[end].entryId = id;
+      }
     }
     const tail = length(`${key}Tail`, 'job', 20_000);
     if (tail !== undefined) parsed[end].tailMm = tail;
@@ -161,11 +176,16 @@ export function addCable(
   return operation(async (tx) => {
     const job = await requireJob(tx, jobSlug);
     if (!job.ok) return job;
-    const parsed = await parseFields(tx, job.value, {
-      ...input,
-      tag: input.tag ?? '',
-      type: input.type ?? '',
-    });
+    const parsed = await parseFields(
+      tx,
+      job.value,
+      {
+        ...input,
+        tag: input.tag ?? '',
+        type: input.type ?? '',
+      },
+      null,
+    );
     if (!parsed.ok) return parsed;
     const { cable, A, B } = parsed.value;
     const id = await insertCable(tx, {
@@ -226,7 +246,7 @@ export function editCable(
       if (!job.ok) return job;
       const row = await findLivingRow(tx, job.value.id, cableId);
       if (!row) return refuse('', NOT_HERE);
-      const parsed = await parseFields(tx, job.value, input);
+      const parsed = await parseFields(tx, job.value, input, cableId);
       if (!parsed.ok) return parsed;
       const log = new EditLog(tx);
       const { cable, A, B } = parsed.value;

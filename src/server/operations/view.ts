@@ -10,7 +10,7 @@ import {
 import { slideOnList } from '@/core/make-off';
 import type { Family } from '@/core/catalogue';
 import { partsOf, planTermination } from '@/core/procedure';
-import { eventView } from '@/core/record';
+import { eventView, type TerminationRef } from '@/core/record';
 import { lookAlikes, type LookAlike } from '@/core/tightening';
 import type { CandidateView, JobView, SummaryView, TerminationView } from '@/core/termination-view';
 import {
@@ -26,7 +26,6 @@ import { guarded } from '../guard';
 import { catalogueView, type Assessment } from './assess';
 import { reviewChange, whyNot } from './gland-selection';
 import { assessOne, requireJob } from './load';
-import type { TerminationRef } from '@/core/record';
 
 export const jobView = (job: JobRow): JobView => ({
   slug: job.slug,

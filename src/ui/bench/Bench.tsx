@@ -44,7 +44,7 @@ export function Bench({ view, others, actions }: Props) {
   const measuring = measuringFor !== null && measuringFor === view.plan?.hash;
   const setMeasuring = (on: boolean) => setMeasuringFor(on ? (view.plan?.hash ?? null) : null);
   const wake = useWakeLock();
-  const { command, unsent, busy, problems, waste } = useWork(actions.work, subject);
+  const { command, unsent, busy, problems, clear, waste } = useWork(actions.work, subject);
   const [recutting, setRecutting] = useState<string | null>(null);
   const index = view.steps.findIndex((s) => s.id === view.nextStep);
   const shown = view.steps.find((s) => s.id === looking) ?? view.steps[index] ?? null;
@@ -183,6 +183,7 @@ export function Bench({ view, others, actions }: Props) {
               setLooking(null);
               command(sent);
             }}
+            onEdit={clear}
             onBack={() => setLooking(view.steps[at - 1]?.id ?? null)}
             onReturn={() => setLooking(null)}
             picture={

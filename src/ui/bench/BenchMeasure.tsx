@@ -1,6 +1,14 @@
 'use client';
 import { useState } from 'react';
-import { measure, METHOD_WORDS, QUANTITY_WORDS, type Method, type Reading } from '@/core/cable-measurement';
+import {
+  measure,
+  METHOD_WORDS,
+  nextAngle,
+  nextToMeasure,
+  QUANTITY_WORDS,
+  type Method,
+  type Reading,
+} from '@/core/cable-measurement';
 import type { LengthUnit } from '@/core/units';
 import type { TerminationView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
@@ -8,6 +16,7 @@ import { diameterTexts } from '../common/unit';
 import type { TerminationActions } from '../termination/actions';
 import { useSendId } from '../termination/use-send-id';
 import { useRun } from '../termination/use-run';
+import { useInstrument } from '../common/use-instrument';
 import { Keypad } from './Keypad';
 import styles from './Bench.module.css';
 
@@ -25,28 +34,25 @@ interface Props {
 export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
   const open =
     view.needed.find((q) => view.measured[q] === null || view.measured[q].provisional) ?? 'outerSheath';
-  const [picked, setPicked] = useState<(typeof view.needed)[number] | null>(null);
-  const quantity = picked ?? open;
+  const [picked, setPicked] = useState(open);
+  const quantity = view.needed.includes(picked) ? picked : open;
+  const [instrument, setInstrument] = useInstrument();
   const [method, setMethod] = useState<Method>('caliper');
   const [unit, setUnit] = useState<LengthUnit>(view.job.unit);
   const [text, setText] = useState('');
   const { run, busy, problems, clear } = useRun();
   const sendId = useSendId();
   const measured = view.measured[quantity];
-  const count = view.readings.filter(
-    (r) => r.reading.quantity === quantity && r.reading.method === 'caliper',
-  ).length;
+  const taken = view.readings.map((r) => r.reading);
   const reading = (): Reading => ({
     quantity,
     method: quantity === 'armourWire' ? 'caliper' : method,
     text: text.trim(),
     unit,
-    ...(method === 'caliper' && quantity !== 'armourWire' ? { angleDeg: (count % 2) * 90 } : {}),
+    ...(instrument.trim() === '' ? {} : { instrument: instrument.trim() }),
+    ...(method === 'caliper' && quantity !== 'armourWire' ? { angleDeg: nextAngle(taken, quantity) } : {}),
   });
-  const ahead =
-    text.trim() === ''
-      ? null
-      : measure([...view.readings.map((r) => r.reading), reading()], quantity, view.job.rules);
+  const ahead = text.trim() === '' ? null : measure([...taken, reading()], quantity, view.job.rules);
   const keep = async () => {
     const content = reading();
     const ref = { job: view.job.slug, cable: view.cable, end: view.end };
@@ -54,6 +60,8 @@ export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
     if (!done.ok) return;
     sendId.done();
     setText('');
+    // The layer stays until it has both its angles: what an instrument types next is of it.
+    setPicked(nextToMeasure(view.needed, [...taken, content], quantity) ?? quantity);
   };
   return (
     <div className={styles.step}>
@@ -111,7 +119,7 @@ export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
               onKeyDown={(e) => {
                 if (e.key === 'Enter') void keep();
               }}
-              aria-label={method === 'wrapTape' ? 'Circumference' : 'Diameter'}
+              aria-label={`${method === 'wrapTape' ? 'Circumference' : 'Diameter'}, ${QUANTITY_WORDS[quantity]}`}
               placeholder="0.00"
               inputMode="none"
               autoComplete="off"
@@ -134,6 +142,22 @@ export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
                   ? `now ${diameterTexts(measured.interval.min, measured.interval.max).mm}`
                   : ''}
           </p>
+          <label className={styles.accept}>
+            <span>
+              {method === 'caliper' && quantity !== 'armourWire'
+                ? `At ${nextAngle(taken, quantity)}°, with`
+                : 'With'}
+            </span>
+            <input
+              className={styles.instrument}
+              name="instrument"
+              autoComplete="off"
+              maxLength={60}
+              placeholder="caliper 12"
+              value={instrument}
+              onChange={(e) => setInstrument(e.target.value)}
+            />
+          </label>
           <Problems problems={problems} />
         </div>
         <Keypad value={text} onChange={setText} />

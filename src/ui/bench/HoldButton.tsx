@@ -5,6 +5,26 @@ import styles from './HoldButton.module.css';
 const HOLD_MS = 700;
 const ARMED_MS = 4000;
 
+const LIFTS_WITHIN_MS = 4000;
+
+/** Eats the click that comes of the finger that held, wherever it lifts. */
+function swallowNextClick(): void {
+  const eat = (event: MouseEvent) => {
+    // Keys press without a pointer: those are meant.
+    if (event.detail === 0) return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const done = () => {
+    window.removeEventListener('click', eat, true);
+    window.removeEventListener('pointerdown', done, true);
+  };
+  window.addEventListener('click', eat, { capture: true, once: true });
+  // A new press is meant.
+  window.addEventListener('pointerdown', done, { capture: true, once: true });
+  setTimeout(done, LIFTS_WITHIN_MS);
+}
+
 interface Props {
   readonly children: ReactNode;
   readonly onConfirm: () => void;
@@ -35,6 +55,8 @@ export function HoldButton({ children, onConfirm, disabled = false, quiet = fals
     setHeld(true);
     timer.current = setTimeout(() => {
       stop();
+      // The finger is still down: what comes to lie under it must not be pressed when it lifts.
+      swallowNextClick();
       onConfirm();
     }, HOLD_MS);
   };

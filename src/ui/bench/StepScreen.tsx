@@ -10,7 +10,7 @@ import { Lengths, readLengths, type TypedLengths } from './Lengths';
 import { EMPTY_MIX, MixForm, readMix } from './MixForm';
 import { TakeBack } from './TakeBack';
 import { Ticks } from './Ticks';
-import { useInstrument } from './use-instrument';
+import { useInstrument } from '../common/use-instrument';
 import styles from './Bench.module.css';
 
 interface StepScreenProps {
@@ -26,6 +26,8 @@ interface StepScreenProps {
   /** Why the last mix is waste. */
   readonly waste?: string | null;
   readonly onCommand: (command: WorkCommand) => void;
+  /** Something was typed or ticked: what was said to the last attempt no longer stands. */
+  readonly onEdit: () => void;
   readonly onBack: () => void;
   readonly onReturn: () => void;
   /** What the subject adds: a drawing under the number, a clock, its own forms and buttons. */
@@ -73,6 +75,7 @@ export function StepScreen(props: StepScreenProps) {
           first={at === 0}
           named={name.trim() !== ''}
           onCommand={onCommand}
+          onEdit={props.onEdit}
           onBack={onBack}
         />
       ) : (
@@ -118,6 +121,12 @@ const Seen = ({ checks }: { readonly checks: readonly string[] }) => (
   </ul>
 );
 
+/** The title of a step that has just come up takes the focus when it has gone to nobody, so that it is read out and Tab goes on from there. */
+const announce = (title: HTMLElement | null): void => {
+  if (title !== null && (document.activeElement === null || document.activeElement === document.body))
+    title.focus({ preventScroll: true });
+};
+
 function StepText({
   step,
   at,
@@ -141,7 +150,9 @@ function StepText({
         {state === 'done' ? <b className={styles.done}>done</b> : null}
         {state === 'later' ? <b className={styles.later}>comes later</b> : null}
       </p>
-      <h1 className={styles.title}>{step.title}</h1>
+      <h1 ref={announce} tabIndex={-1} className={styles.title}>
+        {step.title}
+      </h1>
       {step.figure ? (
         <p className={styles.figure}>
           <span className={styles.huge}>{step.figure.value}</span>
@@ -177,6 +188,7 @@ function StepAnswer({
   first,
   named,
   onCommand,
+  onEdit,
   onBack,
 }: {
   readonly step: Step;
@@ -187,6 +199,7 @@ function StepAnswer({
   readonly first: boolean;
   readonly named: boolean;
   readonly onCommand: (command: WorkCommand) => void;
+  readonly onEdit: () => void;
   readonly onBack: () => void;
 }) {
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
@@ -202,6 +215,7 @@ function StepAnswer({
     const next = new Set(ticked);
     if (!next.delete(i)) next.add(i);
     setTicked(next);
+    onEdit();
   };
   const confirm = (decision: LookDecision | null) => {
     const pack = step.kind === 'mix' ? readMix(mix) : null;
@@ -219,13 +233,24 @@ function StepAnswer({
     <>
       {toTick ? <Ticks checks={checks} ticked={ticked} onTick={tick} /> : null}
       {!toTick && checks.length > 0 ? <Seen checks={checks} /> : null}
-      {step.kind === 'mix' ? <MixForm value={mix} onChange={setMix} /> : null}
+      {step.kind === 'mix' ? (
+        <MixForm
+          value={mix}
+          onChange={(typed) => {
+            setMix(typed);
+            onEdit();
+          }}
+        />
+      ) : null}
       {accepts.length > 0 ? (
         <Lengths
           accepts={accepts}
           typed={lengths}
           instrument={instrument}
-          onType={(key, text) => setLengths({ ...lengths, [key]: text })}
+          onType={(key, text) => {
+            setLengths({ ...lengths, [key]: text });
+            onEdit();
+          }}
           onInstrument={setInstrument}
         />
       ) : null}

@@ -60,6 +60,8 @@ export function useWork(work: WorkAction, subject: SubjectRef) {
     unsent: waiting !== null,
     busy: sending || waiting !== null,
     problems,
+    /** What was said to the last attempt is over as soon as something else is typed or ticked. */
+    clear: () => setProblems([]),
     waste: reply?.waste ?? null,
   };
 }

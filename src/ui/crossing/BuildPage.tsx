@@ -33,7 +33,7 @@ export function BuildPage({ view, actions }: Props) {
   const [looking, setLooking] = useState<number | null>(null);
   const [gateOpen, passGate] = useGate(`ac_gate_crossing_${view.job}_${view.name}`);
   const wake = useWakeLock();
-  const { command, unsent, busy, problems } = useWork(actions.work, subject);
+  const { command, unsent, busy, problems, clear } = useWork(actions.work, subject);
   const nextAt = progress.next ? steps.findIndex((s) => s.id === progress.next?.id) : steps.length;
   const at = looking ?? nextAt;
   const step = steps[at];
@@ -81,6 +81,7 @@ export function BuildPage({ view, actions }: Props) {
                 setLooking(null);
                 command(sent);
               }}
+              onEdit={clear}
               onBack={() => setLooking(Math.max(0, at - 1))}
               onReturn={() => setLooking(null)}
             />

@@ -293,15 +293,18 @@ function Setup({ view, busy, problems, onSave }: Props) {
         </div>
         <Passing taken={inside} onAdd={(member) => put({ members: [...setup.members, member] })} />
       </fieldset>
-      <Problems problems={problems} />
-      <Button
-        variant="contained"
-        color="secondary"
-        disabled={busy || !dirty || !(percent >= 0 && percent <= 100)}
-        onClick={() => onSave({ ...setup, spareShare: percent / 100 })}
-      >
-        Save
-      </Button>
+      <div className={styles.saveBar}>
+        <Problems problems={problems} />
+        <Button
+          variant="contained"
+          color="secondary"
+          disabled={busy || !dirty || !(percent >= 0 && percent <= 100)}
+          onClick={() => onSave({ ...setup, spareShare: percent / 100 })}
+        >
+          Save
+        </Button>
+        {dirty ? <span>not saved yet</span> : null}
+      </div>
     </div>
   );
 }

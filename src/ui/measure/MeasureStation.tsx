@@ -1,5 +1,11 @@
 'use client';
-import { insertionBoundMm, measure, QUANTITY_WORDS, type Reading } from '@/core/cable-measurement';
+import {
+  insertionBoundMm,
+  measure,
+  nextToMeasure,
+  QUANTITY_WORDS,
+  type Reading,
+} from '@/core/cable-measurement';
 import { diameterTexts } from '../common/unit';
 import { Both } from '../common/Both';
 import { Caution } from '../common/Caution';
@@ -72,6 +78,7 @@ export function MeasureStation({ view, actions }: StationProps) {
               flameproof={flameproof}
               count={own.filter((r) => r.reading.method === 'caliper').length}
               add={(reading, sent) => actions.addReading(ref, reading, sent)}
+              onKept={(reading) => goOn(view, reading)}
               preview={(reading: Reading) =>
                 measure([...view.readings.map((r) => r.reading), reading], quantity, view.job.rules)
               }
@@ -86,6 +93,15 @@ export function MeasureStation({ view, actions }: StationProps) {
       })}
     </>
   );
+}
+
+/** Puts the cursor where the next reading belongs, when that is another layer. */
+function goOn({ needed, readings }: StationProps['view'], kept: Reading): boolean {
+  const next = nextToMeasure(needed, [...readings.map((r) => r.reading), kept], kept.quantity);
+  if (next === null || next === kept.quantity) return false;
+  const field = document.querySelector<HTMLInputElement>(`input[name="reading-${next}"]`);
+  field?.focus();
+  return field !== null;
 }
 
 function headline(view: StationProps['view']): string {

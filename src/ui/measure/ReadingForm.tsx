@@ -4,12 +4,14 @@ import type { Problem, Result } from '@/core/kernel';
 import {
   METHOD_WORDS,
   METHODS,
+  QUANTITY_WORDS,
   type Measurement,
   type Method,
   type Quantity,
   type Reading,
 } from '@/core/cable-measurement';
 import type { LengthUnit } from '@/core/units';
+import { useInstrument } from '../common/use-instrument';
 import { useSendId } from '../termination/use-send-id';
 import { useRun } from '../termination/use-run';
 import { diameterTexts } from '../common/unit';
@@ -22,6 +24,8 @@ interface Props {
   /** Caliper readings there are already: the next one is at a right angle. */
   readonly count: number;
   readonly add: (reading: Reading, sendId: string) => Promise<Result<{ id: number }>>;
+  /** After a reading was kept: moves on to where the next belongs, and says whether it has. */
+  readonly onKept: (reading: Reading) => boolean;
   readonly preview: (reading: Reading) => Result<Measurement | null>;
 }
 
@@ -29,13 +33,13 @@ const methodsFor = (quantity: Quantity): readonly Method[] =>
   quantity === 'armourWire' ? ['caliper', 'datasheet'] : METHODS;
 
 /** A reading field for calipers that type: value, Enter, next. */
-export function ReadingForm({ quantity, unit: jobUnit, count, add, preview }: Props) {
+export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, preview }: Props) {
   const [method, setMethod] = useState<Method>('caliper');
   const [text, setText] = useState('');
   const [unit, setUnit] = useState<LengthUnit>(jobUnit);
   const [angle, setAngle] = useState<string | null>(null);
   const [tolerance, setTolerance] = useState('');
-  const [instrument, setInstrument] = useState('');
+  const [instrument, setInstrument] = useInstrument();
   const field = useRef<HTMLInputElement>(null);
   const id = useId();
   const { run, busy, problems, clear } = useRun();
@@ -66,6 +70,7 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, preview }: Pr
       sendId.done();
       setText('');
       setAngle(null);
+      if (onKept(content)) return;
     }
     field.current?.focus();
   };
@@ -98,7 +103,7 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, preview }: Pr
           clear();
         }}
         placeholder={method === 'wrapTape' ? 'circumference' : unit === 'in' ? '1 3/16' : '0.00'}
-        aria-label={method === 'wrapTape' ? 'Circumference' : 'Diameter'}
+        aria-label={`${method === 'wrapTape' ? 'Circumference' : 'Diameter'}, ${QUANTITY_WORDS[quantity]}`}
         aria-invalid={problems.length > 0 || (ahead !== null && !ahead.ok)}
         aria-describedby={`${id}-said`}
         autoComplete="off"

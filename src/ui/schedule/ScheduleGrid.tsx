@@ -1,7 +1,15 @@
 'use client';
-import { DataGrid, type GridColDef, type GridPaginationModel, type GridSortModel } from '@mui/x-data-grid';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  DataGrid,
+  GridCellEditStartReasons,
+  type GridColDef,
+  type GridEventListener,
+  type GridPaginationModel,
+  type GridSortModel,
+} from '@mui/x-data-grid';
+import { useCallback, useEffect, useMemo, useRef, useState, type ClipboardEvent } from 'react';
 import Link from 'next/link';
+import { refuse, type Problem } from '@/core/kernel';
 import type { JobView } from '@/core/termination-view';
 import { pageNonce } from '../theme/page-nonce';
 import { Problems } from '../common/Problems';
@@ -9,6 +17,7 @@ import { announceChange, stationPath } from '../rack/summaries';
 import type { RowConflict } from '../termination/actions';
 import { useRun } from '../termination/use-run';
 import { changedFields, gridRow, SORT_OF, type GridRow } from './grid-columns';
+import { layBlock } from './paste-block';
 import type { ScheduleActions, ScheduleChoices, ScheduleRowView } from './schedule-types';
 import styles from './Schedule.module.css';
 
@@ -43,6 +52,19 @@ const LOOK = {
   '--DataGrid-t-header-background-base': 'var(--ac-sunken)',
 };
 
+/** Pasting into a cell that has the focus does not begin to write in it: a block is laid over the grid instead. */
+const leavePaste: GridEventListener<'cellEditStart'> = ({ reason }, event) => {
+  if (reason === GridCellEditStartReasons.pasteKeyDown) event.defaultMuiPrevented = true;
+};
+
+/** The cell of the grid that an event came from; null from anywhere else. */
+function cellAt(target: EventTarget): { id: number; field: string } | null {
+  const cell = target instanceof Element ? target.closest<HTMLElement>('[role="gridcell"]') : null;
+  const row = cell?.closest<HTMLElement>('[data-id]');
+  const field = cell?.dataset.field;
+  return row?.dataset.id !== undefined && field !== undefined ? { id: Number(row.dataset.id), field } : null;
+}
+
 /** The cables with their two ends. Filtered, sorted and paged by the server; edited in place and saved at once. */
 export default function ScheduleGrid({ job, choices, actions, filter, generation }: Props) {
   const [paging, setPaging] = useState<GridPaginationModel>({ page: 0, pageSize: 25 });
@@ -52,6 +74,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
   const [again, setAgain] = useState(0);
   const [met, setMet] = useState<Met | null>(null);
   const { run, problems } = useRun();
+  const [pasted, setPasted] = useState<readonly Problem[]>([]);
   const asked = useRef(0);
 
   const reload = useCallback(() => setAgain((n) => n + 1), []);
@@ -101,6 +124,32 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
     },
     [actions, job.slug, reload, run],
   );
+
+  const paste = async (event: ClipboardEvent<HTMLElement>) => {
+    const at = cellAt(event.target);
+    const text = event.clipboardData.getData('text/plain');
+    const typing = event.target instanceof HTMLInputElement;
+    // A single value into a cell that is being written is the browser's own business.
+    if (at === null || (typing && !/[\t\n]/.test(text.trim()))) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const laid = layBlock(rows, at, text);
+    setPasted(laid.ok ? [] : laid.problems);
+    if (!laid.ok) return;
+    let written = 0;
+    for (const { row, fields } of laid.value) {
+      const result = await run(() => actions.editRow(job.slug, row.id, row.versions, fields));
+      if (result.ok && 'conflict' in result.value) setMet({ row, fields, conflict: result.value.conflict });
+      if (!result.ok || 'conflict' in result.value) {
+        setPasted(
+          refuse(row.tag, `stopped here: ${written} of ${laid.value.length} rows are written`).problems,
+        );
+        break;
+      }
+      written += 1;
+    }
+    reload();
+  };
 
   const columns = useMemo<GridColDef<GridRow>[]>(
     () => [
@@ -211,6 +260,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
         disableColumnFilter
         disableColumnMenu
         disableRowSelectionOnClick
+        onCellEditStart={leavePaste}
         processRowUpdate={save}
         onProcessRowUpdateError={reload}
         localeText={localeText}
@@ -221,8 +271,8 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
   );
 
   return (
-    <div className={styles.gridArea}>
-      <Problems problems={problems} />
+    <div className={styles.gridArea} onPasteCapture={(event) => void paste(event)}>
+      <Problems problems={[...pasted, ...problems]} />
       {away ? (
         <p className={styles.away}>The schedule cannot be fetched just now. It is tried again by itself.</p>
       ) : null}

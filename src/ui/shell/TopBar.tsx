@@ -1,9 +1,9 @@
 'use client';
+import { STATIONS } from '@/core/record';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useColorScheme } from '@mui/material/styles';
 import type { Arc } from '@/core/procedure';
-import { STATIONS } from '@/core/procedure';
 import { Collar } from '../collar/Collar';
 import { useUnit } from '../common/unit';
 import { useActor } from './actor';

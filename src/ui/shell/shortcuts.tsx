@@ -3,7 +3,8 @@ import Dialog from '@mui/material/Dialog';
 import { useEffect, useRef, useState } from 'react';
 import styles from './shortcuts.module.css';
 
-type Handlers = Readonly<Record<string, () => void>>;
+/** What a key does; `false` says that there was nothing to do, and the key is left to whoever else listens. */
+type Handlers = Readonly<Record<string, () => void | boolean>>;
 
 const isField = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
@@ -30,8 +31,7 @@ export function useShortcuts(handlers: Handlers): void {
       const name = keyName(event);
       const handler = name === null ? undefined : latest.current[name];
       if (!handler) return;
-      event.preventDefault();
-      handler();
+      if (handler() !== false) event.preventDefault();
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
@@ -53,10 +53,16 @@ const SHEET: readonly (readonly [string, string])[] = [
 /** Shortcuts of every place, and the sheet that lists them. */
 export function GlobalShortcuts() {
   const [open, setOpen] = useState(false);
-  const click = (selector: string) => document.querySelector<HTMLElement>(selector)?.click();
+  // A page that was left may stay in the document, unseen: its buttons are not meant.
+  const click = (selector: string): boolean => {
+    const seen = [...document.querySelectorAll<HTMLElement>(selector)].find((e) => e.checkVisibility());
+    seen?.click();
+    return seen !== undefined;
+  };
   useShortcuts({
     '?': () => setOpen(true),
-    '/': () => document.querySelector<HTMLElement>('[data-filter]')?.focus(),
+    '/': () =>
+      [...document.querySelectorAll<HTMLElement>('[data-filter]')].find((e) => e.checkVisibility())?.focus(),
     u: () => click('[data-shortcut="u"]'),
     b: () => click('[data-shortcut="b"]'),
     z: () => click('[data-shortcut="z"]'),

@@ -18,6 +18,7 @@ import { ReviewPanel } from './ReviewPanel';
 import { StationStrip } from './StationStrip';
 import { useRun } from './use-run';
 import styles from './TerminationPage.module.css';
+import { Problems } from '../common/Problems';
 import { useShortcuts } from '../shell/shortcuts';
 
 interface Props {
@@ -40,11 +41,11 @@ const STATION: Readonly<Record<ArcStation, (props: StationProps) => React.ReactN
 export function TerminationPage({ view, station, actions }: Props) {
   const [lit, setLit] = useState<string | null>(null);
   const router = useRouter();
-  const { run, busy } = useRun();
+  const { run, busy, problems } = useRun();
   const Station = STATION[station];
   const base = `/job/${encodeURIComponent(view.job.slug)}`;
   const bench = `${base}/bench/${encodeURIComponent(view.cable)}/${view.end}`;
-  const undo = () => void run(() => actions.undo(view.job.slug)).then((r) => r.ok && setLit(null));
+  const undo = () => void run(() => actions.undo(view.job.slug), 'Undone.').then((r) => r.ok && setLit(null));
   useShortcuts({ b: () => router.push(bench), z: undo });
   const subtitle = useMemo(() => {
     const to = view.place
@@ -67,6 +68,7 @@ export function TerminationPage({ view, station, actions }: Props) {
             </Button>
           </span>
         </div>
+        <Problems problems={problems} />
         <StationStrip view={view} station={station} />
         {view.review !== null ? <ReviewPanel view={view} actions={actions} /> : null}
         <Station view={view} actions={actions} lit={lit} onLight={setLit} />

@@ -16,8 +16,11 @@ export async function JobShell({
   const job = await look('viewJob', [slug]);
   return (
     <div className={styles.shell}>
+      <a className={styles.skip} href="#page">
+        Skip to the page
+      </a>
       <TopBar job={job.ok ? { slug: job.value.slug, name: job.value.name } : null} />
-      <div className={styles.body}>
+      <div className={styles.body} id="page" tabIndex={-1}>
         {job.ok ? await children(job.value) : <Refused problems={job.problems} back="/" />}
       </div>
     </div>

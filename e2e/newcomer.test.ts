@@ -1,0 +1,87 @@
+import { By, Key } from 'selenium-webdriver';
+import { alive, byText, click, d, find, open, retype, says, WAIT, withBrowser } from './page';
+
+// What tripped people who saw the product for the first time.
+withBrowser('/job/quillmere/board');
+
+it('works as somebody', async () => {
+  await retype(await find('#actor-name'), 'newcomer');
+  await open('/job/quillmere/board');
+  await d().wait(async () => (await (await find('#actor-name')).getAttribute('value')) === 'newcomer', WAIT);
+});
+
+const press = (key: string) => d().actions().sendKeys(key).perform();
+const path = async () => new URL(await d().getCurrentUrl()).pathname;
+
+it('keeps its keys after going from place to place without loading anew', async () => {
+  await open('/job/quillmere/t/K-105/A/cut');
+  await alive();
+  for (const station of ['Measure', 'Choose', 'Cut']) {
+    await click(() => d().findElement(By.xpath(`//a[@data-station and contains(., "${station}")]`)));
+    await d().wait(async () => (await path()).endsWith(`/${station.toLowerCase()}`), WAIT, station);
+  }
+  await (await find('body')).click();
+  await press('z');
+  await says(/nothing of yours to undo|undone|Undone/);
+  await press('b');
+  await d().wait(async () => (await path()) === '/job/quillmere/bench/K-105/A', WAIT, 'the bench');
+});
+
+it('leads past the bar with the first Tab', async () => {
+  await open('/job/quillmere/schedule');
+  await press(Key.TAB);
+  const skip = await d().switchTo().activeElement();
+  expect(await skip.getText()).toBe('Skip to the page');
+  await skip.sendKeys(Key.ENTER);
+  await d().wait(
+    async () =>
+      d().executeScript<boolean>('return document.activeElement?.id === "page" || location.hash === "#page"'),
+    WAIT,
+  );
+});
+
+describe('a block from a spreadsheet', () => {
+  const cell = (tag: string, field: string) =>
+    d().findElement(
+      By.xpath(
+        `//div[@role="row"][.//div[@data-field="tag" and normalize-space(.)="${tag}"]]//div[@data-field="${field}"]`,
+      ),
+    );
+  const paste = (text: string) =>
+    d().executeScript(
+      `const data = new DataTransfer(); data.setData('text/plain', arguments[0]);
+       document.activeElement.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`,
+      text,
+    );
+
+  it('lands in the cells it covers, row by row', async () => {
+    await open('/job/quillmere/schedule');
+    await says('K-102');
+    await click(() => cell('K-101', 'bTail'));
+    await paste('501\tfrom the sheet\n502\tand the next line\n');
+    await d().wait(async () => (await cell('K-102', 'note').getText()) === 'and the next line', WAIT);
+    expect(await cell('K-101', 'bTail').getText()).toBe('501');
+    expect(await cell('K-101', 'note').getText()).toBe('from the sheet');
+    expect(await cell('K-102', 'bTail').getText()).toBe('502');
+  });
+
+  it('is refused where it would run over the last column', async () => {
+    await click(() => cell('K-101', 'note'));
+    await paste('one\ttwo');
+    await says('2 columns from here run over the last by 1');
+    expect(await cell('K-101', 'note').getText()).toBe('from the sheet');
+  });
+});
+
+it('names who holds an entry that is taken', async () => {
+  const taken = await d()
+    .findElement(
+      By.xpath('//div[@role="row"][.//div[normalize-space(.)="K-101"]]//div[@data-field="aPlace"]'),
+    )
+    .getText();
+  await (await find('#new-tag')).sendKeys('K-777');
+  await (await find('select[aria-label="Cable type"]')).sendKeys('W4-10');
+  await (await find('input[aria-label="End A: enclosure/entry"]')).sendKeys(taken);
+  await click(() => byText('button', 'Add cable'));
+  await says('is taken by K-101/A');
+});
