@@ -56,20 +56,20 @@ describe('a block from a spreadsheet', () => {
 
   it('lands in the cells it covers, row by row', async () => {
     await open('/job/quillmere/schedule');
-    await says('K-102');
-    await click(() => cell('K-101', 'bTail'));
+    await says('K-107');
+    await click(() => cell('K-106', 'bTail'));
     await paste('501\tfrom the sheet\n502\tand the next line\n');
-    await d().wait(async () => (await cell('K-102', 'note').getText()) === 'and the next line', WAIT);
-    expect(await cell('K-101', 'bTail').getText()).toBe('501');
-    expect(await cell('K-101', 'note').getText()).toBe('from the sheet');
-    expect(await cell('K-102', 'bTail').getText()).toBe('502');
+    await d().wait(async () => (await cell('K-107', 'note').getText()) === 'and the next line', WAIT);
+    expect(await cell('K-106', 'bTail').getText()).toBe('501');
+    expect(await cell('K-106', 'note').getText()).toBe('from the sheet');
+    expect(await cell('K-107', 'bTail').getText()).toBe('502');
   });
 
   it('is refused where it would run over the last column', async () => {
-    await click(() => cell('K-101', 'note'));
+    await click(() => cell('K-106', 'note'));
     await paste('one\ttwo');
     await says('2 columns from here run over the last by 1');
-    expect(await cell('K-101', 'note').getText()).toBe('from the sheet');
+    expect(await cell('K-106', 'note').getText()).toBe('from the sheet');
   });
 });
 

@@ -1,6 +1,6 @@
 import type { ConfirmCommand } from './decide';
 import type { MixRecord } from './event-body';
-import type { LookDecision, Step } from './step';
+import { mustTick, type LookDecision, type Step } from './step';
 
 /** The confirmation of a fitter who has seen everything, and has measured what must be measured in the middle of its span: for demos and tests. */
 export const asHeld = (
@@ -12,7 +12,7 @@ export const asHeld = (
   stepId: step.id,
   fingerprint: step.fingerprint,
   decision,
-  checked: (step.checks ?? []).map((_, i) => i),
+  checked: mustTick(step) ? (step.checks ?? []).map((_, i) => i) : [],
   measured: Object.fromEntries(
     (step.accepts ?? [])
       .filter((a) => a.needed !== undefined)

@@ -66,7 +66,7 @@ export function Bench({ view, others, actions }: Props) {
   const back = stationPath(view.job.slug, view.cable, view.end, 'makeOff');
 
   return (
-    <div className={styles.bench} data-dark="">
+    <div className={styles.bench} data-dark="" data-bench="">
       <header className={styles.head}>
         <Link href={back} className={styles.tag}>
           {view.tag}

@@ -39,7 +39,7 @@ export function BuildPage({ view, actions }: Props) {
   const step = steps[at];
   const home = crossingPath(view.job, view.name);
   return (
-    <main className={styles.bench}>
+    <main className={styles.bench} data-bench="">
       <header className={styles.head}>
         <Link href={home}>{view.name}</Link>
         <span>{view.setup.place}</span>
