@@ -94,7 +94,7 @@ describe('SVG', () => {
       const drawing = drawPlan(plan, which, 800);
       if (!drawing) throw new Error('nothing drawn');
       const text = drawingSvg(drawing);
-      // eslint-disable-next-line @typescript-eslint/no-deprecated -- see above
+      // eslint-disable-next-line @typescript-eslint/no-deprecated -- what is to replace it is another package, for one line of a test
       expect(XMLValidator.validate(text)).toBe(true);
       const { svg } = parser.parse(text) as { svg: { width: string; title: string } };
       expect(svg.title).toBe(drawing.description);

@@ -86,8 +86,12 @@ describe('a barrier gland from the plan to the signature', () => {
     await take(job);
     await workUntil(job, 'mix');
     await good(confirm(job, 0));
-    const late = await good(confirm(job, 21));
+    const pour = bench.sent(asHeld(await bench.nextStep(job)), later(21));
+    const send = () => good(work(bench.subject(job), pour, FITTER, later(21)));
+    const late = await send();
     expect(late.waste).toMatch(/this mix is waste/);
+    // An answer that was lost on the way is given again, with its words.
+    expect(await send()).toEqual({ repeated: true, waste: late.waste });
     const v = await view(job);
     expect(v.nextStep).toBe('mix');
     expect(v.events[v.events.length - 1]).toMatchObject({ kind: 'waste', stepId: 'fill' });

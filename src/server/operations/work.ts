@@ -3,6 +3,7 @@ import { terminationRules } from '@/core/procedure';
 import {
   cameOf,
   decide,
+  readBody,
   type Command,
   type CrossingRef,
   type Decided,
@@ -152,9 +153,9 @@ export function work(
     if (sent) {
       const same =
         sent.subjectKind === ref.kind && sent.subjectId === held.value.id && cameOf(sent, command.value);
-      return same
-        ? ok({ repeated: true, waste: null })
-        : refuse('id', 'this event id belongs to something else', input.id);
+      if (!same) return refuse('id', 'this event id belongs to something else', input.id);
+      const late = sent.kind === 'waste' ? readBody('waste', sent.body) : null;
+      return ok({ repeated: true, waste: late?.ok ? late.value.reason : null });
     }
     const bench = ref.kind === 'termination' ? await terminationBench(tx, ref) : await crossingBench(tx, ref);
     if (!bench.ok) return bench;
