@@ -1,5 +1,5 @@
 // npm test: sets a fresh machine up and runs everything that CI runs. The last line counts the tests.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureDebian, ensureNode, LOCAL, ROOT, run } from './lib/setup.mjs';
@@ -54,45 +54,43 @@ await Promise.all(
 
 const { freePort, startMariadb, stopMariadb } = await import('./lib/mariadb.mjs');
 const { startApplication } = await import('./lib/application.mjs');
-const NAME = 'test-database';
-/** Runs some of the test projects and counts. A suite that cannot be loaded counts as one failure. */
-function jest(projects, env) {
-  const report = join(LOCAL, `jest-${projects[0]}.json`);
-  rmSync(report, { force: true });
-  spawnSync(
-    process.execPath,
-    [
-      'node_modules/jest/bin/jest.js',
-      '--ci',
-      '--json',
-      `--outputFile=${report}`,
-      ...(projects.includes('browser') ? ['--runInBand'] : ['--maxWorkers=2']),
-      '--selectProjects',
-      ...projects,
-      ...process.argv.slice(2),
-    ],
-    { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env },
-  );
-  const result = JSON.parse(readFileSync(report, 'utf8'));
-  return { passed: result.numPassedTests, failed: result.numFailedTests + result.numRuntimeErrorTestSuites };
-}
+/** Runs some of the tests and counts. A suite that cannot be loaded counts as one failure. */
+const jest = (name, args, env) =>
+  new Promise((resolve) => {
+    const report = join(LOCAL, `jest-${name}.json`);
+    rmSync(report, { force: true });
+    const child = spawn(
+      process.execPath,
+      [
+        'node_modules/jest/bin/jest.js',
+        '--ci',
+        '--json',
+        `--outputFile=${report}`,
+        ...args,
+        ...process.argv.slice(2),
+      ],
+      {
+        cwd: ROOT,
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: { ...process.env, ...env, NODE_ENV: 'test' },
+      },
+    );
+    child.on('close', () => {
+      const result = JSON.parse(readFileSync(report, 'utf8'));
+      console.log(`ok   ${name} tests ran (${seconds()})`);
+      resolve({
+        passed: result.numPassedTests,
+        failed: result.numFailedTests + result.numRuntimeErrorTestSuites,
+      });
+    });
+  });
 
-let application;
-let counts = { passed: 0, failed: 0 };
-try {
-  ensureBuild();
-  console.log(`ok   build (${seconds()})`);
-  // Every run begins with an empty server, so that no test lives on what another left.
-  await stopMariadb(NAME);
-  rmSync(join(LOCAL, NAME), { recursive: true, force: true });
-  // Two tests count every row, or take guards away, and so have a database to themselves.
-  const ALONE = { GATE_DATABASE: 'amber_collar_gate', ATTACK_DATABASE: 'amber_collar_attack' };
-  const db = await startMariadb(NAME, 0, ['amber_collar', 'amber_collar_test', ...Object.values(ALONE)]);
-  for (const [database, demo] of [
-    ['amber_collar', true],
-    ['amber_collar_test', false],
-    ...Object.values(ALONE).map((database) => [database, false]),
-  ]) {
+/** A server that begins empty, so that no test lives on what another run left, with these databases; the demo in those that want it. */
+async function freshServer(name, databases) {
+  await stopMariadb(name);
+  rmSync(join(LOCAL, name), { recursive: true, force: true });
+  const db = await startMariadb(name, 0, Object.keys(databases));
+  for (const [database, demo] of Object.entries(databases))
     run(
       process.execPath,
       [
@@ -111,12 +109,27 @@ try {
         },
       },
     );
-  }
-  application = await startApplication({
-    port: await freePort(0),
-    databaseUrl: db.url,
-    keep: join(db.keep, 'amber_collar'),
-    logName: 'test-application.log',
+  return db;
+}
+
+// Two tests count every row, or take guards away, and so have a database to themselves.
+const ALONE = { GATE_DATABASE: 'amber_collar_gate', ATTACK_DATABASE: 'amber_collar_attack' };
+// Two queues in the browser, each with a demo and a server of its own: what one changes, or takes away, the other does not see.
+const FIRST_QUEUE = 'e2e/(path|newcomer)';
+const QUEUES = [
+  ['test-database', 'browser', ['--testPathPatterns', FIRST_QUEUE]],
+  ['test-database-2', 'browser-2', ['--testPathIgnorePatterns', FIRST_QUEUE, '/node_modules/']],
+];
+const applications = [];
+const counts = [];
+try {
+  ensureBuild();
+  console.log(`ok   build (${seconds()})`);
+  const [[name]] = QUEUES;
+  const db = await freshServer(name, {
+    amber_collar: true,
+    amber_collar_test: false,
+    ...Object.fromEntries(Object.values(ALONE).map((database) => [database, false])),
   });
   const env = {
     DATABASE_URL: db.urlOf('amber_collar_test'),
@@ -129,9 +142,6 @@ try {
         [`${name}_KEEP`, join(db.keep, database)],
       ]),
     ),
-    E2E_ADDRESS: application.address,
-    E2E_DATABASE_NAME: NAME,
-    E2E_DATABASE_PORT: String(db.port),
   };
   writeFileSync(
     join(LOCAL, 'test.env'),
@@ -139,20 +149,39 @@ try {
       .map(([k, v]) => `${k}=${v}\n`)
       .join(''),
   );
-  // The browser tests go last and alone: they share one demo job, and one of them takes the database away.
-  for (const projects of [['unit', 'db'], ['browser']]) {
-    const found = jest(projects, { ...process.env, ...env, NODE_ENV: 'test' });
-    counts = { passed: counts.passed + found.passed, failed: counts.failed + found.failed };
-    console.log(`ok   ${projects.join(' and ')} tests ran (${seconds()})`);
-  }
+  counts.push(await jest('unit', ['--maxWorkers=2', '--selectProjects', 'unit', 'db'], env));
+  const servers = [db, await freshServer(QUEUES[1][0], { amber_collar: true })];
+  for (const [i, server] of servers.entries())
+    applications.push(
+      await startApplication({
+        port: await freePort(0),
+        databaseUrl: server.url,
+        keep: join(server.keep, 'amber_collar'),
+        logName: `test-application-${i + 1}.log`,
+      }),
+    );
+  counts.push(
+    ...(await Promise.all(
+      QUEUES.map(([server, report, args], i) =>
+        jest(report, ['--runInBand', '--selectProjects', 'browser', ...args], {
+          ...env,
+          E2E_ADDRESS: applications[i].address,
+          E2E_DATABASE_NAME: server,
+          E2E_DATABASE_PORT: String(servers[i].port),
+        }),
+      ),
+    )),
+  );
 } catch (error) {
   failures.push('run');
   console.error(error instanceof Error ? error.message : error);
 } finally {
-  await application?.stop();
-  await stopMariadb(NAME);
+  for (const application of applications) await application.stop();
+  for (const [name] of QUEUES) await stopMariadb(name);
 }
+const passed = counts.reduce((sum, some) => sum + some.passed, 0);
+const failed = counts.reduce((sum, some) => sum + some.failed, 0) + failures.length;
 if (failures.length > 0) console.log(`failed outside the tests: ${failures.join(', ')}`);
 console.log(`finished after ${seconds()}`);
-console.log(`${counts.passed} passed, ${counts.failed + failures.length} failed`);
-process.exit(counts.failed + failures.length === 0 && counts.passed > 0 ? 0 : 1);
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);

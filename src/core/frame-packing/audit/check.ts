@@ -117,18 +117,21 @@ function checkOpening(
           ? toUm(spec.height) - height
           : below;
     below += height + toUm(spec.plate);
-    checkRow(request, spec, row, base, cornerRows.has(r), `${path}.rows[${r}]`, say);
+    checkRow({ request, spec, say }, row, { base, corner: cornerRows.has(r), path: `${path}.rows[${r}]` });
   });
 }
 
+/** Where a row stands: its lower edge in µm, whether corner modules end it, and where it is in the plan. */
+interface RowPlace {
+  readonly base: number;
+  readonly corner: boolean;
+  readonly path: string;
+}
+
 function checkRow(
-  request: FrameRequest,
-  spec: FrameOpening,
+  { request, spec, say }: { readonly request: FrameRequest; readonly spec: FrameOpening; readonly say: Say },
   row: PlannedRow,
-  base: number,
-  cornerRow: boolean,
-  path: string,
-  say: Say,
+  { base, corner: cornerRow, path }: RowPlace,
 ): void {
   const width = toUm(spec.width);
   const height = toUm(row.height);

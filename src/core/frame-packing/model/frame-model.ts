@@ -155,9 +155,10 @@ export function frameModel(
       group.tags.length,
     );
   });
-  roomForCables(sets, rowClasses, blocks, cables, request, equal);
-  spares(request, sizes, rowClasses, blocks, cables, equal);
-  wholeBlocks(request, groups, sizes, sets, rowClasses, blocks, cables, whole, equal);
+  const begun: Begun = { request, groups, sizes, sets, rowClasses, blocks, cables, whole, equal };
+  roomForCables(begun);
+  spares(begun);
+  wholeBlocks(begun);
 
   const zero = () => columns.map(() => 0);
   const [cost, remeasure, height] = [zero(), zero(), zero()];
@@ -168,6 +169,16 @@ export function frameModel(
 }
 
 type Equal = (terms: readonly (readonly [number, number])[], lower: number, upper?: number) => void;
+
+/** The model with its columns, to which rules are still added. */
+interface Begun extends Pick<FrameModel, 'sets' | 'rowClasses' | 'blocks' | 'cables'> {
+  readonly request: FrameRequest;
+  readonly groups: readonly CableGroup[];
+  readonly sizes: readonly number[];
+  /** A new whole-numbered column. */
+  readonly whole: (upper: number) => number;
+  readonly equal: Equal;
+}
 
 /** Terms for a sum over all openings of the frames that are used. */
 const openingsOf = (
@@ -218,14 +229,7 @@ function roomForRows(
 }
 
 /** In each class of rows there are at least as many places of a size as cables that go there by it. */
-function roomForCables(
-  sets: FrameModel['sets'],
-  rowClasses: FrameModel['rowClasses'],
-  blocks: FrameModel['blocks'],
-  cables: FrameModel['cables'],
-  request: FrameRequest,
-  equal: Equal,
-): void {
+function roomForCables({ sets, rowClasses, blocks, cables, request, equal }: Begun): void {
   const corners = request.modules.filter((m) => m.corner).map((m) => m.id);
   sets.forEach((set, o) =>
     set.rows.forEach((_, r) => {
@@ -264,14 +268,7 @@ function roomForCables(
 }
 
 /** Over the whole plan: places of a size that carry nothing are at least the share of those that do. */
-function spares(
-  request: FrameRequest,
-  sizes: readonly number[],
-  rowClasses: FrameModel['rowClasses'],
-  blocks: FrameModel['blocks'],
-  cables: FrameModel['cables'],
-  equal: Equal,
-): void {
+function spares({ request, sizes, rowClasses, blocks, cables, equal }: Begun): void {
   for (const size of sizes) {
     const going = cables.filter((c) => c.option.size === size);
     const extra = extraSpares(request, size);
@@ -295,17 +292,17 @@ function spares(
  * Says of each size whether it is used at all: where it is, at least one whole block of it stands there, and where a spare is owed for the
  * first cable, at least one. Whole numbers say so already; said outright, it is seen before any of them is tried.
  */
-function wholeBlocks(
-  request: FrameRequest,
-  groups: readonly CableGroup[],
-  sizes: readonly number[],
-  sets: FrameModel['sets'],
-  rowClasses: FrameModel['rowClasses'],
-  blocks: FrameModel['blocks'],
-  cables: FrameModel['cables'],
-  whole: (upper: number) => number,
-  equal: Equal,
-): void {
+function wholeBlocks({
+  request,
+  groups,
+  sizes,
+  sets,
+  rowClasses,
+  blocks,
+  cables,
+  whole,
+  equal,
+}: Begun): void {
   for (const size of sizes) {
     const going = cables.filter((c) => c.option.size === size);
     if (going.length === 0) continue;

@@ -67,15 +67,9 @@ export function arrange(
         if (!at || !pattern) throw new Error('a pattern that was not offered');
         openings.push(
           openOpening(
-            spec,
-            pattern,
-            types[type]?.kinds ?? new Map(),
-            at.opening,
-            openings.length,
-            frames.length,
-            counts,
-            classes,
-            blocks,
+            { spec, pattern, kinds: types[type]?.kinds ?? new Map(), set: at.opening },
+            { index: openings.length, frame: frames.length },
+            { counts, classes, blocks },
           ),
         );
         return openings.length - 1;
@@ -107,16 +101,25 @@ export function rowBases(
   return upward.map((base, i) => (i === heights.length - 1 ? height - (heights[i] ?? 0) : base));
 }
 
+/** What an opening is filled with: its pattern of rows, of these kinds, and the set of circuits that it holds. */
+interface ChosenOpening {
+  readonly spec: FrameOpening;
+  readonly pattern: RowPattern;
+  readonly kinds: ReadonlyMap<string, RowKind>;
+  readonly set: number;
+}
+
+/** What the model counted, with what of it is still to be dealt out. */
+interface Stock {
+  readonly counts: FrameCounts;
+  readonly classes: Pool;
+  readonly blocks: Pool;
+}
+
 function openOpening(
-  spec: FrameOpening,
-  pattern: RowPattern,
-  kinds: ReadonlyMap<string, RowKind>,
-  set: number,
-  index: number,
-  frame: number,
-  counts: FrameCounts,
-  classes: Pool,
-  blocks: Pool,
+  { spec, pattern, kinds, set }: ChosenOpening,
+  { index, frame }: { readonly index: number; readonly frame: number },
+  { counts, classes, blocks }: Stock,
 ): OpenOpening {
   const list = [...pattern.rows].flatMap(([key, n]) => {
     const kind = kinds.get(key);

@@ -78,7 +78,10 @@ function framesOf(setting: FrameSetting, asked: Asked, spread: Spread, places: U
             row += 1;
             return {
               height: plan.height / 1000,
-              places: placesOfRow(asked, spread, places, row, plan, bases[r] ?? 0, toUm(spec.width)),
+              places: placesOfRow({ asked, spread, places }, row, plan, {
+                base: bases[r] ?? 0,
+                width: toUm(spec.width),
+              }),
             };
           }),
         };
@@ -88,13 +91,10 @@ function framesOf(setting: FrameSetting, asked: Asked, spread: Spread, places: U
 }
 
 function placesOfRow(
-  asked: Asked,
-  spread: Spread,
-  places: Uncrossed,
+  { asked, spread, places }: { readonly asked: Asked; readonly spread: Spread; readonly places: Uncrossed },
   row: number,
   { height, corner }: Spread['skeleton']['openings'][number]['rows'][number],
-  base: number,
-  width: number,
+  { base, width }: { readonly base: number; readonly width: number },
 ) {
   const { request, sizes } = asked;
   const cables = new Map(request.cables.map((c) => [c.tag, c]));

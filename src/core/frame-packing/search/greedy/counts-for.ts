@@ -4,6 +4,7 @@ import type { FrameRequest } from '../../model/frame-request';
 import type { FrameSetting } from '../../model/frame-setting';
 import { divides, type RowKind } from '../../model/row-patterns';
 import type { BuiltRows } from './build-rows';
+import { inList } from './counts-table';
 import type { Assignment } from './demand';
 import { fillFrom, type Bench } from './workbench';
 
@@ -17,32 +18,33 @@ export function countsFor(
 ): FrameCounts {
   const { demand, stock, openings } = bench;
   const { held, left } = fillFrom(bench, assignment, built);
-  const patterns = openings.map((_, o) => bench.filler.patternOf(o, held[o]!, left[o]!));
+  const patterns = openings.map((_, o) => bench.filler.patternOf(o, inList(held, o), inList(left, o)));
   const rowClasses = room.rowClasses.map((c) => ({ ...c, count: 0 }));
   const blocks: { rowClass: number; size: number; count: number }[] = [];
-  built.rows.forEach((rows, h) => {
+  built.used.forEach((used, h) => {
     const bay = demand.bays[h - demand.homes.length];
     // A corner row that nobody uses may hold any set of circuits.
     const home = demand.homes[h] ?? { openingSet: bay?.openingSet ?? 0, rowSet: 0 };
     stock.kinds.forEach((kind, k) => {
-      if (rows[k] === 0) return;
+      const count = built.rows.at(h, k);
+      if (count === 0) return;
       const at = rowClasses.findIndex(
         (c) => c.kind.key === kind.key && c.opening === home.openingSet && c.row === home.rowSet,
       );
       const rowClass = rowClasses[at];
       if (!rowClass) throw new Error('a row that no class has');
-      rowClass.count += rows[k]!;
+      rowClass.count += count;
       demand.sizes.forEach((size, s) => {
-        const count = built.used[h]![k * demand.sizes.length + s]!;
-        if (count > 0) blocks.push({ rowClass: at, size, count });
+        const divided = used.at(k, s);
+        if (divided > 0) blocks.push({ rowClass: at, size, count: divided });
       });
-      const empty = built.free[h]![k]!;
+      const empty = built.free.at(h, k);
       if (empty > 0) blocks.push({ rowClass: at, size: emptySize(kind, request), count: empty });
     });
   });
   const cables = groups.flatMap((group, g) =>
-    demand.cells[g]!.flatMap((cell, c) => {
-      const count = assignment.cables[g]![c]!;
+    inList(demand.cells, g).flatMap((cell, c) => {
+      const count = inList(assignment.cables, g)[c] ?? 0;
       const option = group.options[cell.option];
       const home = demand.homes[cell.home];
       return count > 0 && option && home

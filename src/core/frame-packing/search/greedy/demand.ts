@@ -2,6 +2,7 @@ import { toUm } from '@/core/kernel';
 import { fewestRemeasured, type CableGroup } from '../../model/cable-groups';
 import type { FrameModel } from '../../model/frame-model';
 import type { FrameRequest } from '../../model/frame-request';
+import { CountsTable, inList } from './counts-table';
 
 /** Rows of one width in openings of one set of circuits, that hold one set of circuits themselves. All by index but the width (µm). */
 export interface RowHome {
@@ -71,22 +72,19 @@ export interface Assignment {
   readonly tallest: number;
 }
 
-/** Cables that go into each size in each home: `home * sizes + size`. */
+/** Cables that go into each size in each home (home × size), and how many of them are measured a second time. */
 export function carriedBy(
   demand: Demand,
   cables: Assignment['cables'],
-): { carried: Int32Array; remeasure: number } {
-  const carried = new Int32Array(demand.homes.length * demand.sizes.length);
+): { carried: CountsTable; remeasure: number } {
+  const carried = new CountsTable(demand.homes.length, demand.sizes.length);
   let remeasure = 0;
-  for (let g = 0; g < demand.cells.length; g += 1) {
-    const cells = demand.cells[g]!;
-    const counts = cables[g]!;
-    for (let c = 0; c < cells.length; c += 1) {
-      const n = counts[c]!;
+  for (const [g, cells] of demand.cells.entries()) {
+    const counts = inList(cables, g);
+    for (const [c, cell] of cells.entries()) {
+      const n = counts[c] ?? 0;
       if (n === 0) continue;
-      const cell = cells[c]!;
-      const at = cell.home * demand.sizes.length + cell.size;
-      carried[at] = carried[at]! + n;
+      carried.add(cell.home, cell.size, n);
       remeasure += n * cell.remeasure;
     }
   }

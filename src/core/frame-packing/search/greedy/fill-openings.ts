@@ -1,4 +1,5 @@
 import type { OpeningClosure, OpeningPatterns, RowKind } from '../../model/row-patterns';
+import { CountsTable, inList } from './counts-table';
 
 /** How one type of opening is filled by hand rules: with as few corner rows as may be. */
 interface TypeRows {
@@ -10,14 +11,14 @@ interface TypeRows {
 }
 
 export interface OpeningFiller {
-  /** Corner rows by bay and kind that the openings have in any case; `bays` is the bay of each opening. */
-  given: (bays: readonly number[], count: number) => Int32Array[];
+  /** Corner rows by bay × kind that the openings have in any case; `bays` is the bay of each opening. */
+  given: (bays: readonly number[], count: number) => CountsTable;
   /**
-   * Puts the rows of each bay (by kind) into its openings, high rows first, each where it leaves least room and the rest can still be closed.
+   * Puts the rows (bay × kind) into its openings, high rows first, each where it leaves least room and the rest can still be closed.
    * Gives the rows of each opening, what is left of it, and the height of the rows for which there was no opening, micrometres.
    */
   fill: (
-    rows: readonly Int32Array[],
+    rows: CountsTable,
     bays: readonly number[],
   ) => { readonly held: readonly Int32Array[]; readonly left: readonly number[]; readonly over: number };
   /** The pattern of an opening with its rows and those that close it, by its place among the patterns of its type. */
@@ -31,15 +32,18 @@ export function openingFiller(
   kinds: readonly RowKind[],
 ): OpeningFiller {
   const byType = new Map<number, TypeRows>();
-  for (const t of openings) if (!byType.has(t)) byType.set(t, typeRows(types[t]!, kinds));
-  const typeOf = openings.map((t) => byType.get(t)!);
-  const corner = kinds.map((kind) => kind.corner !== null);
+  const typeOf = openings.map((t) => {
+    const made = byType.get(t) ?? typeRows(inList(types, t), kinds);
+    byType.set(t, made);
+    return made;
+  });
   return {
     given: (bays, count) => {
-      const given = Array.from({ length: count }, () => new Int32Array(kinds.length));
+      const given = new CountsTable(count, kinds.length);
       typeOf.forEach((type, o) => {
-        const sum = given[bays[o]!]!;
-        for (let k = 0; k < kinds.length; k += 1) sum[k] = sum[k]! + type.given[k]!;
+        type.given.forEach((n, k) => {
+          given.add(inList(bays, o), k, n);
+        });
       });
       return given;
     },
@@ -47,40 +51,44 @@ export function openingFiller(
       const held = typeOf.map((type) => type.given.slice());
       const left = typeOf.map(({ closure }) => closure.start);
       let over = 0;
-      for (let k = 0; k < kinds.length; k += 1) {
-        if (corner[k]) continue;
-        const step = kinds[k]!.height;
-        for (let bay = 0; bay < rows.length; bay += 1)
-          for (let n = rows[bay]![k]!; n > 0; n -= 1) {
-            const best = bestOpening(typeOf, left, bays, bay, k, step);
+      for (const [k, kind] of kinds.entries()) {
+        if (kind.corner !== null) continue;
+        const step = kind.height;
+        for (let bay = 0; bay < rows.rows; bay += 1)
+          for (let n = rows.at(bay, k); n > 0; n -= 1) {
+            const best = bestOpening({ typeOf, left, bays }, bay, k, step);
             if (best < 0) {
               over += step;
               continue;
             }
-            held[best]![k] = held[best]![k]! + 1;
-            left[best] = left[best]! - step - typeOf[best]!.type.plate;
+            const of = inList(held, best);
+            of[k] = (of[k] ?? 0) + 1;
+            left[best] = inList(left, best) - step - inList(typeOf, best).type.plate;
           }
       }
       return { held, left, over };
     },
-    patternOf: (opening, held, left) => patternOf(typeOf[opening]!, held, left, kinds),
+    patternOf: (opening, held, left) => patternOf(inList(typeOf, opening), held, left, kinds),
   };
 }
 
+/** Openings as they are being filled: their types, what is left of each, and the bay of each. */
+interface Filling {
+  readonly typeOf: readonly TypeRows[];
+  readonly left: readonly number[];
+  readonly bays: readonly number[];
+}
+
 /** Of the openings of a bay that can hold one more row of a kind, the one with least room; −1 when there is none. */
-function bestOpening(
-  typeOf: readonly TypeRows[],
-  left: readonly number[],
-  bays: readonly number[],
-  bay: number,
-  k: number,
-  step: number,
-): number {
+function bestOpening({ typeOf, left, bays }: Filling, bay: number, k: number, step: number): number {
   let best = -1;
-  for (let o = 0; o < typeOf.length; o += 1) {
-    if (bays[o] !== bay || left[o]! < step || (best >= 0 && left[o]! >= left[best]!)) continue;
-    const { stands, closure, type } = typeOf[o]!;
-    if (stands[k] && closure.complete(left[o]! - step - type.plate) !== null) best = o;
+  let least = Infinity;
+  for (const [o, { stands, closure, type }] of typeOf.entries()) {
+    const room = inList(left, o);
+    if (bays[o] !== bay || room < step || room >= least) continue;
+    if (!stands[k] || closure.complete(room - step - type.plate) === null) continue;
+    best = o;
+    least = room;
   }
   return best;
 }
@@ -112,7 +120,7 @@ function patternOf(
   const first = bare && completed?.rows.size === 0 ? anyRow(type, closure, left) : completed;
   if (first === null) throw new Error('what can be closed was asked before');
   const rows = new Map<string, number>();
-  held.forEach((n, k) => n > 0 && rows.set(kinds[k]!.key, n));
+  held.forEach((n, k) => n > 0 && rows.set(inList(kinds, k).key, n));
   for (const [key, n] of first.rows) rows.set(key, (rows.get(key) ?? 0) + n);
   const known = type.patterns.findIndex(
     (p) =>

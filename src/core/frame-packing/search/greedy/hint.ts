@@ -1,4 +1,5 @@
 import type { FrameSetting } from '../../model/frame-setting';
+import { inList } from './counts-table';
 import type { Assignment } from './demand';
 import type { Bench } from './workbench';
 
@@ -12,15 +13,16 @@ export function hintFrom(
   for (const { column, group, option, opening, row } of exact.cables) {
     const value = values[column] ?? 0;
     if (value <= 1e-9) continue;
-    const index = groups[group]!.options.indexOf(option);
-    const at = demand.cells[group]!.findIndex((c) => {
-      const home = demand.homes[c.home]!;
+    const index = inList(groups, group).options.indexOf(option);
+    const at = inList(demand.cells, group).findIndex((c) => {
+      const home = inList(demand.homes, c.home);
       return c.option === index && home.openingSet === opening && home.rowSet === row;
     });
-    if (at >= 0) wanted[group]![at] = wanted[group]![at]! + value;
+    const shares = inList(wanted, group);
+    if (at >= 0) shares[at] = (shares[at] ?? 0) + value;
   }
   return {
-    cables: wanted.map((shares, g) => rounded(shares, demand.counts[g]!)),
+    cables: wanted.map((shares, g) => rounded(shares, inList(demand.counts, g))),
     sets: dealtSets(exact, openings, values),
     tallest: stock.kinds.length,
   };
@@ -29,13 +31,12 @@ export function hintFrom(
 /** Whole numbers near the shares that sum to `total`: what is left goes to the largest remainders. */
 export function rounded(shares: Float64Array, total: number): Int32Array {
   const counts = Int32Array.from(shares, Math.floor);
-  const order = [...shares.keys()].sort(
-    (a, b) => shares[b]! - counts[b]! - (shares[a]! - counts[a]!) || a - b,
-  );
+  const order = [...shares].map((share, at) => ({ at, over: share - Math.floor(share) }));
+  order.sort((a, b) => b.over - a.over || a.at - b.at);
   let left = total - counts.reduce((sum, n) => sum + n, 0);
   for (let i = 0; left > 0; i = (i + 1) % order.length) {
-    const at = order[i]!;
-    counts[at] = counts[at]! + 1;
+    const { at } = inList(order, i);
+    counts[at] = (counts[at] ?? 0) + 1;
     left -= 1;
   }
   return counts;
@@ -49,13 +50,13 @@ function dealtSets(
   const left = new Map<number, number[]>();
   for (const { column, type, opening } of exact.patterns) {
     const of = left.get(type) ?? exact.sets.map(() => 0);
-    of[opening] = of[opening]! + (values[column] ?? 0);
+    of[opening] = (of[opening] ?? 0) + (values[column] ?? 0);
     left.set(type, of);
   }
   return openings.map((type) => {
     const of = left.get(type) ?? [0];
     const set = of.indexOf(Math.max(...of));
-    of[set] = of[set]! - 1;
+    of[set] = (of[set] ?? 0) - 1;
     return set;
   });
 }

@@ -4,6 +4,7 @@ import type { FrameMultiset } from '../../model/frame-multisets';
 import { extraSpares } from '../../model/frame-request';
 import type { FrameSetting } from '../../model/frame-setting';
 import { countsFor } from './counts-for';
+import { CountsTable, inList } from './counts-table';
 import { carriedBy, demandOf, type Assignment, type Cell } from './demand';
 import { openingFiller } from './fill-openings';
 import { hintFrom } from './hint';
@@ -45,30 +46,25 @@ export function rowBuilder(setting: FrameSetting): RowBuilder {
     const openings = frames.counts.flatMap((n, f) =>
       Array.from({ length: n }, () => openingTypes[f] ?? []).flat(),
     );
-    const widths = [...new Set(openings.map((t) => types[t]!.width))];
+    const typeAt = (t: number) => inList(types, t);
+    const widths = [...new Set(openings.map((t) => typeAt(t).width))];
     const demand = demandOf(groups, exact.sets, widths, request.spare.extra ?? []);
     if (demand === null || openings.length === 0) return { over: Infinity };
-    const stands = (t: number, key: string) => types[t]!.kinds.has(key);
-    const kinds = [...new Map(openings.flatMap((t) => [...types[t]!.kinds])).values()]
+    const stands = (t: number, key: string) => typeAt(t).kinds.has(key);
+    const kinds = [...new Map(openings.flatMap((t) => [...typeAt(t).kinds])).values()]
       .filter(({ key }) => openings.some((t) => stands(t, key)))
       .sort((a, b) => b.height - a.height);
     const bench: Bench = {
       demand,
       stock: {
         kinds,
-        stands: Uint8Array.from(
-          demand.bays.flatMap(({ width }) =>
-            kinds.map(({ key }) => Number(openings.some((t) => types[t]!.width === width && stands(t, key)))),
-          ),
+        stands: CountsTable.of(demand.bays, kinds, ({ width }, { key }) =>
+          Number(openings.some((t) => typeAt(t).width === width && stands(t, key))),
         ),
-        allowed: Uint8Array.from(
-          demand.homes.flatMap(({ openingSet, rowSet }) =>
-            kinds.map(({ beside }) =>
-              Number(beside.every((c) => exact.sets[openingSet]?.rows[rowSet]?.includes(c))),
-            ),
-          ),
+        allowed: CountsTable.of(demand.homes, kinds, ({ openingSet, rowSet }, { beside }) =>
+          Number(beside.every((c) => exact.sets[openingSet]?.rows[rowSet]?.includes(c))),
         ),
-        plate: Math.min(...openings.map((t) => types[t]!.plate)),
+        plate: Math.min(...openings.map((t) => typeAt(t).plate)),
         share: request.spare.share,
         extra: demand.sizes.map((size) => extraSpares(request, size)),
       },
@@ -76,8 +72,8 @@ export function rowBuilder(setting: FrameSetting): RowBuilder {
       openings,
       bayOf: openings.map((t) =>
         exact.sets.map((held, set) =>
-          types[t]!.beside.every((c) => held.opening.includes(c))
-            ? demand.bays.findIndex((b) => b.openingSet === set && b.width === types[t]!.width)
+          typeAt(t).beside.every((c) => held.opening.includes(c))
+            ? demand.bays.findIndex((b) => b.openingSet === set && b.width === typeAt(t).width)
             : -1,
         ),
       ),
@@ -119,7 +115,8 @@ function improve(
       if (i >= tries || (i % 8 === 7 && passed() >= TIME_TO_SEARCH)) break;
       const next = changed(bench, here.assignment, pick);
       const at = standing(bench, next);
-      if (at.score <= here.at.score || at.score <= memory[i % MEMORY]!) here = { assignment: next, at };
+      if (at.score <= here.at.score || at.score <= inList(memory, i % MEMORY))
+        here = { assignment: next, at };
       memory[i % MEMORY] = here.at.score;
     }
   }
@@ -137,9 +134,9 @@ function starts({ demand, openings }: Bench, sets: number): Assignment[] {
       const counts = new Int32Array(cells.length);
       let best = 0;
       cells.forEach((cell, c) => {
-        if (worth(cell) < worth(cells[best]!)) best = c;
+        if (worth(cell) < worth(inList(cells, best))) best = c;
       });
-      counts[best] = demand.counts[g]!;
+      counts[best] = inList(demand.counts, g);
       return counts;
     }),
     sets: openings.map((_, o) => o % sets),
@@ -179,29 +176,31 @@ function changed(bench: Bench, from: Assignment, pick: (n: number) => number): A
     const down = pick(2) === 0;
     demand.cells.forEach((cells, g) => {
       const at = cells.findIndex((c) => c.size === size && c.home === home);
-      const counts = cables[g]!;
-      if (at < 0 || counts[at] === 0) return;
+      const counts = inList(cables, g);
+      const all = counts[at] ?? 0;
+      if (at < 0 || all === 0) return;
       const others = cells.flatMap((c, i) =>
         c.home === home && (down ? c.size > size : c.size < size) ? [i] : [],
       );
       const to = others[pick(others.length)];
-      if (to !== undefined) cables[g] = moved(counts, at, to, counts[at]!);
+      if (to !== undefined) cables[g] = moved(counts, at, to, all);
     });
     return { ...from, cables };
   }
   const g = pick(demand.cells.length);
-  const counts = cables[g]!;
+  const counts = inList(cables, g);
   if (counts.length < 2) return from;
   let at = pick(counts.length);
   while (counts[at] === 0) at = (at + 1) % counts.length;
   const to = (at + 1 + pick(counts.length - 1)) % counts.length;
-  cables[g] = moved(counts, at, to, pick(2) === 0 ? counts[at]! : 1 + pick(counts[at]!));
+  const all = counts[at] ?? 0;
+  cables[g] = moved(counts, at, to, pick(2) === 0 ? all : 1 + pick(all));
   return { ...from, cables };
 }
 
 function moved(counts: Int32Array, from: number, to: number, n: number): Int32Array {
   const next = counts.slice();
-  next[from] = next[from]! - n;
-  next[to] = next[to]! + n;
+  next[from] = (next[from] ?? 0) - n;
+  next[to] = (next[to] ?? 0) + n;
   return next;
 }

@@ -1,4 +1,5 @@
 import { buildRows, type BuiltRows, type RowStock } from './build-rows';
+import { CountsTable, inList } from './counts-table';
 import { carriedBy, type Assignment, type Demand } from './demand';
 import type { OpeningFiller } from './fill-openings';
 
@@ -12,7 +13,8 @@ export interface Bench {
   readonly bayOf: readonly (readonly number[])[];
 }
 
-const baysOf = ({ bayOf }: Bench, { sets }: Assignment): number[] => bayOf.map((bays, o) => bays[sets[o]!]!);
+const baysOf = ({ bayOf }: Bench, { sets }: Assignment): number[] =>
+  bayOf.map((bays, o) => inList(bays, inList(sets, o)));
 
 /** The rows of an assignment; null when some size has no row in its bay, or an opening holds what it must not. */
 export function rowsOf(bench: Bench, assignment: Assignment): BuiltRows | null {
@@ -23,13 +25,13 @@ export function rowsOf(bench: Bench, assignment: Assignment): BuiltRows | null {
   return buildRows(demand, stock, carriedBy(demand, assignment.cables).carried, given, assignment.tallest);
 }
 
-/** Rows of each bay by kind. */
-function byBay({ demand, stock }: Bench, built: BuiltRows): Int32Array[] {
-  const rows = demand.bays.map(() => new Int32Array(stock.kinds.length));
-  built.rows.forEach((of, h) => {
-    const sum = rows[demand.homes[h]?.bay ?? h - demand.homes.length]!;
-    for (let k = 0; k < of.length; k += 1) sum[k] = sum[k]! + of[k]!;
-  });
+/** Rows by bay × kind. */
+function byBay({ demand, stock }: Bench, built: BuiltRows): CountsTable {
+  const rows = new CountsTable(demand.bays.length, stock.kinds.length);
+  for (let place = 0; place < built.rows.rows; place += 1) {
+    const bay = demand.homes[place]?.bay ?? place - demand.homes.length;
+    for (let k = 0; k < stock.kinds.length; k += 1) rows.add(bay, k, built.rows.at(place, k));
+  }
   return rows;
 }
 
