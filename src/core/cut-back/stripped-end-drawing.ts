@@ -124,20 +124,20 @@ function layers(end: StrippedEnd, at: Stations, axis: number): DrawingItem[] {
   const items: DrawingItem[] = [];
   if (cut.armour === null) {
     items.push(
-      layer('outerSheath', 'solid', at.xSheath, at.xTails, axis, end.outerMm * scale, 'outerSheath'),
+      layer('outerSheath', 'outerSheath', 'solid', [at.xSheath, at.xTails], [axis, end.outerMm * scale]),
     );
     return items;
   }
   if (cut.stub !== null)
-    items.push(layer('innerSheath', 'plain', at.xArmour, at.xTails, axis, end.innerMm * scale, 'stub'));
+    items.push(layer('stub', 'innerSheath', 'plain', [at.xArmour, at.xTails], [axis, end.innerMm * scale]));
   // Without a jacket the armour itself is what the cable shows.
   const from = cut.jacketed ? at.xSheath + 8 : at.xSheath;
   items.push(
-    layer('armour', ARMOUR_PATTERN[end.armour], from, at.xStub, axis, end.overArmourMm * scale, 'armour'),
+    layer('armour', 'armour', ARMOUR_PATTERN[end.armour], [from, at.xStub], [axis, end.overArmourMm * scale]),
   );
   if (cut.jacketed)
     items.push(
-      layer('outerSheath', 'solid', at.xSheath, at.xArmour, axis, end.outerMm * scale, 'outerSheath'),
+      layer('outerSheath', 'outerSheath', 'solid', [at.xSheath, at.xArmour], [axis, end.outerMm * scale]),
     );
   return items;
 }
@@ -237,13 +237,11 @@ function describe(cut: CutPlan, broken: boolean): string {
 }
 
 function layer(
+  id: string,
   role: Role,
   pattern: Pattern,
-  x1: number,
-  x2: number,
-  axis: number,
-  diameter: number,
-  id: string,
+  [x1, x2]: readonly [from: number, to: number],
+  [axis, diameter]: readonly [axis: number, diameter: number],
 ): DrawingItem {
   return {
     kind: 'polygon',

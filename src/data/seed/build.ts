@@ -200,8 +200,7 @@ export const cable = (
   tag: string,
   typeCode: string,
   routeM: number,
-  a: string,
-  b: string,
+  [a, b]: readonly [placeOfA: string, placeOfB: string],
   readings: readonly SeedReading[],
   more: { note?: string; tailA?: number | null; tailB?: number | null } = {},
 ): SeedCable => ({

@@ -278,8 +278,7 @@ const valveCable = (tag: string, routeM: number, a: string, b: string) =>
     tag,
     'W7-2.5',
     routeM,
-    a,
-    b,
+    [a, b],
     measured({
       outer: [20.3, 20.6],
       inner: [14.2, 14.5],
@@ -291,42 +290,43 @@ const valveCable = (tag: string, routeM: number, a: string, b: string) =>
   );
 
 export const CABLES: readonly SeedCable[] = [
-  cable('K-101', 'W4-10', 34, 'MCC-1/P3', 'SP-1/E1', both([20.7, 21], [14.6, 14.8], 1.25)),
-  cable('K-102', 'W4-2.5', 34, 'MCC-1/P1', 'SP-1/E2', both([15.1, 15.3], [9.9, 10.1], 0.9)),
-  cable('K-104', 'W4-25', 38, 'MCC-1/P6', 'SP-2/E1', both([27.9, 28.2], [21.4, 21.7], 1.6), { tailB: 240 }),
-  cable('K-105', 'W12-1.5', 38, 'MCC-1/P4', 'JB-S1/E2', both([21.3, 21.6], [15, 15.3], 1.25)),
+  cable('K-101', 'W4-10', 34, ['MCC-1/P3', 'SP-1/E1'], both([20.7, 21], [14.6, 14.8], 1.25)),
+  cable('K-102', 'W4-2.5', 34, ['MCC-1/P1', 'SP-1/E2'], both([15.1, 15.3], [9.9, 10.1], 0.9)),
+  cable('K-104', 'W4-25', 38, ['MCC-1/P6', 'SP-2/E1'], both([27.9, 28.2], [21.4, 21.7], 1.6), { tailB: 240 }),
+  cable('K-105', 'W12-1.5', 38, ['MCC-1/P4', 'JB-S1/E2'], both([21.3, 21.6], [15, 15.3], 1.25)),
   cable(
     'K-106',
     'W4-25',
     41,
-    'MCC-1/P7',
-    'SP-3/E1',
+    ['MCC-1/P7', 'SP-3/E1'],
     [...full('A', [28, 28.2], [21.5, 21.6], 1.6, 90), ...full('B', [27.2, 28.9], [21, 22.3], 1.6, 96)],
     { note: 'lay under a pallet, out of round at the pump end' },
   ),
-  cable('K-107', 'W4-10', 52, 'MCC-1/P5', 'VF-1/E1', [
-    ...full('A', [20.8, 20.9], [14.6, 14.7], 1.25, 110),
-    ...full('B', [20.8, 21], [14.6, 14.8], 1.25, 116),
-  ]),
-  cable('K-108', 'B4-4', 47, 'MCC-1/P2', 'CV-1/E1', both([14.5, 14.7], [11.1, 11.3], 0.3)),
-  cable('K-109', 'W4-6', 47, 'MCC-1/P13', 'SP-2/E2', both([18.3, 18.4], [12.4, 12.5], 1.25), {
+  cable(
+    'K-107',
+    'W4-10',
+    52,
+    ['MCC-1/P5', 'VF-1/E1'],
+    [...full('A', [20.8, 20.9], [14.6, 14.7], 1.25, 110), ...full('B', [20.8, 21], [14.6, 14.8], 1.25, 116)],
+  ),
+  cable('K-108', 'B4-4', 47, ['MCC-1/P2', 'CV-1/E1'], both([14.5, 14.7], [11.1, 11.3], 0.3)),
+  cable('K-109', 'W4-6', 47, ['MCC-1/P13', 'SP-2/E2'], both([18.3, 18.4], [12.4, 12.5], 1.25), {
     note: 'at the top of the M20 range',
   }),
-  cable('K-110', 'B7-1.5', 29, 'JB-S1/E1', 'LS-2/E1', both([13.2, 13.4], [9.8, 10], 0.3), { tailA: 150 }),
-  cable('K-112', 'B7-1.5', 31, 'MCC-1/P14', 'LS-1/E1', both([13.1, 13.3], [9.7, 9.9], 0.3), {
+  cable('K-110', 'B7-1.5', 29, ['JB-S1/E1', 'LS-2/E1'], both([13.2, 13.4], [9.8, 10], 0.3), { tailA: 150 }),
+  cable('K-112', 'B7-1.5', 31, ['MCC-1/P14', 'LS-1/E1'], both([13.1, 13.3], [9.7, 9.9], 0.3), {
     note: 'level switch came with a tapered thread',
   }),
-  cable('K-113', 'F4-16', 36, 'MCC-1/P8', 'JB-S1/E4', both([24.5, 24.8], [18.2, 18.4], 1.6)),
-  cable('K-115', 'W19-1.5', 64, 'MCC-2/P4', 'JB-G1/E2', datasheet('22.8', '16.6', '1.25'), {
+  cable('K-113', 'F4-16', 36, ['MCC-1/P8', 'JB-S1/E4'], both([24.5, 24.8], [18.2, 18.4], 1.6)),
+  cable('K-115', 'W19-1.5', 64, ['MCC-2/P4', 'JB-G1/E2'], datasheet('22.8', '16.6', '1.25'), {
     note: 'not delivered yet, datasheet only',
   }),
-  cable('K-117', 'W4-50', 71, 'MCC-2/P8', 'GL-1/E1', both([35.2, 35.6], [27.8, 28.1], 1.6)),
+  cable('K-117', 'W4-50', 71, ['MCC-2/P8', 'GL-1/E1'], both([35.2, 35.6], [27.8, 28.1], 1.6)),
   cable(
     'K-118',
     'W4-25',
     66,
-    'MCC-2/P6',
-    'DF-1/E1',
+    ['MCC-2/P6', 'DF-1/E1'],
     [
       ...calipers('A', 'outer', ['1 3/32', '1 7/64'], 150, 'in'),
       ...calipers('A', 'inner', ['0.845', '0.85'], 152, 'in'),
@@ -337,35 +337,34 @@ export const CABLES: readonly SeedCable[] = [
     ],
     { note: 'measured with an inch caliper' },
   ),
-  cable('K-119', 'T3-35', 58, 'MCC-2/P7', 'SC-1/E1', both([26.8, 27.1], [21.6, 21.9], 0.5)),
-  cable('K-120', 'W4-2.5', 60, 'MCC-2/P1', 'SV-1/E1', both([15, 15.2], [9.8, 10], 0.9)),
-  cable('K-121', 'W4-2.5', 61, 'MCC-2/P2', 'JB-G1/E1', datasheet('15.2', '10.0', '0.9')),
-  cable('K-122', 'W4-50', 22, 'MCC-2/P9', 'CP-1/E1', [...full('B', [35.3, 35.5], [27.9, 28], 1.6, 200)], {
+  cable('K-119', 'T3-35', 58, ['MCC-2/P7', 'SC-1/E1'], both([26.8, 27.1], [21.6, 21.9], 0.5)),
+  cable('K-120', 'W4-2.5', 60, ['MCC-2/P1', 'SV-1/E1'], both([15, 15.2], [9.8, 10], 0.9)),
+  cable('K-121', 'W4-2.5', 61, ['MCC-2/P2', 'JB-G1/E1'], datasheet('15.2', '10.0', '0.9')),
+  cable('K-122', 'W4-50', 22, ['MCC-2/P9', 'CP-1/E1'], [...full('B', [35.3, 35.5], [27.9, 28], 1.6, 200)], {
     note: 'switch-room end not measured',
   }),
-  cable('K-123', 'W4-95', 24, 'MCC-1/P11', 'CP-2/E1', both([44.3, 44.9], [35.5, 35.9], 2)),
-  cable('K-124', 'W4-10', 19, 'MCC-2/P5', 'EP-1/E1', both([20.6, 20.9], [14.5, 14.7], 1.25)),
-  cable('K-125', 'B7-1.5', 20, 'MCC-2/P3', 'SU-1/E1', both([13.2, 13.3], [9.8, 9.9], 0.3)),
-  cable('K-126', 'W4-240', 45, 'MCC-1/P12', 'BM-1/E1', both([66.1, 66.8], [55.2, 55.6], 2.5), {
+  cable('K-123', 'W4-95', 24, ['MCC-1/P11', 'CP-2/E1'], both([44.3, 44.9], [35.5, 35.9], 2)),
+  cable('K-124', 'W4-10', 19, ['MCC-2/P5', 'EP-1/E1'], both([20.6, 20.9], [14.5, 14.7], 1.25)),
+  cable('K-125', 'B7-1.5', 20, ['MCC-2/P3', 'SU-1/E1'], both([13.2, 13.3], [9.8, 9.9], 0.3)),
+  cable('K-126', 'W4-240', 45, ['MCC-1/P12', 'BM-1/E1'], both([66.1, 66.8], [55.2, 55.6], 2.5), {
     note: 'larger than anything in the catalogue',
   }),
-  cable('K-128', 'W4-25', 80, 'MCC-1/P10', 'CH-1/E1', both([27.8, 28.1], [21.3, 21.6], 1.6), {
+  cable('K-128', 'W4-25', 80, ['MCC-1/P10', 'CH-1/E1'], both([27.8, 28.1], [21.3, 21.6], 1.6), {
     note: 'hole in the plate is M40',
   }),
-  cable('K-129', 'W4-2.5', 84, 'MCC-2/P11', 'FN-1/E1', both([15.1, 15.2], [9.9, 10], 0.9), {
+  cable('K-129', 'W4-2.5', 84, ['MCC-2/P11', 'FN-1/E1'], both([15.1, 15.2], [9.9, 10], 0.9), {
     tailB: null,
     note: 'terminal position at the fan not known yet',
   }),
-  cable('K-130', 'W4-10', 88, 'MCC-2/P12', 'LP-1/E1', both([20.8, 21], [14.6, 14.9], 1.25)),
-  cable('K-131', 'B4-4', 15, 'LP-1/E2', 'JB-C1/E1', both([14.6, 14.7], [11.1, 11.2], 0.3), { tailA: 300 }),
-  cable('K-132', 'B4-4', 18, 'LP-1/E3', 'JB-C1/E2', both([14.5, 14.6], [11.2, 11.3], 0.3), { tailA: 300 }),
+  cable('K-130', 'W4-10', 88, ['MCC-2/P12', 'LP-1/E1'], both([20.8, 21], [14.6, 14.9], 1.25)),
+  cable('K-131', 'B4-4', 15, ['LP-1/E2', 'JB-C1/E1'], both([14.6, 14.7], [11.1, 11.2], 0.3), { tailA: 300 }),
+  cable('K-132', 'B4-4', 18, ['LP-1/E3', 'JB-C1/E2'], both([14.5, 14.6], [11.2, 11.3], 0.3), { tailA: 300 }),
   valveCable('K-140', 6, 'JB-S2/E1', 'MV-1/E1'),
   cable(
     'K-141',
     'B4-4',
     2.4,
-    'JB-S2/E2',
-    'IS-1/E1',
+    ['JB-S2/E2', 'IS-1/E1'],
     measured({
       outer: [14.5, 14.7],
       inner: [11.1, 11.3],
@@ -375,15 +374,14 @@ export const CABLES: readonly SeedCable[] = [
     }),
     { note: 'short: from the junction box to the switch beside it', tailA: 150 },
   ),
-  cable('K-142', 'U5-2.5', 21, 'JB-C1/E3', 'LX-1/E1', measured({ outer: [13.3, 13.5] }), { tailA: 120 }),
-  cable('K-143', 'I3-35', 12, 'BS-1/E1', 'BF-1/E1', measured({ outer: [24.1, 24.5], over: [21.2, 21.5] })),
-  cable('K-144', 'U5-2.5', 16, 'MCC-2/P14', 'PW-1/E1', measured({ outer: [13.2, 13.4] })),
+  cable('K-142', 'U5-2.5', 21, ['JB-C1/E3', 'LX-1/E1'], measured({ outer: [13.3, 13.5] }), { tailA: 120 }),
+  cable('K-143', 'I3-35', 12, ['BS-1/E1', 'BF-1/E1'], measured({ outer: [24.1, 24.5], over: [21.2, 21.5] })),
+  cable('K-144', 'U5-2.5', 16, ['MCC-2/P14', 'PW-1/E1'], measured({ outer: [13.2, 13.4] })),
   cable(
     'K-145',
     'S1-120',
     45,
-    'MCC-1/P16',
-    'CH-2/E1',
+    ['MCC-1/P16', 'CH-2/E1'],
     measured({ outer: [27.6, 27.9], inner: [21.2, 21.4], wire: [1.6, 1.6] }),
     { note: 'one phase alone through a steel plate' },
   ),

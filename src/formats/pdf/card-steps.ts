@@ -15,7 +15,8 @@ export function drawSteps(
 ): void {
   doc.addPage({ size: sheet.paper, margin: 0 });
   let y =
-    text(doc, sheet, `${plan.tag}: the work in its order`, sheet.left, 14 * MM, 16, { bold: true }) + 3 * MM;
+    text(doc, sheet, `${plan.tag}: the work in its order`, sheet.left, 14 * MM, { size: 16, bold: true }) +
+    3 * MM;
   for (const line of cautions) y = caution(doc, sheet, line, sheet.left, y, sheet.width);
   y = pictures(doc, sheet, plan, y + (cautions.length > 0 ? 3 * MM : 0));
   rule(doc, sheet, y);
@@ -72,17 +73,19 @@ function stepLine(
   if (y + height > sheet.bottom) {
     doc.addPage({ size: sheet.paper, margin: 0 });
     y =
-      text(doc, sheet, `${plan.tag}: the work in its order, continued`, sheet.left, 14 * MM, 11, {
+      text(doc, sheet, `${plan.tag}: the work in its order, continued`, sheet.left, 14 * MM, {
+        size: 11,
         bold: true,
       }) +
       3 * MM;
   }
   box(doc, sheet.left, y, 5);
-  text(doc, sheet, figureText(step), sheet.right - 33 * MM, y, step.figure ? 9 : 8, {
+  text(doc, sheet, figureText(step), sheet.right - 33 * MM, y, {
+    size: step.figure ? 9 : 8,
     bold: true,
     width: 33 * MM,
     align: 'right',
   });
-  const next = text(doc, sheet, title, x, y, 9.5, { bold: true, width });
-  return Math.max(text(doc, sheet, body, x, next, 8, { width }), y + 6 * MM) + 1.6 * MM;
+  const next = text(doc, sheet, title, x, y, { size: 9.5, bold: true, width });
+  return Math.max(text(doc, sheet, body, x, next, { size: 8, width }), y + 6 * MM) + 1.6 * MM;
 }

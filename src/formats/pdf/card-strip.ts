@@ -18,8 +18,7 @@ export function drawStrip(doc: Doc, sheet: Sheet, plan: TerminationPlan): void {
         `${plan.tag}: marking strip at 1:1. Print at 100 %, check the bars with a rule, cut out, lay along the cable with 0 at its end.`,
         sheet.left,
         12 * MM,
-        10,
-        { width: (sheet.pieceMm + 8) * MM },
+        { size: 10, width: (sheet.pieceMm + 8) * MM },
       );
     }
     drawDrawing(doc, piece, sheet.left, (24 + (i % PER_PAGE) * 58) * MM, MM);

@@ -40,14 +40,14 @@ export function crossingPdf(print: CrossingPrint, paper: Paper = 'A4'): Promise<
 
 function head(doc: Doc, sheet: Sheet, print: CrossingPrint, title: string): number {
   doc.addPage({ size: sheet.paper, margin: 0 });
-  let y = text(doc, sheet, `${print.name}  ${title}`, sheet.left, 14 * MM, 16, { bold: true });
+  let y = text(doc, sheet, `${print.name}  ${title}`, sheet.left, 14 * MM, { size: 16, bold: true });
   y = text(
     doc,
     sheet,
     `${print.place}. ${print.rating === '' ? 'Rating of the wall not known: ask.' : `Wall: ${print.rating}.`}`,
     sheet.left,
     y + 1 * MM,
-    9,
+    { size: 9 },
   );
   rule(doc, sheet, y + 2 * MM);
   text(
@@ -56,7 +56,7 @@ function head(doc: Doc, sheet: Sheet, print: CrossingPrint, title: string): numb
     `Plan ${print.planHash.slice(0, 12)}${print.request.sheet ? `, sheet ${print.request.sheet.code} revision ${print.request.sheet.revision}` : ''}, printed ${print.printed.toISOString().slice(0, 10)}${print.record === null ? '' : `, record ${print.record}`}`,
     sheet.left,
     sheet.footerTop + 6 * MM,
-    7.5,
+    { size: 7.5 },
   );
   return y + 5 * MM;
 }
@@ -77,7 +77,7 @@ function facePage(doc: Doc, sheet: Sheet, print: CrossingPrint, side: Side): voi
     `Scale 1 : ${trimNumber(MM / scale, 1)}. Circles are the middle of the measured interval.`,
     sheet.left,
     y,
-    8,
+    { size: 8 },
   );
   const fill = fillOf(print.request.modules, print.plan);
   y = text(
@@ -90,9 +90,9 @@ function facePage(doc: Doc, sheet: Sheet, print: CrossingPrint, side: Side): voi
       .join('   '),
     sheet.left,
     y + 1 * MM,
-    8,
+    { size: 8 },
   );
-  y = text(doc, sheet, builtWords(print), sheet.left, y + 1 * MM, 8);
+  y = text(doc, sheet, builtWords(print), sheet.left, y + 1 * MM, { size: 8 });
   y += 2 * MM;
   for (const line of [
     ...print.faults.slice(0, 2).map((f) => `The record of this crossing does not hold: ${f}.`),
@@ -115,13 +115,13 @@ function rowPages(doc: Doc, sheet: Sheet, print: CrossingPrint): void {
       `Opening ${name}: press unit ${opening.press}, room ${trimNumber(opening.closure, 2)} mm${opening.fillers.length > 0 ? `, fillers ${opening.fillers.join(', ')} mm` : ''}`,
       sheet.left,
       y + 2 * MM,
-      11,
-      { bold: true },
+      { size: 11, bold: true },
     );
     opening.rows.forEach((row, r) => {
       const places = leftToRight(row.places);
       ensure(12 * MM);
-      y = text(doc, sheet, `Row ${r + 1}, ${trimNumber(row.height, 2)} mm`, sheet.left, y + 1.5 * MM, 9.5, {
+      y = text(doc, sheet, `Row ${r + 1}, ${trimNumber(row.height, 2)} mm`, sheet.left, y + 1.5 * MM, {
+        size: 9.5,
         bold: true,
       });
       for (const place of places.filter((p) => p.cable !== undefined)) {
@@ -133,19 +133,25 @@ function rowPages(doc: Doc, sheet: Sheet, print: CrossingPrint): void {
           `x ${trimNumber(place.x, 1)}  y ${trimNumber(place.y, 1)}`,
           sheet.left + 4 * MM,
           line,
-          8.5,
-          { width: 34 * MM },
+          { size: 8.5, width: 34 * MM },
         );
-        text(doc, sheet, place.module, sheet.left + 38 * MM, line, 8.5, { width: 22 * MM });
-        text(doc, sheet, place.cable ?? '', sheet.left + 60 * MM, line, 8.5, { bold: true, width: 34 * MM });
-        text(doc, sheet, `peel ${peelWords(place)}`, sheet.left + 94 * MM, line, 8.5, { width: 26 * MM });
+        text(doc, sheet, place.module, sheet.left + 38 * MM, line, { size: 8.5, width: 22 * MM });
+        text(doc, sheet, place.cable ?? '', sheet.left + 60 * MM, line, {
+          size: 8.5,
+          bold: true,
+          width: 34 * MM,
+        });
+        text(doc, sheet, `peel ${peelWords(place)}`, sheet.left + 94 * MM, line, {
+          size: 8.5,
+          width: 26 * MM,
+        });
         y = text(
           doc,
           sheet,
           `gap ${gapWords(place)}${place.remeasure ? '  measure again' : ''}`,
           sheet.left + 120 * MM,
           line,
-          8.5,
+          { size: 8.5 },
         );
       }
       const spares = new Map<string, number>();
@@ -159,13 +165,13 @@ function rowPages(doc: Doc, sheet: Sheet, print: CrossingPrint): void {
           `spare: ${[...spares].map(([id, n]) => `${n} × ${id}`).join(', ')}`,
           sheet.left + 4 * MM,
           y,
-          8.5,
+          { size: 8.5 },
         );
       }
     });
   });
   ensure(40 * MM);
-  y = text(doc, sheet, 'Parts', sheet.left, y + 4 * MM, 11, { bold: true });
+  y = text(doc, sheet, 'Parts', sheet.left, y + 4 * MM, { size: 11, bold: true });
   for (const part of frameParts(print.request, print.plan)) {
     ensure(6 * MM);
     y = text(
@@ -174,7 +180,7 @@ function rowPages(doc: Doc, sheet: Sheet, print: CrossingPrint): void {
       `${part.quantity} ${part.unit === 'ml' ? 'mL' : '×'}  ${part.what} ${part.id}`,
       sheet.left + 4 * MM,
       y,
-      8.5,
+      { size: 8.5 },
     );
   }
 }

@@ -51,28 +51,23 @@ export function drawCutCard(doc: Doc, sheet: Sheet, card: CutCard): void {
 
 function header(doc: Doc, sheet: Sheet, card: CutCard): number {
   const { plan } = card;
-  text(doc, sheet, plan.tag, sheet.left, 14 * MM, 26, { bold: true, width: sheet.width * 0.6 });
+  text(doc, sheet, plan.tag, sheet.left, 14 * MM, { size: 26, bold: true, width: sheet.width * 0.6 });
   text(
     doc,
     sheet,
     `${plan.size}${plan.provisional.length > 0 ? ' (provisional)' : ''}`,
     sheet.left,
     14 * MM,
-    26,
-    {
-      bold: true,
-      align: 'right',
-      width: sheet.width,
-    },
+    { size: 26, bold: true, align: 'right', width: sheet.width },
   );
-  text(doc, sheet, card.cable, sheet.left, 25 * MM, 10, { bold: true });
-  text(doc, sheet, `${card.place} · ${card.jobName}`, sheet.left, 30 * MM, 10);
+  text(doc, sheet, card.cable, sheet.left, 25 * MM, { size: 10, bold: true });
+  text(doc, sheet, `${card.place} · ${card.jobName}`, sheet.left, 30 * MM, { size: 10 });
   const parts = [
     plan.ringWords,
     plan.adaptor ? `adaptor ${plan.adaptor}` : 'no adaptor',
     [...plan.outside, ...plan.inside].join('; '),
   ];
-  let y = text(doc, sheet, parts.filter(Boolean).join(' · '), sheet.left, 35 * MM, 10) + 2 * MM;
+  let y = text(doc, sheet, parts.filter(Boolean).join(' · '), sheet.left, 35 * MM, { size: 10 }) + 2 * MM;
   const warn = card.broken
     ? 'RECORD DOES NOT HOLD: plan or events have been changed after they were written. Do not rely on this card.'
     : card.stale
@@ -81,7 +76,11 @@ function header(doc: Doc, sheet: Sheet, card: CutCard): number {
         ? `PROVISIONAL: ${fewOf(plan.provisional)}. Nothing is cut before this is settled.`
         : null;
   if (warn !== null) {
-    const end = text(doc, sheet, warn, sheet.left + 6, y + 6, 10, { bold: true, width: sheet.width - 12 });
+    const end = text(doc, sheet, warn, sheet.left + 6, y + 6, {
+      size: 10,
+      bold: true,
+      width: sheet.width - 12,
+    });
     doc
       .rect(sheet.left, y, sheet.width, end - y + 4)
       .lineWidth(1.5)
@@ -119,7 +118,7 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
   const { cut } = plan;
   if (!cut) {
     const why = [...plan.planOnly, ...plan.cutRefusal, ...plan.sealRefusal].map((p) => p.message).join('; ');
-    return text(doc, sheet, `No marks: ${why}.`, sheet.left, top, 11, { bold: true }) + 4 * MM;
+    return text(doc, sheet, `No marks: ${why}.`, sheet.left, top, { size: 11, bold: true }) + 4 * MM;
   }
   rule(doc, sheet, top);
   let y = top + 2 * MM;
@@ -131,23 +130,24 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
     sheet.left + 118 * MM,
   ];
   ['From the cable end', 'mm', 'in', 'blade at most', 'then'].forEach((h, i) =>
-    text(doc, sheet, h, at[i] ?? sheet.left, y, 8, { width: 40 * MM }),
+    text(doc, sheet, h, at[i] ?? sheet.left, y, { size: 8, width: 40 * MM }),
   );
   y += 5 * MM;
   for (const mark of cut.marks) {
-    text(doc, sheet, mark.title, at[0] ?? sheet.left, y + 3, 11, { bold: true });
-    text(doc, sheet, trimNumber(mark.fromDatumMm, 1), at[1] ?? sheet.left, y, 16, { bold: true });
-    text(doc, sheet, formatInchFraction(mark.fromDatumMm, 32), at[2] ?? sheet.left, y + 3, 11);
+    text(doc, sheet, mark.title, at[0] ?? sheet.left, y + 3, { size: 11, bold: true });
+    text(doc, sheet, trimNumber(mark.fromDatumMm, 1), at[1] ?? sheet.left, y, { size: 16, bold: true });
+    text(doc, sheet, formatInchFraction(mark.fromDatumMm, 32), at[2] ?? sheet.left, y + 3, { size: 11 });
     text(
       doc,
       sheet,
       mark.guard.maxDepthMm === null ? 'by eye' : `${mark.guard.maxDepthMm.toFixed(1)} mm`,
       at[3] ?? sheet.left,
       y + 3,
-      11,
+      { size: 11 },
     );
     const check = mark.datum === 'cableEnd' ? mark.check : `${FROM[mark.datum]}. ${mark.check}`;
-    const end = text(doc, sheet, check, at[4] ?? sheet.left, y + 2, 8.5, {
+    const end = text(doc, sheet, check, at[4] ?? sheet.left, y + 2, {
+      size: 8.5,
       width: sheet.right - (at[4] ?? sheet.left),
     });
     y = Math.max(y + 7.5 * MM, end + 1 * MM);
@@ -163,7 +163,7 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
       .join(' · ')} · cable used ${trimNumber(cut.consumedMm, 1)} mm`,
     sheet.left,
     y,
-    8.5,
+    { size: 8.5 },
   );
   if (cut.coreTails.length > 0)
     y =
@@ -173,7 +173,7 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
         `Tails by core, from the sheath: ${cut.coreTails.map((t) => `${t.core} ${markText(t.mm, cut.unit)}`).join(' · ')} ${cut.unit}`,
         sheet.left,
         y + 5 * MM,
-        8.5,
+        { size: 8.5 },
       ) -
       4 * MM;
   return y + 6 * MM;
@@ -186,7 +186,8 @@ const halfOf = (sheet: Sheet): number => (sheet.width - GAP) / 2;
 function columns(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): { left: number; right: number } {
   rule(doc, sheet, top);
   const heading = top + 2 * MM;
-  text(doc, sheet, 'On the cable before the first cut, in this order', sheet.left, heading, 10, {
+  text(doc, sheet, 'On the cable before the first cut, in this order', sheet.left, heading, {
+    size: 10,
     bold: true,
     width: halfOf(sheet),
   });
@@ -200,13 +201,13 @@ function columns(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): { left
         `${i + 1}. ${[s.name, s.facing, s.trim].filter(Boolean).join(', ')}`,
         sheet.left + 6 * MM,
         left,
-        9.5,
-        { width: halfOf(sheet) - 6 * MM },
+        { size: 9.5, width: halfOf(sheet) - 6 * MM },
       ) +
       2.2 * MM;
   });
   const x = sheet.left + halfOf(sheet) + GAP;
-  text(doc, sheet, `Tighten, by ${plan.family.sheet}, revision ${plan.family.revision}`, x, heading, 10, {
+  text(doc, sheet, `Tighten, by ${plan.family.sheet}, revision ${plan.family.revision}`, x, heading, {
+    size: 10,
     bold: true,
     width: halfOf(sheet),
   });
@@ -217,7 +218,11 @@ function columns(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): { left
       .filter((v) => v !== null)
       .map((v) => trimNumber(v, 1));
     const line = `${i + 1}. ${s.title}${s.phase === 'makeOff' ? ' (undo again, look, decide)' : ''}: ${s.words}`;
-    right = text(doc, sheet, line, x + 6 * MM, right, 9.5, { width: halfOf(sheet) - 6 * MM, bold: true });
+    right = text(doc, sheet, line, x + 6 * MM, right, {
+      size: 9.5,
+      width: halfOf(sheet) - 6 * MM,
+      bold: true,
+    });
     right =
       text(
         doc,
@@ -225,8 +230,7 @@ function columns(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): { left
         `turn the ${s.member}, hold the ${s.held}${spanners.length > 0 ? `, spanners ${[...new Set(spanners)].join(' and ')} mm` : ''}. ${s.see}`,
         x + 6 * MM,
         right,
-        8.5,
-        { width: halfOf(sheet) - 6 * MM },
+        { size: 8.5, width: halfOf(sheet) - 6 * MM },
       ) +
       1.6 * MM;
   });
@@ -249,11 +253,7 @@ function compound(doc: Doc, sheet: Sheet, plan: TerminationPlan, top: number): n
       `Compound: ${seal.product}, ${trimNumber(seal.needMl, 1)} mL`,
       sheet.left,
       top + 1 * MM,
-      10,
-      {
-        bold: true,
-        width,
-      },
+      { size: 10, bold: true, width },
     ) +
     1 * MM;
   for (const line of [
@@ -262,7 +262,7 @@ function compound(doc: Doc, sheet: Sheet, plan: TerminationPlan, top: number): n
     `Cure, minutes: ${table(seal.cure)}. Between two take the colder; colder than the first: warm the work.`,
     'Batch _______________  expiry ______________  mixed at ________  work ______ °C  hard at ________',
   ])
-    y = text(doc, sheet, line, sheet.left, y, 8, { width }) + 1 * MM;
+    y = text(doc, sheet, line, sheet.left, y, { size: 8, width }) + 1 * MM;
   return y;
 }
 
@@ -300,7 +300,7 @@ function cautions(
       continue;
     }
     if (!titled) {
-      place.y = text(doc, sheet, 'Cautions', place.x, place.y, 10, { bold: true, width }) + 1.5 * MM;
+      place.y = text(doc, sheet, 'Cautions', place.x, place.y, { size: 10, bold: true, width }) + 1.5 * MM;
       titled = true;
     }
     place.y = caution(doc, sheet, next, place.x, place.y, width);
@@ -320,9 +320,9 @@ function footer(doc: Doc, sheet: Sheet, card: CutCard): void {
       : 'Fitter                                           Inspector                                           Date',
     sheet.left,
     y - 8 * MM,
-    9,
+    { size: 9 },
   );
-  text(doc, sheet, `Plan ${card.hash}`, sheet.left, y, 7.5);
+  text(doc, sheet, `Plan ${card.hash}`, sheet.left, y, { size: 7.5 });
   // The end of the job's record at this moment: a later record that does not come past it has been cut.
   const record = card.record === null ? 'Amber Collar' : `Record ${card.record}`;
   text(
@@ -331,7 +331,6 @@ function footer(doc: Doc, sheet: Sheet, card: CutCard): void {
     `${record} · printed ${card.printed.toISOString().slice(0, 16).replace('T', ' ')} UTC`,
     sheet.left,
     y,
-    7.5,
-    { align: 'right', width: sheet.width },
+    { size: 7.5, align: 'right', width: sheet.width },
   );
 }

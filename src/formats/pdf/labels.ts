@@ -43,8 +43,8 @@ function drawLabel(doc: Doc, sheet: Sheet, label: Label, column: number, row: nu
   const room = width - (CODE_MM + 7) * MM;
   // A long tag is set smaller rather than broken.
   const size = [15, 12, 10, 8].find((s) => heightOf(doc, label.tag, s, room, true) < s * 1.8) ?? 8;
-  const below = text(doc, sheet, label.tag, left, y + 5 * MM, size, { bold: true, width: room });
-  text(doc, sheet, `${label.size}\n${label.place}`, left, below + 1 * MM, 7.5, { width: room });
+  const below = text(doc, sheet, label.tag, left, y + 5 * MM, { size, bold: true, width: room });
+  text(doc, sheet, `${label.size}\n${label.place}`, left, below + 1 * MM, { size: 7.5, width: room });
 }
 
 /** Drawn as squares, so that it prints sharp at any size. The label itself is white round it. */

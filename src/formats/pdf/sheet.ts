@@ -38,6 +38,8 @@ export function sheetOf(paper: Paper): Sheet {
 }
 
 export interface TextOptions {
+  /** Of the letters, in points. */
+  readonly size: number;
   readonly bold?: boolean;
   readonly width?: number;
   readonly align?: 'left' | 'right';
@@ -50,12 +52,11 @@ export function text(
   value: string,
   x: number,
   y: number,
-  size: number,
-  options: TextOptions = {},
+  options: TextOptions,
 ): number {
   doc
     .font(options.bold ? 'bold' : 'regular')
-    .fontSize(size)
+    .fontSize(options.size)
     .fillColor('#000000');
   const width = options.width ?? sheet.right - x;
   doc.text(value, x, y, { width, align: options.align ?? 'left', lineGap: 1 });
@@ -74,7 +75,7 @@ export function rule(doc: Doc, sheet: Sheet, y: number, weight = 1): void {
 /** One caution with its bar. Returns where it ends below. */
 export function caution(doc: Doc, sheet: Sheet, line: string, x: number, y: number, width: number): number {
   doc.rect(x, y + 1, 2, 8).fill('#000000');
-  return text(doc, sheet, line, x + 4 * MM, y, 8.5, { width: width - 4 * MM }) + 1 * MM;
+  return text(doc, sheet, line, x + 4 * MM, y, { size: 8.5, width: width - 4 * MM }) + 1 * MM;
 }
 
 /** A place for initials. */

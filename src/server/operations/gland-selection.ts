@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { ok, refuse, type Result } from '@/core/kernel';
 import { choose, judge, type Candidate } from '@/core/gland-selection';
 import {
@@ -52,7 +53,7 @@ export function takeSize(
     const undone = whatGoes(assessment, generateSteps(plan, family.family));
     if (undone !== null && !knowing) return refuse('knowing', undone, sizeCode);
     const log = new EditLog(tx);
-    await storePlan(tx, job, log, assessment, plan, family, eventId, actor, now);
+    await storePlan(tx, { job, log, actor, now }, assessment, { plan, family }, eventId);
     await log.save(job, `${plan.size} chosen for ${assessment.tag}`, actor, now);
     await refreshSummaries(tx, job, [assessment.row.id]);
     return ok({ provisional: plan.provisional.length > 0 });
@@ -106,17 +107,21 @@ function whatGoes({ steps, acts, progress, tag }: Assessment, after: readonly St
 export const replanOnBroken = ({ events, chainFaults }: Assessment) =>
   events.length === 0 ? null : brokenRecord(chainFaults);
 
+/** The edit that plans are stored by: where, and by whom. */
+export interface PlanningEdit {
+  readonly job: JobRow;
+  readonly log: EditLog;
+  readonly actor: Actor;
+  readonly now: Date;
+}
+
 /** Puts a plan in the place of the one in force. What it changes goes into `log`, which the caller saves; so does the refresh of collars. */
 export async function storePlan(
   tx: Tx,
-  job: JobRow,
-  log: EditLog,
+  { job, log, actor, now }: PlanningEdit,
   assessment: Assessment,
-  plan: TerminationPlan,
-  family: StoredFamily,
-  eventId: string,
-  actor: Actor,
-  now: Date,
+  { plan, family }: { readonly plan: TerminationPlan; readonly family: StoredFamily },
+  eventId: string = randomUUID(),
 ): Promise<void> {
   const { row } = assessment;
   if (assessment.plan) await log.write('plan', assessment.plan.id, { supersededAt: now.toISOString() });
@@ -248,7 +253,7 @@ export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: 
     if (!remade.ok) return remade;
     const { plan, family } = remade.value;
     const log = new EditLog(tx);
-    await storePlan(tx, job, log, assessment, plan, family, eventId, actor, now);
+    await storePlan(tx, { job, log, actor, now }, assessment, { plan, family }, eventId);
     await log.save(job, `plan of ${assessment.tag} made again`, actor, now);
     await refreshSummaries(tx, job, [assessment.row.id]);
     return ok(null);

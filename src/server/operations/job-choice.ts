@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
 import { judge, type Candidate } from '@/core/gland-selection';
 import type { JobChoiceRequest, JobOption, JobPick, JobTermination } from '@/core/job-choice';
@@ -124,17 +123,10 @@ export function acceptJobChoice(
         problems.push({ path: tag, message: refusal, value: part });
         continue;
       }
-      await storePlan(
-        tx,
-        job.value,
-        log,
-        a,
-        planTermination(a.request, candidate),
+      await storePlan(tx, { job: job.value, log, actor, now }, a, {
+        plan: planTermination(a.request, candidate),
         family,
-        randomUUID(),
-        actor,
-        now,
-      );
+      });
       touched.push(a.row.id);
     }
     if (problems.length > 0) return fail(problems);

@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { ok, refuse, type Problem, type Result } from '@/core/kernel';
 import type { MovedOnCount, MovedOnLine } from '@/core/termination-view';
 import { database, loadCatalogue, plansInForce, type JobRow, type StoredCatalogue, type Tx } from '@/data';
@@ -108,8 +107,7 @@ export function restamp(
           });
           continue;
         }
-        const { plan, family } = remade.value;
-        await storePlan(tx, job.value, log, a, plan, family, randomUUID(), actor, now);
+        await storePlan(tx, { job: job.value, log, actor, now }, a, remade.value);
         done.push(a.row.id);
       }
     if (problems.length > 0) return { ok: false, problems };
