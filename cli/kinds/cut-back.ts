@@ -7,7 +7,7 @@ import {
   type CutPlan,
   type Mark,
 } from '@/core/cut-back';
-import { questionsOf } from '@/core/gland-selection';
+import { questionsOf, questionView } from '@/core/gland-selection';
 import { fail, ok } from '@/core/kernel';
 import { generateSteps } from '@/core/procedure';
 import { formatInchFraction } from '@/core/units';
@@ -68,7 +68,7 @@ export const cutKind = kind(cutRequestSchema, (request) => {
   return ok({
     ...sizeJson(made.value),
     refused: refused.length > 0 ? refused : plan.cutRefusal.map((p) => p.message),
-    questions: questionsOf(input, catalogue, choice),
+    questions: questionsOf(input, catalogue, choice).map(questionView),
     spareMm,
     cut: cut && cutJson(cut, made.value, request.toolSchool === 'other' ? 1 : 0),
     ...(asCut === null

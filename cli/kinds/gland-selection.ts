@@ -1,10 +1,19 @@
 import {
+  answerWords,
   armourQuantity,
   becauseOf,
+  END_STOP_WORDS,
   factsOf,
+  findingView,
   intervalUm,
+  nearestView,
+  notCalledForWords,
+  provisionalWords,
   questionsOf,
+  questionView,
   ringFits,
+  trailView,
+  wayOf,
   wayWords,
   type Candidate,
 } from '@/core/gland-selection';
@@ -19,11 +28,11 @@ export const chooseKind = kind(terminationSchema, (request) => {
   const { choice, input, catalogue } = made.value;
   const taken = choice.candidates.filter((c) => c.verdict === 'fits' && c.notCalledFor === null);
   return ok({
-    answer: choice.answer,
-    barrier: choice.barrier,
-    provisional: choice.provisional,
-    questions: questionsOf(input, catalogue, choice),
-    nearest: choice.nearest,
+    answer: answerWords(choice.answer),
+    barrier: trailView(choice.barrier),
+    provisional: choice.provisional.map(provisionalWords),
+    questions: questionsOf(input, catalogue, choice).map(questionView),
+    nearest: choice.nearest === null ? null : nearestView(choice.nearest),
     candidates: choice.candidates.map((c) => candidateJson(c, made.value)),
     // As it stands, one of the terminations of a request of choose-job.
     termination: { tag: request.tag ?? 'unnamed', options: taken.map(optionJson) },
@@ -37,13 +46,18 @@ const optionJson = ({ size, entry, marginMm, verdict }: Candidate) => ({
   verdict,
 });
 
+const endStopWords = ({ endStop }: Candidate): string | null =>
+  endStop === null
+    ? null
+    : `${END_STOP_WORDS[endStop.rule]}${endStop.verdict === 'marginal' ? ': measure again' : ''}`;
+
 function candidateJson(c: Candidate, { locate, because, input }: Chosen) {
   const at = locate(c);
   // Of a size that does not fit, only what stands in its way is followed: what would fit beside it settles nothing.
   const findings = c.findings.map((finding) =>
     c.verdict === 'misfit' && finding.verdict === 'fits'
-      ? finding
-      : { ...finding, because: because(becauseOf(finding.criterion, c, input, at)) },
+      ? findingView(finding)
+      : { ...findingView(finding), because: because(becauseOf(finding.criterion, c, input, at)) },
   );
   return {
     size: c.size.code,
@@ -54,9 +68,9 @@ function candidateJson(c: Candidate, { locate, because, input }: Chosen) {
     marginMm: c.marginMm,
     ring: c.ring?.option ?? null,
     rings: ringsJson(c, input),
-    endStop: c.endStop?.words ?? null,
-    notCalledFor: c.notCalledFor,
-    way: wayWords(c),
+    endStop: endStopWords(c),
+    notCalledFor: c.notCalledFor === null ? null : notCalledForWords(c.notCalledFor),
+    way: wayWords(wayOf(c)),
     adaptor: c.entry.adaptor?.partNumber ?? null,
     findings,
   };

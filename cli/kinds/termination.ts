@@ -5,6 +5,7 @@ import {
   choose,
   contradictions,
   measureEnd,
+  reasonWords,
   type Candidate,
   type CatalogueView,
   type Choice,
@@ -187,7 +188,7 @@ export function planned(
   );
   const refused =
     candidate.verdict === 'misfit'
-      ? candidate.findings.filter((f) => f.verdict === 'misfit').map((f) => f.reason)
+      ? candidate.findings.filter((f) => f.verdict === 'misfit').map((f) => reasonWords(f.case))
       : plan.planOnly.map((p) => p.message);
   return ok({ ...made.value, candidate, plan, refused });
 }

@@ -2,6 +2,7 @@ import type { Family, Size } from '@/core/catalogue';
 import type { EndStopFit } from './end-stop-fit';
 import type { EntryFit } from './entry-fit';
 import type { Finding, Parts } from './finding';
+import type { NotCalledFor } from './purpose';
 import type { RingFit } from './ring-fit';
 import type { Verdict } from './verdict';
 
@@ -19,7 +20,7 @@ export interface Candidate {
   readonly endStop: EndStopFit | null;
   readonly entry: EntryFit;
   /** Why this kind of gland does not compete here although it may fit; null when it does. */
-  readonly notCalledFor: string | null;
+  readonly notCalledFor: NotCalledFor | null;
   /** Smallest margin over the diameters compared, mm; null when none was. */
   readonly marginMm: number | null;
   /** 1 in the middle of the tightest range, 0 at its edge, below 0 outside. */

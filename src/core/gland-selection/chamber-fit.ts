@@ -9,10 +9,6 @@ type ChamberCompound = Chamber['compounds'][number];
 export const compoundLimit = (chamber: Chamber, compound: ChamberCompound): number =>
   Math.min(chamber.maxCores, compound.maxCores ?? chamber.maxCores);
 
-/** Compounds that the fitting's approval list allows for this many cores. */
-export const allowedCompounds = (chamber: Chamber, cores: number): ChamberCompound[] =>
-  chamber.compounds.filter((c) => cores <= compoundLimit(chamber, c));
-
 /** Most cores for which the chamber takes any compound at all. */
 export const mostCores = (chamber: Chamber): number =>
   Math.max(0, ...chamber.compounds.map((c) => compoundLimit(chamber, c)));

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { DEMO, interval, TERMINATION } from '@/core/testing';
-import { choose, chooseEach, type Candidate, type TerminationInput } from '.';
+import {
+  answerWords,
+  choose,
+  chooseEach,
+  findingView,
+  nearestView,
+  questionsOf,
+  questionView,
+  trailView,
+  type Candidate,
+  type TerminationInput,
+} from '.';
 
 /** Cables of all thicknesses, also such that nothing takes, half measured and at places where facts are missing. */
 const termination = fc
@@ -29,7 +40,7 @@ const termination = fc
 
 const told = (c: Candidate) => [c.size.code, c.verdict, c.findings];
 
-test('many at once say the same of each as one at a time, in words and order, but leave out what does not fit', () => {
+test('many at once say the same of each as one at a time, with its figures and in order, but leave out what does not fit', () => {
   fc.assert(
     fc.property(fc.array(termination, { minLength: 1, maxLength: 12 }), (inputs) => {
       const many = [...chooseEach(inputs, DEMO)];
@@ -37,7 +48,7 @@ test('many at once say the same of each as one at a time, in words and order, bu
         const one = choose(input, DEMO);
         const short = one.candidates.filter((c) => c.verdict !== 'misfit');
         const expected = short.length > 0 ? short : one.candidates;
-        expect(many[i]?.answer).toBe(one.answer);
+        expect(many[i]?.answer).toEqual(one.answer);
         expect(many[i]?.nearest).toEqual(one.nearest);
         expect(many[i]?.barrier).toEqual(one.barrier);
         // As text: comparing thousands of findings value by value would take the test's time.
@@ -49,3 +60,33 @@ test('many at once say the same of each as one at a time, in words and order, bu
 });
 
 test('of nobody is asked nothing', () => expect([...chooseEach([], DEMO)]).toEqual([]));
+
+/** All texts of an answer but those that stand in the sheets and in the profile. */
+function textsIn(value: unknown): string[] {
+  if (typeof value === 'string') return [value];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, inner]) =>
+    ['family', 'size', 'certificate', 'enclosure', 'source', 'rule', 'caution'].includes(key)
+      ? []
+      : textsIn(inner),
+  );
+}
+
+test('a choice holds codes and figures, and the words that are made of them say every one', () => {
+  fc.assert(
+    fc.property(termination, (input) => {
+      const choice = choose(input, DEMO);
+      const { candidates, answer, barrier, nearest, provisional } = choice;
+      const plain = [candidates.map((c) => c.findings), answer, barrier, nearest, provisional];
+      expect(textsIn(plain).filter((text) => text.split(' ').length > 3)).toEqual([]);
+      const words = [
+        answerWords(answer),
+        ...candidates.flatMap((c) => textsIn(c.findings.map(findingView))),
+        ...textsIn([trailView(barrier), nearest === null ? [] : nearestView(nearest)]),
+        ...questionsOf(input, DEMO, choice).flatMap((q) => textsIn(questionView(q))),
+      ];
+      expect(words.filter((text) => text === '' || /undefined|NaN|\bnull\b|\[object/.test(text))).toEqual([]);
+    }),
+    { numRuns: 15 },
+  );
+});

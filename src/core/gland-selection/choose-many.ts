@@ -42,6 +42,6 @@ function nothingFits(input: TerminationInput): Choice {
     barrier,
     provisional: provisionalReasons(input),
     nearest: null,
-    answer: decided ? 'No size fits.' : barrier.conclusion,
+    answer: decided ? { code: 'noSize' } : { code: 'barrier', conclusion: barrier.conclusion },
   };
 }

@@ -2,10 +2,12 @@ import fc from 'fast-check';
 import { BOX, CABLE, DEMO, demoSize, ENTRY, interval, TERMINATION } from '@/core/testing';
 import { CODE_PROFILES } from '@/core/schedule';
 import {
+  answerWords,
   choose,
   CRITERIA,
   CRITERION_IDS,
   findingOf,
+  findingView,
   judge,
   judgeAll,
   judgeRange,
@@ -21,7 +23,7 @@ const size = demoSize;
 const finding = (input: TerminationInput, code: string, criterion: CriterionId) => {
   const found = findingOf(judge(input, ...size(code), catalogue), criterion);
   if (!found) throw new Error(criterion);
-  return found;
+  return findingView(found);
 };
 const outer = (min: number, max: number): TerminationInput => ({
   ...TERMINATION,
@@ -98,7 +100,7 @@ describe('criteria', () => {
     const input = { ...TERMINATION, innerSheath: null };
     expect(finding(input, 'RW2-32', 'innerSeal').verdict).toBe('unknown');
     expect(judge(input, ...size('RW2-32'), catalogue).verdict).toBe('unknown');
-    expect(choose(input, catalogue).answer).toBe('Measure first: inner sheath.');
+    expect(answerWords(choose(input, catalogue).answer)).toBe('Measure first: inner sheath.');
   });
 
   describe('threads', () => {
@@ -212,13 +214,15 @@ describe('choose', () => {
       ['RW2-32', 'fits', '0.37'],
     ]);
     // outer 30.4 − 28.4 = 2.0, inner 24.6 − 21.8 = 2.8
-    expect(choice.answer).toBe('Take AY3-32, coarse groove to the cone; 2 mm inside the outer seal range.');
+    expect(answerWords(choice.answer)).toBe(
+      'Take AY3-32, coarse groove to the cone; 2 mm inside the outer seal range.',
+    );
     expect(choice.candidates).toHaveLength(78);
   });
 
   it('names the nearest size and the reason when nothing fits', () => {
     const choice = choose(outer(80, 80.4), catalogue);
-    expect(choice.answer).toMatch(/^No size fits\. Nearest is RW1-63: /);
+    expect(answerWords(choice.answer)).toMatch(/^No size fits\. Nearest is RW1-63: /);
   });
 
   it('puts the sizes that miss the cable by the least before the far ones, whatever adaptor they would need', () => {
@@ -240,9 +244,7 @@ describe('choose', () => {
 
   it('asks for a tape and a second caliper at a flameproof box', () => {
     const input = { ...TERMINATION, outerSheath: { ...interval('outerSheath', 28, 28.4), hasTape: false } };
-    expect(choose(input, catalogue).provisional).toEqual([
-      'a flameproof entry asks for a tape reading of the outer sheath as well',
-    ]);
+    expect(choose(input, catalogue).provisional).toEqual([{ code: 'tape' }]);
   });
 
   it('never lets a bigger cable into a bore that refused a smaller one for being too big', () => {

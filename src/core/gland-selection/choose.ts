@@ -1,6 +1,5 @@
-import { QUANTITY_WORDS } from '@/core/cable-measurement';
 import { purposeOfSize, type Family, type Purpose, type Size } from '@/core/catalogue';
-import { trimNumber } from '@/core/units';
+import { answerFor, type Answer } from './answer';
 import { decideBarrier, type BarrierTrail } from './barrier';
 import type { Candidate, CatalogueView } from './candidate';
 import { CRITERIA } from './criteria';
@@ -8,7 +7,7 @@ import { fitEndStop } from './end-stop-fit';
 import { entryKeyOf, fitEntry, type EntryFit } from './entry-fit';
 import {
   plainFinding,
-  sheetName,
+  sheetOf,
   type Criterion,
   type CriterionId,
   type Finding,
@@ -16,15 +15,14 @@ import {
   type Parts,
 } from './finding';
 import { nearestOf, type Nearest } from './nearest';
-import { notCalledFor } from './purpose';
-import { chooseRing, type RingFit } from './ring-fit';
+import { notCalledFor, type NotCalledFor } from './purpose';
+import { chooseRing } from './ring-fit';
 import { factsOf } from './size-facts';
 import {
   armourQuantity,
   intervalUm,
-  isMetalClad,
-  neededQuantities,
   provisionalReasons,
+  type Provisional,
   type TerminationInput,
 } from './termination-input';
 import { verdictCode, VERDICTS, type IntervalUm } from './verdict';
@@ -37,11 +35,10 @@ export interface Choice {
   readonly candidates: readonly Candidate[];
   /** Whether a barrier is called for, and by which path that was decided. */
   readonly barrier: BarrierTrail;
-  readonly provisional: readonly string[];
+  readonly provisional: readonly Provisional[];
   /** Where nothing fits: the size that comes nearest to taking this cable, and what would help. */
   readonly nearest: Nearest | null;
-  /** The answer in one sentence. */
-  readonly answer: string;
+  readonly answer: Answer;
 }
 
 const placesOf = (scope: Criterion['scope']): number[] =>
@@ -88,7 +85,7 @@ interface Common extends ScopeAnswers {
 /** What the sizes of one family share that do the same inside the cable, for one termination. */
 interface FamilyAnswers extends ScopeAnswers {
   readonly purpose: Purpose;
-  readonly notCalledFor: string | null;
+  readonly notCalledFor: NotCalledFor | null;
   /** By the key of the parts. */
   readonly common: (Common | undefined)[];
 }
@@ -203,7 +200,7 @@ function commonAnswers(context: JudgeContext, ofFamily: FamilyAnswers): Common {
     const { id, absent } = CRITERIA[i] as Criterion;
     const nothing = absent?.(context) ?? null;
     if (nothing === null) open.push(i);
-    else findings[i] = plainFinding(id, 'fits', 'none', '–', nothing, sheetName(family));
+    else findings[i] = plainFinding(id, 'fits', { code: 'absent', part: nothing }, sheetOf(family));
   }
   const made: Common = { findings, tally: ofFamily.tally, open };
   ofFamily.common[facts.partsKey] = made;
@@ -258,7 +255,7 @@ function centralityOf(finding: Finding): number {
   return width === 0 ? 0 : 1 - Math.abs(interval.max + interval.min - range.max - range.min) / width;
 }
 
-/** Every size of every family judged and ranked for one termination, with the answer in a sentence. */
+/** Every size of every family judged and ranked for one termination, with the answer. */
 export function choose(input: TerminationInput, catalogue: CatalogueView): Choice {
   return chooseAmong(input, sizesOf(catalogue), catalogue);
 }
@@ -279,12 +276,13 @@ export function chooseAmong(
   const candidates = sizes.map(({ family, size }) => judge(input, family, size, parts, shared));
   candidates.sort(byMerit);
   const provisional = provisionalReasons(input);
+  const nearest = nearestOf(input, shared.trail, candidates);
   return {
     candidates,
     barrier: shared.trail,
     provisional,
-    nearest: nearestOf(input, shared.trail, candidates),
-    answer: answerFor(input, shared.trail, candidates, provisional),
+    nearest,
+    answer: answerFor(input, shared.trail, candidates, provisional.length > 0, nearest),
   };
 }
 
@@ -318,77 +316,6 @@ export function byMerit(a: Candidate, b: Candidate): number {
   const central = b.centrality - a.centrality;
   if (Math.abs(central) > 1e-9) return central;
   return a.size.code < b.size.code ? -1 : a.size.code > b.size.code ? 1 : 0;
-}
-
-/** How the ring goes on: “coarse groove to the cone”, “ring AY3-R32F, flat groove to the cone”; empty without armour. */
-export function ringWords(ring: RingFit | null, family: Family): string {
-  if (ring === null) return '';
-  const { face, armour, ring: alternative } = ring.option;
-  const words =
-    face === 'plain' ? plainRingWords(armour.every(isMetalClad), family) : `${face} groove to the cone`;
-  return alternative === undefined ? words : `ring ${alternative}, ${words}`;
-}
-
-/** A ring with one face may still have a way round: the sheet says so of the part. */
-function plainRingWords(clad: boolean, family: Family): string {
-  if (clad) return 'armour edge in the earthing ring';
-  const part = family.parts.find((p) => p.role === 'clampingRing');
-  return part?.orientation === 'oneWay' ? `ring ${part.facing ?? 'one way only'}` : 'ring either way round';
-}
-
-/** Everything that sets this size up: ring, end stop, adaptor. */
-export const wayWords = (candidate: Candidate): string =>
-  [
-    ringWords(candidate.ring, candidate.family),
-    candidate.endStop?.stays === null ? '' : (candidate.endStop?.words ?? ''),
-    candidate.entry.adaptor ? `adaptor ${candidate.entry.adaptor.partNumber}` : '',
-  ]
-    .filter((w) => w !== '')
-    .join(', ');
-
-function answerFor(
-  input: TerminationInput,
-  trail: BarrierTrail,
-  candidates: readonly Candidate[],
-  provisional: readonly string[],
-): string {
-  if (trail.outcome === 'refused' || trail.outcome === 'ask') return trail.conclusion;
-  const missing = neededQuantities(input.cableType, trail.outcome).filter((q) => input[q] === null);
-  if (missing.length > 0) return `Measure first: ${missing.map((q) => QUANTITY_WORDS[q]).join(', ')}.`;
-  const best = candidates[0];
-  if (best === undefined) return 'The catalogue is empty.';
-  const way = wayWords(best);
-  const name = way === '' ? best.size.code : `${best.size.code}, ${way}`;
-  if (best.verdict === 'fits') {
-    if (best.notCalledFor !== null) return `Only ${name} fits, and it is more than is called for.`;
-    const room = closestSeal(best);
-    return `${provisional.length > 0 ? 'Plan on' : 'Take'} ${name}${room === '' ? '' : `; ${room}`}.`;
-  }
-  if (best.verdict === 'marginal') return `Measure again: ${best.size.code} may fit, nothing certainly does.`;
-  const why = best.findings.find((f) => f.verdict === best.verdict);
-  if (best.verdict === 'unknown')
-    return `Not decided: ${best.size.code} hangs on what is missing: ${why?.reason ?? ''}.`;
-  const [remedy] = nearestOf(input, trail, candidates)?.remedies ?? [];
-  const help = remedy === undefined ? '' : ` ${remedy.words}.`;
-  return `No size fits. Nearest is ${best.size.code}: ${why?.reason ?? 'not judged'}.${help}`;
-}
-
-const SEALS: Readonly<Partial<Record<CriterionId, string>>> = {
-  outerSeal: 'outer seal range',
-  innerSeal: 'inner seal range',
-  overCores: 'chamber',
-};
-
-/** “1.1 mm inside the outer seal range”: the tightest of the seals. */
-function closestSeal(candidate: Candidate): string {
-  let tightest: Finding | null = null;
-  for (const f of candidate.findings) {
-    if (f.margin === null || f.range === undefined || SEALS[f.criterion] === undefined) continue;
-    if (tightest === null || f.margin < (tightest.margin ?? 0)) tightest = f;
-  }
-  return tightest === null
-    ? ''
-    : `${trimNumber(tightest.margin ?? 0, 1)} mm inside the ${SEALS[tightest.criterion]}`;
 }
 
 export const findingOf = (candidate: Candidate, criterion: CriterionId): Finding | undefined =>

@@ -1,12 +1,36 @@
-import { MATERIAL_WORDS, type Material } from '@/core/catalogue';
+import type { Material } from '@/core/catalogue';
+import type { NoFigures, Said } from '@/core/kernel';
 import type { CableType, CodeProfile, Enclosure } from '@/core/schedule';
 import type { MissingField } from './barrier/trail';
 import { verdictCode } from './verdict';
 
+/** What is said of metals that meet. */
+export interface MetalCases {
+  allowed: NoFigures;
+  corrodes: { part: Material; met: Met; wet: boolean };
+  wetNotKnown: { part: Material; met: Met; box: string };
+  armourCorrodes: { gland: Material; metals: readonly Material[] };
+  severalCores: NoFigures;
+  notAc: NoFigures;
+  nothingMagnetic: NoFigures;
+  circuitNotKnown: { ifAc: MetalCase };
+  armourNotKnown: NoFigures;
+  armourInduces: { metal: Material };
+  magneticRing: { part: 'gland' | 'adaptor'; metal: Material };
+  wallHeats: { metal: Material };
+}
+export type MetalCase = Said<MetalCases>;
+
+/** What a metal part meets. */
+export interface Met {
+  readonly what: 'wall' | 'adaptor' | 'armour';
+  readonly metal: Material;
+}
+
 /** Whether metals may meet, or what has to be known to say so. */
 export interface MetalAnswer {
   readonly verdict: 'fits' | 'unknown' | 'misfit';
-  readonly reason: string;
+  readonly case: MetalCase;
   readonly asks: readonly MissingField[];
 }
 
@@ -22,7 +46,7 @@ export interface EntryMetals {
   readonly adaptor: Material | null;
 }
 
-const FITS: MetalAnswer = { verdict: 'fits', reason: '', asks: [] };
+const FITS: MetalAnswer = { verdict: 'fits', case: { code: 'allowed' }, asks: [] };
 const worse = (a: MetalAnswer, b: MetalAnswer): MetalAnswer =>
   verdictCode(b.verdict) > verdictCode(a.verdict) ? b : a;
 
@@ -32,20 +56,14 @@ const worse = (a: MetalAnswer, b: MetalAnswer): MetalAnswer =>
  */
 export function corrosionAnswer({ gland, adaptor }: EntryMetals, place: Place): MetalAnswer {
   const { enclosure, cableType } = place;
-  const wall = { metal: enclosure.material, words: `a wall of ${MATERIAL_WORDS[enclosure.material]}` };
+  const wall: Met = { what: 'wall', metal: enclosure.material };
   const joints = [joint(gland, 'wall', wall, place)];
   if (adaptor !== null) {
     joints.push(joint(adaptor, 'wall', wall, place));
-    const words = `an adaptor of ${MATERIAL_WORDS[adaptor]}`;
-    joints.push(joint(gland, 'wall', { metal: adaptor, words }, place));
+    joints.push(joint(gland, 'wall', { what: 'adaptor', metal: adaptor }, place));
   }
   if (cableType.armour !== 'none') joints.push(armourJoint(gland, place));
   return joints.reduce(worse, FITS);
-}
-
-interface Met {
-  readonly metal: Material;
-  readonly words: string;
 }
 
 function joint(
@@ -58,21 +76,12 @@ function joint(
   for (const pair of profile.corrosion.pairs) {
     if (pair.gland !== part || pair.against !== against || pair.material !== met.metal) continue;
     if (pair.where === 'wet' && enclosure.wet === false) continue;
-    const words = `${MATERIAL_WORDS[part]} against ${met.words}`;
     const unknown = pair.where === 'wet' && enclosure.wet === undefined;
     answer = worse(
       answer,
       unknown
-        ? {
-            verdict: 'unknown',
-            reason: `${words} corrodes in the wet, and whether ${enclosure.tag} stands in the wet is not known`,
-            asks: ['wet'],
-          }
-        : {
-            verdict: 'misfit',
-            reason: `${words}${pair.where === 'wet' ? ' in the wet' : ''}: the pair corrodes`,
-            asks: [],
-          },
+        ? { verdict: 'unknown', case: { code: 'wetNotKnown', part, met, box: enclosure.tag }, asks: ['wet'] }
+        : { verdict: 'misfit', case: { code: 'corrodes', part, met, wet: pair.where === 'wet' }, asks: [] },
     );
   }
   return answer;
@@ -81,18 +90,17 @@ function joint(
 function armourJoint(gland: Material, place: Place): MetalAnswer {
   const { cableType, enclosure, profile } = place;
   const metal = cableType.armourMaterial;
-  if (metal !== undefined)
-    return joint(gland, 'armour', { metal, words: `armour of ${MATERIAL_WORDS[metal]}` }, place);
+  if (metal !== undefined) return joint(gland, 'armour', { what: 'armour', metal }, place);
   const dangerous = profile.corrosion.pairs.filter(
     (p) =>
       p.gland === gland && p.against === 'armour' && (p.where === 'everywhere' || enclosure.wet !== false),
   );
   if (dangerous.length === 0) return FITS;
-  const metals = [...new Set(dangerous.map((p) => MATERIAL_WORDS[p.material]))].join(' or ');
+  const metals = [...new Set(dangerous.map((p) => p.material))];
   const onlyWet = dangerous.every((p) => p.where === 'wet') && enclosure.wet === undefined;
   return {
     verdict: 'unknown',
-    reason: `${MATERIAL_WORDS[gland]} against armour of ${metals} corrodes, and what the armour is made of is not known`,
+    case: { code: 'armourCorrodes', gland, metals },
     asks: onlyWet ? ['armourMaterial', 'wet'] : ['armourMaterial'],
   };
 }
@@ -100,52 +108,37 @@ function armourJoint(gland: Material, place: Place): MetalAnswer {
 /** Why one core of an alternating-current circuit may not go in here, or what is not known about it. */
 export function singleCoreAnswer({ gland, adaptor }: EntryMetals, place: Place): MetalAnswer {
   const { cableType } = place;
-  if (cableType.cores > 1) return { ...FITS, reason: 'several cores' };
-  if (cableType.singleCoreAc === false) return { ...FITS, reason: 'a single core, but not of an AC circuit' };
+  if (cableType.cores > 1) return { ...FITS, case: { code: 'severalCores' } };
+  if (cableType.singleCoreAc === false) return { ...FITS, case: { code: 'notAc' } };
   const answer = [
     armourOfOnePhase(place),
     partOfOnePhase('gland', gland, place),
     ...(adaptor === null ? [] : [partOfOnePhase('adaptor', adaptor, place)]),
     wallOfOnePhase(place),
   ].reduce(worse, FITS);
-  if (answer.verdict === 'fits')
-    return { ...answer, reason: 'non-magnetic armour, and no ferrous ring round one phase' };
+  if (answer.verdict === 'fits') return { ...answer, case: { code: 'nothingMagnetic' } };
   if (cableType.singleCoreAc === true) return answer;
   return {
     verdict: 'unknown',
-    reason: `a single core, and whether its circuit is AC is not known; if it is: ${answer.reason}`,
+    case: { code: 'circuitNotKnown', ifAc: answer.case },
     asks: ['singleCoreAc', ...answer.asks],
   };
 }
 
-const refused = (reason: string): MetalAnswer => ({ verdict: 'misfit', reason, asks: [] });
+const refused = (why: MetalCase): MetalAnswer => ({ verdict: 'misfit', case: why, asks: [] });
 
 function armourOfOnePhase({ cableType, profile }: Place): MetalAnswer {
   if (cableType.armour === 'none') return FITS;
   const metal = cableType.armourMaterial;
   if (metal === undefined)
-    return {
-      verdict: 'unknown',
-      reason: 'single core of an AC circuit: what the armour is made of is not known',
-      asks: ['armourMaterial'],
-    };
-  return profile.singleCore.nonMagnetic.includes(metal)
-    ? FITS
-    : refused(
-        `single core of an AC circuit: armour of ${MATERIAL_WORDS[metal]} carries induced current; it must be non-magnetic`,
-      );
+    return { verdict: 'unknown', case: { code: 'armourNotKnown' }, asks: ['armourMaterial'] };
+  return profile.singleCore.nonMagnetic.includes(metal) ? FITS : refused({ code: 'armourInduces', metal });
 }
 
 const partOfOnePhase = (part: 'gland' | 'adaptor', metal: Material, { profile }: Place): MetalAnswer =>
-  profile.singleCore.ferrous.includes(metal)
-    ? refused(
-        `single core of an AC circuit: ${part === 'gland' ? 'a gland' : 'an adaptor'} of ${MATERIAL_WORDS[metal]} is a magnetic ring round one phase; it must be non-magnetic`,
-      )
-    : FITS;
+  profile.singleCore.ferrous.includes(metal) ? refused({ code: 'magneticRing', part, metal }) : FITS;
 
 const wallOfOnePhase = ({ enclosure, profile }: Place): MetalAnswer =>
   profile.singleCore.ferrous.includes(enclosure.material) && enclosure.nonMagneticPlate !== true
-    ? refused(
-        `a separate hole for each phase in a wall of ${MATERIAL_WORDS[enclosure.material]} gets hot; a non-magnetic plate or one opening for all phases is needed`,
-      )
+    ? refused({ code: 'wallHeats', metal: enclosure.material })
     : FITS;

@@ -11,21 +11,12 @@ export interface EndStopFit {
   readonly stays: boolean | null;
   /** What to do with it. */
   readonly rule: EndStopRule;
-  /** The same in a few words. */
-  readonly words: string;
   readonly measuredBy: MeasuredQuantity;
 }
 
 export const END_STOP_RULES = ['stays', 'untilCompound', 'out', 'undecided'] as const;
 /** It stays, it stays until the compound goes in, it goes for good, or nobody can say yet. */
 export type EndStopRule = (typeof END_STOP_RULES)[number];
-
-export const END_STOP_WORDS: Readonly<Record<EndStopRule, string>> = {
-  stays: 'end stop stays in',
-  untilCompound: 'end stop stays until the compound goes in',
-  out: 'end stop out for good',
-  undecided: 'end stop not decided',
-};
 
 type Test = NonNullable<Size['endStop']>['test'];
 
@@ -45,27 +36,14 @@ export function fitEndStop(size: Size, facts: SizeFacts, input: TerminationInput
   if (stop === undefined) return null;
   const measuredBy = MEASURED_BY[stop.test];
   const measured: Measurement | null = input[measuredBy];
-  if (facts.endStop === null || measured === null)
-    return {
-      verdict: 'unknown',
-      stays: null,
-      rule: 'undecided',
-      words: END_STOP_WORDS.undecided,
-      measuredBy,
-    };
+  const undecided = { stays: null, rule: 'undecided', measuredBy } as const;
+  if (facts.endStop === null || measured === null) return { verdict: 'unknown', ...undecided };
   const { min, max } = intervalUm(measured);
   const { minUm, maxUm } = facts.endStop;
   if (min >= minUm && max <= maxUm) {
     const rule = stop.leaves === 'beforeCompound' ? 'untilCompound' : 'stays';
-    return { verdict: 'fits', stays: true, rule, words: END_STOP_WORDS[rule], measuredBy };
+    return { verdict: 'fits', stays: true, rule, measuredBy };
   }
-  if (max < minUm || min > maxUm)
-    return { verdict: 'fits', stays: false, rule: 'out', words: END_STOP_WORDS.out, measuredBy };
-  return {
-    verdict: 'marginal',
-    stays: null,
-    rule: 'undecided',
-    words: 'end stop not decided: measure again',
-    measuredBy,
-  };
+  if (max < minUm || min > maxUm) return { verdict: 'fits', stays: false, rule: 'out', measuredBy };
+  return { verdict: 'marginal', ...undecided };
 }

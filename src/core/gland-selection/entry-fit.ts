@@ -1,8 +1,7 @@
-import { toUm } from '@/core/kernel';
+import { toUm, type NoFigures, type Said } from '@/core/kernel';
 import {
   majorDiameterMm,
   sameThread,
-  threadName,
   type Accessory,
   type AccessoryKind,
   type Adaptor,
@@ -14,18 +13,51 @@ import { isFlameproof, type CableType, type CodeProfile, type Enclosure, type En
 import type { MissingField } from './barrier/trail';
 import { certificateCovers, type Covered } from './certificate';
 import { corrosionAnswer, singleCoreAnswer, type MetalAnswer } from './corrosion';
-import { parallelJoint, type Joint } from './joint';
-import { ACCESSORY_WORDS, pick, thicknessUm, underShoulder, washerFor, type Stack } from './under-shoulder';
+import { parallelJoint, type Joint, type JointName } from './joint';
+import type { Source } from './source';
+import { pick, thicknessUm, underShoulder, washerFor, type Stack } from './under-shoulder';
 import { verdictCode, worst, type Verdict } from './verdict';
+
+/** Whether a gland's thread goes into the entry, and how. */
+export interface ThreadCases {
+  differs: { entry: Thread | null; gland: Thread };
+  straight: { thread: Thread };
+  adaptor: { gland: Thread; part: string; male: Thread; covered: boolean };
+  clearanceNotFlameproof: NoFigures;
+  taperedInHole: NoFigures;
+  /** `byUm`: too wide where positive, too small where negative. */
+  hole: { thread: Thread; holeMm: number; byUm: number };
+  locknut: { thread: Thread; holeMm: number };
+}
+export type ThreadCase = Said<ThreadCases>;
+
+/** How threads engage; `shortUm` is what is lacking, 0 where nothing is. */
+export interface EngagementCases {
+  threadsDiffer: NoFigures;
+  notInHole: NoFigures;
+  tapersUnsaid: { joint: JointName; part: 'male' | 'female' };
+  tapered: { joint: JointName; threads: number; asked: number; shortUm: number };
+  parallel: {
+    joint: JointName;
+    threads: number;
+    engagedUm: number;
+    asked: number;
+    askedUm: number;
+    shortUm: number;
+  };
+  noAccessory: { kind: AccessoryKind; thread: Thread };
+  throughPlate: { threadUm: number; stackUm: number; shortUm: number };
+}
+export type EngagementCase = Said<EngagementCases>;
 
 /** How the threads of a way engage. */
 interface Engagement {
   readonly engagement: Verdict;
-  readonly engagementReason: string;
+  readonly engagementCase: EngagementCase;
   readonly joints: readonly Joint[];
   /** Least axial engagement asked for, µm; null where none is. */
   readonly neededUm: number | null;
-  readonly source: string;
+  readonly source: Source;
 }
 
 /** A way into the entry, before its metals are looked at. */
@@ -38,7 +70,7 @@ interface Way extends Engagement {
   /** Inside the wall: serrated washer and locknut of a clearance hole. */
   readonly inside: readonly Accessory[];
   readonly thread: Verdict;
-  readonly threadReason: string;
+  readonly threadCase: ThreadCase;
   /** Facts that the way waits for. */
   readonly asks: readonly MissingField[];
 }
@@ -97,7 +129,6 @@ const wayCode = (way: EntryFit): number =>
   verdictCode(worst([way.thread, way.engagement, way.corrosion.verdict, way.singleCore.verdict]));
 
 function noWay(place: Place, gland: Thread): Way {
-  const there = place.entry.thread === null ? 'clearance hole' : threadName(place.entry.thread);
   return {
     adaptor: null,
     outside: [],
@@ -105,18 +136,18 @@ function noWay(place: Place, gland: Thread): Way {
     inside: [],
     asks: [],
     thread: 'misfit',
-    threadReason: `the entry is ${there}, the gland ${threadName(gland)}; no single certified adaptor in the catalogue joins them`,
+    threadCase: { code: 'differs', entry: place.entry.thread, gland },
     engagement: 'misfit',
-    engagementReason: 'nothing engages: the threads differ',
+    engagementCase: { code: 'threadsDiffer' },
     joints: [],
     neededUm: null,
-    source: 'catalogue',
+    source: { code: 'catalogue' },
   };
 }
 
 /** One joint of a way, with what both sheets say of its tapered threads. */
 interface PlannedJoint {
-  readonly name: string;
+  readonly name: JointName;
   readonly thread: Thread;
   readonly male: {
     readonly lengthMm: number;
@@ -146,8 +177,8 @@ const glandMale = ({ entry }: Size): PlannedJoint['male'] => ({
 function direct(place: Place, size: Size, accessories: readonly Accessory[]): Way {
   const { thread } = size.entry;
   const stack = underShoulder(place.enclosure, thread, accessories);
-  const joint = {
-    name: 'gland in the entry',
+  const joint: PlannedJoint = {
+    name: 'glandInEntry',
     thread,
     male: glandMale(size),
     hole: entryHole(place.entry),
@@ -160,7 +191,7 @@ function direct(place: Place, size: Size, accessories: readonly Accessory[]): Wa
     inside: [],
     asks: [],
     thread: 'fits',
-    threadReason: `${threadName(thread)} straight into the entry`,
+    threadCase: { code: 'straight', thread },
     ...engagementOf([joint], place),
   };
 }
@@ -177,14 +208,14 @@ function throughAdaptor(
   const between = washerFor(place.enclosure, adaptor.female, accessories);
   const joints: PlannedJoint[] = [
     {
-      name: 'adaptor in the entry',
+      name: 'adaptorInEntry',
       thread: adaptor.male,
       male: { lengthMm: adaptor.maleLengthMm, undercutMm: 0, turns: adaptor.maleTaperedTurns },
       hole: entryHole(place.entry),
       stack,
     },
     {
-      name: 'gland in the adaptor',
+      name: 'glandInAdaptor',
       thread: adaptor.female,
       male: glandMale(size),
       hole: {
@@ -195,7 +226,6 @@ function throughAdaptor(
       stack: between,
     },
   ];
-  const way = `${threadName(size.entry.thread)} through adaptor ${adaptor.partNumber} into ${threadName(adaptor.male)}`;
   return {
     adaptor,
     outside: stack.found,
@@ -203,8 +233,13 @@ function throughAdaptor(
     inside: [],
     asks: covered.asks,
     thread: covered.verdict,
-    threadReason:
-      covered.verdict === 'fits' ? way : `${way}; whether its certificate covers the place is not known`,
+    threadCase: {
+      code: 'adaptor',
+      gland: size.entry.thread,
+      part: adaptor.partNumber,
+      male: adaptor.male,
+      covered: covered.verdict === 'fits',
+    },
     ...engagementOf(joints, place),
   };
 }
@@ -236,7 +271,10 @@ function engagementOf(planned: readonly PlannedJoint[], { enclosure, profile }: 
     thread.form === 'npt'
       ? Math.round(tapered.minTurns * toUm(thread.pitchMm))
       : Math.max(rule.minFullThreads * toUm(thread.pitchMm), rule.minAxialUm);
-  const source = planned.some((p) => p.thread.form === 'npt') ? tapered.source : rule.source;
+  const source: Source = {
+    code: 'profile',
+    text: planned.some((p) => p.thread.form === 'npt') ? tapered.source : rule.source,
+  };
   const joints: Joint[] = [];
   for (const { name, thread, male, hole, stack } of planned) {
     if (thread.form === 'metric') {
@@ -253,10 +291,14 @@ function engagementOf(planned: readonly PlannedJoint[], { enclosure, profile }: 
     if (male.turns === undefined || hole.turns === undefined) {
       return {
         engagement: 'misfit',
-        engagementReason: `a tapered thread engages as the sheets of both parts say; ${male.turns === undefined ? 'that of the male part' : 'that of the female part'} does not give it (${name}), so it is refused`,
+        engagementCase: {
+          code: 'tapersUnsaid',
+          joint: name,
+          part: male.turns === undefined ? 'male' : 'female',
+        },
         joints: [],
         neededUm: null,
-        source: tapered.source,
+        source: { code: 'profile', text: tapered.source },
       };
     }
     const turns = Math.min(male.turns, hole.turns);
@@ -273,35 +315,34 @@ function engagementOf(planned: readonly PlannedJoint[], { enclosure, profile }: 
   const weakest = joints[at];
   const thread = planned[at]?.thread;
   if (weakest === undefined || thread === undefined) throw new Error('a way has at least one joint');
-  const short = weakest.marginUm < 0;
-  const asked = neededFor(thread);
-  const said =
-    thread.form === 'npt'
-      ? `${weakest.name}: ${weakest.fullThreads} threads wrench-tight, ${tapered.minTurns} asked for`
-      : `${weakest.name}: ${weakest.fullThreads} full threads, ${mm(weakest.engagedUm)} mm; ${rule.minFullThreads} threads and ${mm(asked)} mm asked for`;
+  const shortUm = Math.max(0, -weakest.marginUm);
   const lacking = planned.find((p) => p.stack.missing !== null);
-  if (!short && lacking?.stack.missing) {
+  if (shortUm === 0 && lacking?.stack.missing)
     return {
       engagement: 'unknown',
-      engagementReason: noAccessory(lacking.stack.missing, lacking.thread),
+      engagementCase: { code: 'noAccessory', kind: lacking.stack.missing, thread: lacking.thread },
       joints,
       neededUm,
       source,
     };
-  }
+  const engaged = { joint: weakest.name, threads: weakest.fullThreads, shortUm };
   return {
-    engagement: short ? 'misfit' : 'fits',
-    engagementReason: short ? `${said}: ${mm(-weakest.marginUm)} mm short` : said,
+    engagement: shortUm > 0 ? 'misfit' : 'fits',
+    engagementCase:
+      thread.form === 'npt'
+        ? { code: 'tapered', ...engaged, asked: tapered.minTurns }
+        : {
+            code: 'parallel',
+            ...engaged,
+            engagedUm: weakest.engagedUm,
+            asked: rule.minFullThreads,
+            askedUm: neededFor(thread),
+          },
     joints,
     neededUm,
     source,
   };
 }
-
-const mm = (um: number): string => (um / 1000).toFixed(1);
-
-const noAccessory = (kind: AccessoryKind, thread: Thread): string =>
-  `the catalogue has no ${ACCESSORY_WORDS[kind]} for ${threadName(thread)}, so its thickness is not known`;
 
 function throughHole(place: Place, size: Size, accessories: readonly Accessory[]): Way {
   const { enclosure, entry, profile } = place;
@@ -312,56 +353,50 @@ function throughHole(place: Place, size: Size, accessories: readonly Accessory[]
     asks: [],
     neededUm: null,
     joints: [] as readonly Joint[],
-    source: profile.clearanceHole.source,
+    source: { code: 'profile', text: profile.clearanceHole.source } as const,
   };
-  const none = {
+  const none = (threadCase: ThreadCase): Way => ({
     ...base,
     outside: [],
     inside: [],
-    engagement: 'misfit' as const,
-    engagementReason: 'nothing engages in this hole',
-  };
-  if (isFlameproof(enclosure))
-    return { ...none, thread: 'misfit', threadReason: 'a clearance hole is never a flameproof entry' };
+    thread: 'misfit',
+    threadCase,
+    engagement: 'misfit',
+    engagementCase: { code: 'notInHole' },
+  });
+  if (isFlameproof(enclosure)) return none({ code: 'clearanceNotFlameproof' });
   const major = majorDiameterMm(thread);
-  if (major === null || entry.holeMm === null)
-    return { ...none, thread: 'misfit', threadReason: 'a tapered thread does not hold in a clearance hole' };
-  const slackUm = toUm(entry.holeMm) - toUm(major);
+  const { holeMm } = entry;
+  if (major === null || holeMm === null) return none({ code: 'taperedInHole' });
+  const slackUm = toUm(holeMm) - toUm(major);
   const limitUm = toUm(profile.clearanceHole.maxClearanceMm);
-  if (!(slackUm >= 0 && slackUm <= limitUm)) {
-    const by = slackUm < 0 ? `${mm(-slackUm)} mm too small` : `${mm(slackUm - limitUm)} mm too wide`;
-    return {
-      ...none,
-      thread: 'misfit',
-      threadReason: `hole of ${entry.holeMm} mm for ${threadName(thread)}: ${by}`,
-    };
-  }
+  if (!(slackUm >= 0 && slackUm <= limitUm))
+    return none({ code: 'hole', thread, holeMm, byUm: slackUm < 0 ? slackUm : slackUm - limitUm });
   const outside = underShoulder(enclosure, thread, accessories);
   const inside = pick(['serratedWasher', 'locknut'], thread, accessories);
-  const threadReason = `${threadName(thread)} through the ${entry.holeMm} mm hole with a locknut`;
   const way = {
     ...base,
     outside: outside.found,
     inside: inside.found,
-    thread: 'fits' as const,
-    threadReason,
-  };
+    thread: 'fits',
+    threadCase: { code: 'locknut', thread, holeMm },
+  } as const;
   const missing = outside.missing ?? inside.missing;
-  if (missing) return { ...way, engagement: 'unknown', engagementReason: noAccessory(missing, thread) };
-  const lengthUm = toUm(size.entry.lengthMm) - toUm(size.entry.undercutMm);
-  const neededUm = thicknessUm(outside.found) + toUm(entry.wallMm) + thicknessUm(inside.found);
-  const marginUm = lengthUm - neededUm;
-  const sums = `thread ${mm(lengthUm)} mm, washers, plate and locknut ${mm(neededUm)} mm`;
+  if (missing)
+    return { ...way, engagement: 'unknown', engagementCase: { code: 'noAccessory', kind: missing, thread } };
+  const threadUm = toUm(size.entry.lengthMm) - toUm(size.entry.undercutMm);
+  const stackUm = thicknessUm(outside.found) + toUm(entry.wallMm) + thicknessUm(inside.found);
+  const marginUm = threadUm - stackUm;
   return {
     ...way,
     engagement: marginUm < 0 ? 'misfit' : 'fits',
-    engagementReason: marginUm < 0 ? `${sums}: ${mm(-marginUm)} mm short` : sums,
-    neededUm,
+    engagementCase: { code: 'throughPlate', threadUm, stackUm, shortUm: Math.max(0, -marginUm) },
+    neededUm: stackUm,
     joints: [
       {
-        name: 'locknut on the gland',
-        engagedUm: lengthUm,
-        fullThreads: Math.floor(lengthUm / toUm(thread.pitchMm)),
+        name: 'locknutOnGland',
+        engagedUm: threadUm,
+        fullThreads: Math.floor(threadUm / toUm(thread.pitchMm)),
         marginUm,
       },
     ],

@@ -4,8 +4,10 @@ import type { MeasuredQuantity, TerminationInput } from './termination-input';
 import type { BarrierTrail, MissingField } from './barrier/trail';
 import type { EndStopFit } from './end-stop-fit';
 import type { EntryFit } from './entry-fit';
+import type { AbsentPart, FindingCase } from './finding-case';
 import type { RingFit } from './ring-fit';
 import type { SizeFacts } from './size-facts';
+import type { Source } from './source';
 import type { Verdict } from './verdict';
 
 export const CRITERION_IDS = [
@@ -33,48 +35,21 @@ export const CRITERION_IDS = [
 ] as const;
 export type CriterionId = (typeof CRITERION_IDS)[number];
 
-/** Column heads and row heads of the criteria. */
-export const CRITERION_TITLES: Readonly<Record<CriterionId, string>> = {
-  cableListing: 'Cable listing',
-  construction: 'Construction',
-  filling: 'Barrier',
-  coldFlow: 'Cold flow',
-  outerSeal: 'Outer seal',
-  ovality: 'Ovality',
-  innerSeal: 'Inner seal',
-  armourRing: 'Armour',
-  endStop: 'End stop',
-  coreCount: 'Cores',
-  overCores: 'Over cores',
-  freeArea: 'Room for compound',
-  compound: 'Compound',
-  entryThread: 'Entry',
-  engagement: 'Threads engaged',
-  concept: 'Concept and place',
-  group: 'Group',
-  ip: 'IP',
-  temperature: 'Temperature',
-  corrosion: 'Metals',
-  singleCore: 'Single core',
-};
-
 /** Something that is not known and that a rule waits for: a fact that is entered, or a quantity that is measured. */
 export type AskedFact = MissingField | MeasuredQuantity;
 
-/** The one shape in which every rule answers. */
+/** The one shape in which every rule answers: codes and figures, of which `words` makes sentences. */
 export interface Finding {
   readonly criterion: CriterionId;
   readonly verdict: Verdict;
-  /** What the catalogue or the profile takes, and what is there, for display. */
-  readonly takes: string;
-  readonly has: string;
+  /** What was found, of what the rule takes and what is there. */
+  readonly case: FindingCase;
   /** Catalogue range and measured interval in mm, for the rules that compare diameters. */
   readonly range?: IntervalMm;
   readonly interval?: IntervalMm;
   /** In mm (°C for temperature); negative by how much it is out; null where nothing is measured. */
   readonly margin: number | null;
-  readonly reason: string;
-  readonly source: string;
+  readonly source: Source;
   /** What would have to be known, where the verdict is `unknown`. */
   readonly asks?: readonly AskedFact[];
 }
@@ -102,7 +77,7 @@ export interface Criterion {
   readonly id: CriterionId;
   readonly scope: CriterionScope;
   /** For a rule of scope `size`: why there is nothing to judge in this size. Must hang on the size's parts (`partsKey`), family and cable only. */
-  absent?: (context: JudgeContext) => string | null;
+  absent?: (context: JudgeContext) => AbsentPart | null;
   judge: (context: JudgeContext) => Finding;
 }
 
@@ -111,14 +86,15 @@ export interface Parts {
   readonly accessories: readonly Accessory[];
 }
 
-const names = new WeakMap<Family, string>();
+const sheets = new WeakMap<Family, Source>();
 
 /** Sheet and revision of a family: the source that most findings name. */
-export function sheetName(family: Family): string {
-  const known = names.get(family);
+export function sheetOf(family: Family): Source {
+  const known = sheets.get(family);
   if (known !== undefined) return known;
-  const made = `${family.sheet.title}, revision ${family.sheet.revision}`;
-  names.set(family, made);
+  const { title, revision } = family.sheet;
+  const made: Source = { code: 'sheet', title, revision };
+  sheets.set(family, made);
   return made;
 }
 
@@ -126,18 +102,14 @@ export function sheetName(family: Family): string {
 export const plainFinding = (
   criterion: CriterionId,
   verdict: Verdict,
-  takes: string,
-  has: string,
-  reason: string,
-  source: string,
+  found: FindingCase,
+  source: Source,
   asks?: readonly AskedFact[],
 ): Finding => ({
   criterion,
   verdict,
-  takes,
-  has,
+  case: found,
   margin: null,
-  reason,
   source,
   ...(asks === undefined || asks.length === 0 ? {} : { asks }),
 });

@@ -21,3 +21,5 @@ export { factsOf } from './size-facts';
 export * from './termination-input';
 export * from './under-shoulder';
 export * from './verdict';
+export * from './way';
+export * from './words';

@@ -1,8 +1,10 @@
 import { toUm } from '@/core/kernel';
 
+export type JointName = 'glandInEntry' | 'adaptorInEntry' | 'glandInAdaptor' | 'locknutOnGland';
+
 /** One threaded joint: how much of the thread is really engaged. Lengths in µm. */
 export interface Joint {
-  readonly name: string;
+  readonly name: JointName;
   readonly engagedUm: number;
   readonly fullThreads: number;
   readonly marginUm: number;
@@ -30,7 +32,7 @@ export function engagedUm({ maleUm, undercutUm, stackUm, wallUm, chamferUm }: Jo
   return Math.max(0, Math.min(male, hole));
 }
 
-export function parallelJoint(name: string, parts: JointParts, pitchMm: number, neededUm: number): Joint {
+export function parallelJoint(name: JointName, parts: JointParts, pitchMm: number, neededUm: number): Joint {
   const engaged = engagedUm(parts);
   return {
     name,

@@ -7,7 +7,7 @@ import { cableListed } from './cable-listing';
 import { certificateCovers } from './certificate';
 import { freeAreaVerdict, mostCores } from './chamber-fit';
 import type { Candidate, CatalogueView } from './candidate';
-import { coldFlowRefusal, constructionRefusal } from './construction-refusal';
+import { constructionRefusal, letsGoOfCreep } from './construction-refusal';
 import { fitEndStop } from './end-stop-fit';
 import { entryKeyOf, fitEntry } from './entry-fit';
 import { fillingVerdict } from './purpose';
@@ -126,9 +126,7 @@ function categoricalCodes(
   );
 
   const construction = table(types.first, families.first, ({ t }, { family }) =>
-    constructionRefusal(family, t.cableType) === null && coldFlowRefusal(family, t.cableType) === null
-      ? 0
-      : MISFIT,
+    constructionRefusal(family, t.cableType) === null && !letsGoOfCreep(family, t.cableType) ? 0 : MISFIT,
   );
   const filling = table(fillings.first, purposes, ({ outcome }, purpose) =>
     verdictCode(fillingVerdict(outcome, purpose)),

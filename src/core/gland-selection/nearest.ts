@@ -1,10 +1,10 @@
-import { majorDiameterMm, MATERIAL_WORDS, MATERIALS, threadName, type Material } from '@/core/catalogue';
-import { fromUm } from '@/core/kernel';
+import { majorDiameterMm, MATERIALS, type Material, type Thread } from '@/core/catalogue';
+import { fromUm, type NoFigures, type Said } from '@/core/kernel';
 import { isFlameproof } from '@/core/schedule';
-import { trimNumber } from '@/core/units';
 import type { BarrierTrail } from './barrier/trail';
 import type { Candidate } from './candidate';
 import type { CriterionId, Finding } from './finding';
+import type { FindingCase } from './finding-case';
 import type { TerminationInput } from './termination-input';
 
 export const REMEDY_KINDS = [
@@ -23,11 +23,38 @@ export const REMEDY_KINDS = [
 ] as const;
 export type RemedyKind = (typeof REMEDY_KINDS)[number];
 
-/** What would make a size fit that does not. Words in one sentence without its full stop. */
+/** What would help, with its figures. */
+export interface RemedyCases {
+  measureAgainFor: { criterion: CriterionId };
+  measureBeforeBuying: NoFigures;
+  roundPiece: NoFigures;
+  familyForArmour: NoFigures;
+  ringFor: { has: FindingCase };
+  sealFor: { has: FindingCase };
+  certifiedFor: { has: FindingCase };
+  largerChamber: NoFigures;
+  glandOf: { metals: readonly Material[] };
+  plainArmour: NoFigures;
+  plainGland: NoFigures;
+  plainAdaptor: NoFigures;
+  plainPlate: NoFigures;
+  threadedEntry: { thread: Thread };
+  biggerHole: { fromMm: number; toMm: number; thread: Thread };
+  reducerFromHole: { holeMm: number; thread: Thread };
+  plateWithHole: { fromMm: number; toMm: number };
+  reducer: { entry: Thread | null; gland: Thread };
+  entryOrAdaptor: { entry: Thread | null; gland: Thread };
+  taperedTurns: NoFigures;
+  thickerWall: { mm: number };
+  thinnerPlate: { mm: number };
+}
+export type RemedyCase = Said<RemedyCases>;
+
+/** What would make a size fit that does not. */
 export interface Remedy {
   readonly kind: RemedyKind;
   readonly criterion: CriterionId;
-  readonly words: string;
+  readonly case: RemedyCase;
 }
 
 /** The size that comes nearest where none fits: it takes the cable, or misses it by the least, and what stands in the way can be read. */
@@ -37,7 +64,7 @@ export interface Nearest {
   readonly revision: string;
   /** Does it take this cable, so that only the place refuses it? */
   readonly takesCable: boolean;
-  readonly reasons: readonly string[];
+  readonly refusals: readonly FindingCase[];
   readonly remedies: readonly Remedy[];
 }
 
@@ -58,129 +85,95 @@ export function nearestOf(
     family: best.family.code,
     revision: best.family.sheet.revision,
     takesCable: best.cableRefusals === 0,
-    reasons: refusing.map((f) => f.reason),
+    refusals: refusing.map((f) => f.case),
     remedies,
   };
 }
 
-const mm = (value: number): string => trimNumber(value, 1);
-
 function remediesFor(finding: Finding, candidate: Candidate, input: TerminationInput): Remedy[] {
-  const { criterion } = finding;
-  const one = (kind: RemedyKind, words: string): Remedy[] => [{ kind, criterion, words }];
-  if (finding.verdict === 'marginal')
-    return one('measureAgain', `Measure again for the ${NAMES[criterion] ?? criterion}`);
+  const { criterion, case: has } = finding;
+  const one = (kind: RemedyKind, remedy: RemedyCase): Remedy[] => [{ kind, criterion, case: remedy }];
+  if (finding.verdict === 'marginal') return one('measureAgain', { code: 'measureAgainFor', criterion });
   switch (criterion) {
     case 'entryThread':
-      return entryRemedies(candidate, input);
+      return entryRemedies(candidate, input).map(([kind, remedy]) => ({ kind, criterion, case: remedy }));
     case 'engagement':
-      return engagementRemedies(candidate, input);
+      return engagementRemedies(candidate, input).map(([kind, remedy]) => ({
+        kind,
+        criterion,
+        case: remedy,
+      }));
     case 'armourRing':
       return one(
         'otherRing',
-        candidate.ring === null
-          ? 'Another family, whose ring takes this kind of armour'
-          : `Another ring: one for ${finding.has}, if the sheet offers it`,
+        candidate.ring === null ? { code: 'familyForArmour' } : { code: 'ringFor', has },
       );
     case 'outerSeal':
     case 'innerSeal':
       return [
-        ...one('otherSeal', `Another seal or family that closes on ${finding.has}`),
-        ...one('measureAgain', 'Measure again before another gland is bought'),
+        ...one('otherSeal', { code: 'sealFor', has }),
+        ...one('measureAgain', { code: 'measureBeforeBuying' }),
       ];
     case 'ovality':
-      return one(
-        'measureAgain',
-        'A round piece of the cable: cut back beyond what bent it, and measure again',
-      );
+      return one('measureAgain', { code: 'roundPiece' });
     case 'corrosion':
-      return one('otherMetal', metalWords(candidate, input));
+      return one('otherMetal', { code: 'glandOf', metals: goodMetals(candidate, input) });
     case 'singleCore':
-      return singleCoreRemedy(candidate, input);
+      return [singleCoreRemedy(candidate, input)].map(([kind, remedy]) => ({
+        kind,
+        criterion,
+        case: remedy,
+      }));
     case 'concept':
     case 'group':
     case 'ip':
     case 'temperature':
-      return one('otherCertificate', `A gland certified for ${finding.has}`);
+      return one('otherCertificate', { code: 'certifiedFor', has });
     case 'coreCount':
     case 'overCores':
     case 'freeArea':
     case 'compound':
-      return one('biggerChamber', 'A gland with a larger chamber or another approved compound');
+      return one('biggerChamber', { code: 'largerChamber' });
     default:
       return [];
   }
 }
 
-const NAMES: Readonly<Partial<Record<CriterionId, string>>> = {
-  outerSeal: 'outer seal',
-  innerSeal: 'inner seal',
-  armourRing: 'armour',
-  overCores: 'chamber',
-  freeArea: 'room in the chamber',
-  endStop: 'end stop',
-};
+type KindAndCase = readonly [RemedyKind, RemedyCase];
 
 /** A hole that is too small or too wide, a thread that differs. */
-function entryRemedies({ size }: Candidate, { entry, enclosure, profile }: TerminationInput): Remedy[] {
+function entryRemedies({ size }: Candidate, { entry, enclosure, profile }: TerminationInput): KindAndCase[] {
   const { thread } = size.entry;
-  const criterion = 'entryThread';
-  const gland = threadName(thread);
   const major = majorDiameterMm(thread);
   if (entry.kind === 'clearance') {
-    if (isFlameproof(enclosure) || major === null)
-      return [{ kind: 'otherEntry', criterion, words: `A threaded entry ${gland}` }];
-    const most = major + profile.clearanceHole.maxClearanceMm;
-    const span = `${mm(major)}–${mm(most)} mm`;
-    return (entry.holeMm ?? 0) < major
-      ? [{ kind: 'biggerHole', criterion, words: `A bigger hole: ${span} for ${gland}` }]
+    if (isFlameproof(enclosure) || major === null) return [['otherEntry', { code: 'threadedEntry', thread }]];
+    const span = { fromMm: major, toMm: major + profile.clearanceHole.maxClearanceMm };
+    const holeMm = entry.holeMm ?? 0;
+    return holeMm < major
+      ? [['biggerHole', { code: 'biggerHole', ...span, thread }]]
       : [
-          {
-            kind: 'reducer',
-            criterion,
-            words: `A reducer from the ${mm(entry.holeMm ?? 0)} mm hole to ${gland}`,
-          },
-          { kind: 'otherPlate', criterion, words: `Another plate with a hole of ${span}` },
+          ['reducer', { code: 'reducerFromHole', holeMm, thread }],
+          ['otherPlate', { code: 'plateWithHole', ...span }],
         ];
   }
-  const there = entry.thread === null ? 'the entry' : threadName(entry.thread);
   const own = entry.thread === null ? null : majorDiameterMm(entry.thread);
   const smaller = own !== null && major !== null && own > major;
+  const threads = { entry: entry.thread, gland: thread };
   return [
-    {
-      kind: smaller ? 'reducer' : 'otherEntry',
-      criterion,
-      words: smaller
-        ? `A certified reducer from ${there} to ${gland}, which is not in the catalogue`
-        : `An entry ${gland}, or a certified adaptor from ${there}, which is not in the catalogue`,
-    },
+    smaller
+      ? ['reducer', { code: 'reducer', ...threads }]
+      : ['otherEntry', { code: 'entryOrAdaptor', ...threads }],
   ];
 }
 
-function engagementRemedies({ entry: way, size }: Candidate, { entry }: TerminationInput): Remedy[] {
-  const criterion = 'engagement';
-  if (way.joints.length === 0) {
-    if (way.thread === 'misfit') return [];
-    return [
-      {
-        kind: 'sheetFigure',
-        criterion,
-        words: 'Find on the sheets of both parts how many threads engage wrench-tight',
-      },
-    ];
-  }
-  const short = Math.max(0, ...way.joints.map((j) => -j.marginUm));
-  const more = mm(fromUm(short));
+function engagementRemedies({ entry: way, size }: Candidate, { entry }: TerminationInput): KindAndCase[] {
+  if (way.joints.length === 0)
+    return way.thread === 'misfit' ? [] : [['sheetFigure', { code: 'taperedTurns' }]];
+  const mm = fromUm(Math.max(0, ...way.joints.map((j) => -j.marginUm)));
   // A wall that is the shorter of the two is made good by a thicker one; else the gland's thread is what is short.
   const wallIsShort = entry.kind === 'threaded' && entry.wallMm < size.entry.lengthMm;
   return [
-    wallIsShort
-      ? { kind: 'thickerWall', criterion, words: `A wall at least ${more} mm thicker, or another box` }
-      : {
-          kind: 'otherPlate',
-          criterion,
-          words: `A thinner plate or stack, or an entry thread ${more} mm longer`,
-        },
+    wallIsShort ? ['thickerWall', { code: 'thickerWall', mm }] : ['otherPlate', { code: 'thinnerPlate', mm }],
   ];
 }
 
@@ -188,21 +181,19 @@ function engagementRemedies({ entry: way, size }: Candidate, { entry }: Terminat
 function singleCoreRemedy(
   { family }: Candidate,
   { enclosure, cableType, profile }: TerminationInput,
-): Remedy[] {
-  const criterion = 'singleCore';
+): KindAndCase {
   const { ferrous, nonMagnetic } = profile.singleCore;
   const { armourMaterial } = cableType;
   if (cableType.armour !== 'none' && armourMaterial !== undefined && !nonMagnetic.includes(armourMaterial))
-    return [{ kind: 'otherMetal', criterion, words: 'A cable whose armour is not magnetic' }];
-  if (ferrous.includes(family.material))
-    return [{ kind: 'otherMetal', criterion, words: 'A gland that is not magnetic' }];
+    return ['otherMetal', { code: 'plainArmour' }];
+  if (ferrous.includes(family.material)) return ['otherMetal', { code: 'plainGland' }];
   return ferrous.includes(enclosure.material)
-    ? [{ kind: 'otherPlate', criterion, words: 'A non-magnetic plate, or one opening for all phases' }]
-    : [{ kind: 'otherMetal', criterion, words: 'An adaptor that is not magnetic' }];
+    ? ['otherPlate', { code: 'plainPlate' }]
+    : ['otherMetal', { code: 'plainAdaptor' }];
 }
 
 /** Metals that nothing speaks against here, as far as the profile's pairs say. */
-function metalWords({ family }: Candidate, { enclosure, cableType, profile }: TerminationInput): string {
+function goodMetals({ family }: Candidate, { enclosure, cableType, profile }: TerminationInput): Material[] {
   const bad = (gland: Material) =>
     profile.corrosion.pairs.some(
       (p) =>
@@ -210,8 +201,7 @@ function metalWords({ family }: Candidate, { enclosure, cableType, profile }: Te
         (p.where === 'everywhere' || enclosure.wet !== false) &&
         p.material === (p.against === 'wall' ? enclosure.material : cableType.armourMaterial),
     );
-  const good = MATERIALS.filter((m) => m !== family.material && GLAND_METALS.includes(m) && !bad(m));
-  return `A gland of another metal: ${good.map((m) => MATERIAL_WORDS[m]).join(', ') || 'none of ours'}`;
+  return MATERIALS.filter((m) => m !== family.material && GLAND_METALS.includes(m) && !bad(m));
 }
 
 const GLAND_METALS: readonly Material[] = ['brass', 'nickelPlatedBrass', 'stainlessSteel', 'aluminium'];

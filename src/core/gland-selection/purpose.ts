@@ -1,7 +1,6 @@
-import { PURPOSE_WORDS, type Purpose } from '@/core/catalogue';
+import type { Purpose } from '@/core/catalogue';
 import type { Entry } from '@/core/schedule';
-import type { BarrierOutcome, BarrierTrail } from './barrier/trail';
-import { OUTCOME_WORDS } from './barrier/trail';
+import type { BarrierOutcome } from './barrier/outcome';
 import type { Verdict } from './verdict';
 
 /** Does this kind of gland block the cable's inside where the profile's decision asks for it? */
@@ -13,20 +12,15 @@ export function fillingVerdict(outcome: BarrierOutcome, purpose: Purpose): Verdi
   return 'fits';
 }
 
-export function fillingReason(trail: BarrierTrail, purpose: Purpose): string {
-  const verdict = fillingVerdict(trail.outcome, purpose);
-  if (verdict === 'misfit' && trail.outcome !== 'refused')
-    return `${OUTCOME_WORDS[trail.outcome]} called for; this is a ${PURPOSE_WORDS[purpose]}. ${trail.conclusion}`;
-  return trail.conclusion;
-}
+/** Why a kind of gland does not compete: the entry is made for a plug-in body or is not, or what it does inside the cable is not asked for. */
+export type NotCalledFor = 'entryForPlugIn' | 'entryNotForPlugIn' | Purpose;
 
 /**
  * Why a kind of gland does not compete at a termination although it might fit: a barrier everywhere is not a saving. Null when the
  * profile's decision calls for it.
  */
-export function notCalledFor(outcome: BarrierOutcome, purpose: Purpose, entry: Entry): string | null {
-  if (entry.plugIn === true && purpose !== 'plugIn') return 'this entry is made for a plug-in gland body';
-  if (purpose === 'plugIn') return entry.plugIn === true ? null : 'this entry is not made for a plug-in body';
-  if (outcome === 'none' && purpose !== 'plain') return `${PURPOSE_WORDS[purpose]}: not called for here`;
-  return null;
+export function notCalledFor(outcome: BarrierOutcome, purpose: Purpose, entry: Entry): NotCalledFor | null {
+  if (entry.plugIn === true && purpose !== 'plugIn') return 'entryForPlugIn';
+  if (purpose === 'plugIn') return entry.plugIn === true ? null : 'entryNotForPlugIn';
+  return outcome === 'none' && purpose !== 'plain' ? purpose : null;
 }

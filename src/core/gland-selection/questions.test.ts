@@ -1,6 +1,6 @@
 import { CODE_PROFILES, type Enclosure } from '@/core/schedule';
 import { DEMO, TERMINATION } from '@/core/testing';
-import { choose, questionsOf, type TerminationInput } from '.';
+import { choose, questionsOf, questionView, type TerminationInput } from '.';
 
 const division = CODE_PROFILES.find((p) => p.key === 'division');
 if (!division) throw new Error('the profile for divisions is shipped');
@@ -18,7 +18,7 @@ function inBox(facts: Partial<Enclosure>): TerminationInput {
 const asked = (input: TerminationInput, fact: string) => {
   const found = questionsOf(input, DEMO, choose(input, DEMO)).find((q) => q.fact === fact);
   if (!found) throw new Error(`${fact} is not asked`);
-  return found.options;
+  return questionView(found).options;
 };
 
 describe('the place by classes', () => {

@@ -1,14 +1,8 @@
-import { QUANTITY_WORDS } from '@/core/cable-measurement';
-import {
-  CLASS_GROUPS,
-  DUST_GROUPS,
-  GAS_GROUPS,
-  HAZARD_CLASSES,
-  MATERIAL_WORDS,
-  type Material,
-} from '@/core/catalogue';
+import { canonicalJson } from '@/core/kernel';
+import { CLASS_GROUPS, DUST_GROUPS, GAS_GROUPS, HAZARD_CLASSES, type Material } from '@/core/catalogue';
 import type { CableType, Enclosure } from '@/core/schedule';
-import type { MissingField } from './barrier/trail';
+import type { Answer } from './answer';
+import { enteredAt, type MissingField } from './barrier/trail';
 import type { CatalogueView } from './candidate';
 import { choose, type Choice } from './choose';
 import type { AskedFact } from './finding';
@@ -22,11 +16,10 @@ import {
 
 /** One answer that a question may get: what it writes, and what the choice would come to. */
 export interface QuestionOption {
-  readonly words: string;
   /** The fact in the shape of its record; for `place` class and division together, for `length` metres. */
   readonly value: unknown;
-  /** The answer of the choice if this were so. */
-  readonly would: string;
+  /** What the choice would come to if this were so. */
+  readonly would: Answer;
   /** Of the sizes that wait: those that would fit, and those that would be refused. The others go on waiting for something else. */
   readonly fits: readonly string[];
   readonly refused: readonly string[];
@@ -35,7 +28,9 @@ export interface QuestionOption {
 /** Something that was asked and not answered, and what each answer would change. */
 export interface Question {
   readonly fact: AskedFact;
-  readonly words: string;
+  /** The box and the type of cable that it is asked of. */
+  readonly box: string;
+  readonly cable: string;
   /** Path of the fact in a request. */
   readonly path: string;
   /** Size codes that wait for it. */
@@ -48,19 +43,16 @@ export interface Question {
 
 type TypeFacts = Partial<CableType>;
 type BoxFacts = Partial<Enclosure>;
-interface Answer {
-  readonly words: string;
+interface Given {
   readonly value: unknown;
   readonly apply: (input: TerminationInput) => TerminationInput;
 }
 
-const ofType = (words: string, value: unknown, facts: TypeFacts): Answer => ({
-  words,
+const ofType = (value: unknown, facts: TypeFacts): Given => ({
   value,
   apply: (input) => ({ ...input, cableType: { ...input.cableType, ...facts } }),
 });
-const ofBox = (words: string, value: unknown, facts: BoxFacts): Answer => ({
-  words,
+const ofBox = (value: unknown, facts: BoxFacts): Given => ({
   value,
   apply: (input) => ({ ...input, enclosure: { ...input.enclosure, ...facts } }),
 });
@@ -70,11 +62,7 @@ type ClassOrNone = Exclude<Enclosure['hazardClass'], undefined>;
 /** Class and division together; the group stays as it is, and where nobody has said it, it is asked next. */
 const place = (hazardClass: ClassOrNone, division?: 1 | 2) => {
   const facts: BoxFacts = { hazardClass, ...(division === undefined ? {} : { division }) };
-  return ofBox(
-    hazardClass === null ? 'Not classified' : `Class ${hazardClass}, division ${division}`,
-    facts,
-    facts,
-  );
+  return ofBox(facts, facts);
 };
 
 /** Classes that a group may belong to; all of them where it is not known. */
@@ -86,8 +74,7 @@ const classesOf = ({ hazardClass, classGroup }: Enclosure): readonly (typeof HAZ
       (classGroup === undefined || GROUPS_OF[c].some((g) => g === classGroup)),
   );
 
-const metres = (m: number): Answer => ({
-  words: `${m} m`,
+const metres = (m: number): Given => ({
   value: m,
   apply: (input) => ({ ...input, cableLengthMm: m * 1000 }),
 });
@@ -101,27 +88,25 @@ const ARMOUR_METALS: readonly Material[] = [
   'copper',
 ];
 
+const LISTINGS: readonly NonNullable<CableType['listings']>[] = [
+  ['I/1', 'I/2', 'II/1', 'II/2'],
+  ['I/2', 'II/2', 'tray'],
+  ['tray'],
+  [],
+];
+
 interface AskedRecord {
   readonly path: string;
-  readonly words: (input: TerminationInput) => string;
-  readonly answers: (input: TerminationInput) => readonly Answer[];
+  readonly answers: (input: TerminationInput) => readonly Given[];
 }
-
-const box = ({ enclosure }: TerminationInput) => enclosure.tag;
-const type = ({ cableType }: TerminationInput) => cableType.code;
 
 const FACTS: Readonly<Record<MissingField, AskedRecord>> = {
   compact: {
     path: 'cableType.compact',
-    words: (i) => `Is ${type(i)} compact and round?`,
-    answers: () => [
-      ofType('Compact and round', true, { compact: true }),
-      ofType('Not compact', false, { compact: false }),
-    ],
+    answers: () => [true, false].map((compact) => ofType(compact, { compact })),
   },
   length: {
     path: 'cableLengthMm',
-    words: () => 'How long is the cable?',
     // One on either side of what the profile asks for, so that both outcomes are seen.
     answers: ({ profile }) => {
       const least = profile.barrier.minLengthM;
@@ -130,33 +115,25 @@ const FACTS: Readonly<Record<MissingField, AskedRecord>> = {
   },
   ignitionSource: {
     path: 'enclosure.ignitionSource',
-    words: (i) => `Does ${box(i)} hold a source of ignition?`,
-    answers: () => [
-      ofBox('Something inside may ignite', true, { ignitionSource: true }),
-      ofBox('Nothing inside ignites', false, { ignitionSource: false }),
-    ],
+    answers: () => [true, false].map((ignitionSource) => ofBox(ignitionSource, { ignitionSource })),
   },
   gasGroup: {
     path: 'enclosure.gasGroup',
-    words: (i) => `Which gas group is there at ${box(i)}?`,
-    answers: () => GAS_GROUPS.map((g) => ofBox(g, g, { gasGroup: g })),
+    answers: () => GAS_GROUPS.map((gasGroup) => ofBox(gasGroup, { gasGroup })),
   },
   dustGroup: {
     path: 'enclosure.dustGroup',
-    words: (i) => `Which dust group is there at ${box(i)}?`,
-    answers: () => DUST_GROUPS.map((g) => ofBox(g, g, { dustGroup: g })),
+    answers: () => DUST_GROUPS.map((dustGroup) => ofBox(dustGroup, { dustGroup })),
   },
   zone: {
     path: 'enclosure.zone',
-    words: (i) => `In which zone does ${box(i)} stand?`,
     answers: ({ enclosure }) => [
-      ...([0, 1, 2, 20, 21, 22] as const).map((z) => ofBox(`Zone ${z}`, z, { zone: z })),
-      ...(enclosure.concept === 'none' ? [ofBox('No explosive atmosphere', null, { zone: null })] : []),
+      ...([0, 1, 2, 20, 21, 22] as const).map((zone) => ofBox(zone, { zone })),
+      ...(enclosure.concept === 'none' ? [ofBox(null, { zone: null })] : []),
     ],
   },
   place: {
     path: 'enclosure.hazardClass',
-    words: (i) => `Which class and division has the place of ${box(i)}?`,
     answers: ({ enclosure }) => [
       ...classesOf(enclosure).flatMap((c) => [place(c, 1), place(c, 2)]),
       ...(enclosure.concept === 'none' ? [place(null)] : []),
@@ -164,50 +141,29 @@ const FACTS: Readonly<Record<MissingField, AskedRecord>> = {
   },
   classGroup: {
     path: 'enclosure.classGroup',
-    words: (i) => `Which group is there at ${box(i)}?`,
     answers: ({ enclosure: { hazardClass } }) =>
-      (hazardClass === undefined || hazardClass === null ? CLASS_GROUPS : GROUPS_OF[hazardClass]).map((g) =>
-        ofBox(`Group ${g}`, g, { classGroup: g }),
+      (hazardClass === undefined || hazardClass === null ? CLASS_GROUPS : GROUPS_OF[hazardClass]).map(
+        (classGroup) => ofBox(classGroup, { classGroup }),
       ),
   },
   listings: {
     path: 'cableType.listings',
-    words: (i) => `What is ${type(i)} listed for?`,
-    answers: () => [
-      ofType('Divisions 1 and 2', ['I/1', 'I/2', 'II/1', 'II/2'], {
-        listings: ['I/1', 'I/2', 'II/1', 'II/2'],
-      }),
-      ofType('Division 2 and tray use', ['I/2', 'II/2', 'tray'], { listings: ['I/2', 'II/2', 'tray'] }),
-      ofType('Tray use only', ['tray'], { listings: ['tray'] }),
-      ofType('No listing', [], { listings: [] }),
-    ],
+    answers: () => LISTINGS.map((listings) => ofType(listings, { listings })),
   },
   wet: {
     path: 'enclosure.wet',
-    words: (i) => `Does water or salt stand at the joints of ${box(i)}?`,
-    answers: () => [ofBox('Wet in service', true, { wet: true }), ofBox('Dry', false, { wet: false })],
+    answers: () => [true, false].map((wet) => ofBox(wet, { wet })),
   },
   armourMaterial: {
     path: 'cableType.armourMaterial',
-    words: (i) => `What is the armour of ${type(i)} made of?`,
-    answers: () => ARMOUR_METALS.map((m) => ofType(capital(MATERIAL_WORDS[m]), m, { armourMaterial: m })),
+    answers: () => ARMOUR_METALS.map((armourMaterial) => ofType(armourMaterial, { armourMaterial })),
   },
   singleCoreAc: {
     path: 'cableType.singleCoreAc',
-    words: (i) => `Does ${type(i)} carry one phase of an AC circuit?`,
-    answers: () => [
-      ofType('One phase of AC', true, { singleCoreAc: true }),
-      ofType('Not AC', false, { singleCoreAc: false }),
-    ],
+    answers: () => [true, false].map((singleCoreAc) => ofType(singleCoreAc, { singleCoreAc })),
   },
-  profile: {
-    path: 'profile.barrier',
-    words: () => 'A figure of the code profile is missing.',
-    answers: () => [],
-  },
+  profile: { path: 'profile.barrier', answers: () => [] },
 };
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 const isQuantity = (fact: AskedFact): fact is MeasuredQuantity => MEASURED_QUANTITIES.some((q) => q === fact);
 
@@ -224,7 +180,7 @@ export function questionsOf(input: TerminationInput, catalogue: CatalogueView, c
     waiting.set(fact, sizes);
   };
   const asked = choice.barrier.missing;
-  if (asked !== null) waiting.set(asked.field, []);
+  if (asked !== null) waiting.set(enteredAt(asked).field, []);
   for (const { verdict, findings, size, notCalledFor } of choice.candidates) {
     if (verdict === 'misfit' || notCalledFor !== null) continue;
     for (const finding of findings) for (const fact of finding.asks ?? []) note(fact, size.code);
@@ -240,34 +196,26 @@ function questionOf(
   waiting: readonly string[],
   input: TerminationInput,
   catalogue: CatalogueView,
-  now: string,
+  now: Answer,
 ): Question {
-  if (isQuantity(fact)) {
-    const words = `Measure: ${QUANTITY_WORDS[fact]}.`;
-    return { fact, words, path: 'readings', waiting, decides: true, options: [] };
-  }
-  const { path, words, answers } = FACTS[fact];
-  const options = answers(input).map((answer) => {
-    const then = answer.apply(input);
+  const asked = { fact, box: input.enclosure.tag, cable: input.cableType.code, waiting };
+  if (isQuantity(fact)) return { ...asked, path: 'readings', decides: true, options: [] };
+  const { path, answers } = FACTS[fact];
+  const options = answers(input).map(({ value, apply }) => {
+    const then = apply(input);
     const after = choose(then, catalogue);
     const of = (verdict: Verdict) =>
       after.candidates
         .filter((c) => c.verdict === verdict && waiting.includes(c.size.code))
         .map((c) => c.size.code);
-    return {
-      words: answer.words,
-      value: answer.value,
-      would: outcomeOf(then, after),
-      fits: of('fits'),
-      refused: of('misfit'),
-    };
+    return { value, would: outcomeOf(then, after), fits: of('fits'), refused: of('misfit') };
   });
-  const decides = options.length === 0 || options.some((o) => o.would !== now);
-  return { fact, words: words(input), path, waiting, decides, options };
+  const decides = options.length === 0 || options.some((o) => canonicalJson(o.would) !== canonicalJson(now));
+  return { ...asked, path, decides, options };
 }
 
 /** What the choice comes to; while readings are missing, what is decided about the inside of the cable. */
-function outcomeOf(input: TerminationInput, { answer, barrier }: Choice): string {
+function outcomeOf(input: TerminationInput, { answer, barrier }: Choice): Answer {
   const unmeasured = neededQuantities(input.cableType, barrier.outcome).some((q) => input[q] === null);
-  return unmeasured ? barrier.conclusion : answer;
+  return unmeasured ? { code: 'barrier', conclusion: barrier.conclusion } : answer;
 }

@@ -1,19 +1,25 @@
-import { toUm } from '@/core/kernel';
-import { trimNumber } from '@/core/units';
+import { toUm, type NoFigures, type Said } from '@/core/kernel';
 import type { PrintedRange, RingOption, Size } from '@/core/catalogue';
 import { compoundLimit } from './chamber-fit';
 import { isMetalClad } from './termination-input';
 
-/** A catalogue range in words and in whole micrometres. */
+/** What has a range: a seal, a face of a ring, the chamber, an end stop; with what of the cable lies in it where that is not plain. */
+export interface RangeNames {
+  outerSeal: NoFigures;
+  innerSeal: NoFigures;
+  /** `ring`: the part number of an alternative ring; `clad`: it grips the armour's outside. */
+  ring: { face: RingOption['face']; ring: string | null; clad: boolean };
+  chamber: NoFigures;
+  endStop: { on: 'outerSheath' | 'cable' };
+}
+export type RangeName = Said<RangeNames>;
+
+/** A catalogue range, named, as printed and in whole micrometres. */
 export interface RangeFacts {
+  readonly name: RangeName;
   readonly range: PrintedRange;
-  readonly text: string;
   readonly minUm: number;
   readonly maxUm: number;
-  /** How a reason about this range begins: “outer seal takes 18.5–24 mm, your outer sheath is ”. */
-  readonly opening: string;
-  /** Said of a quantity that nobody has measured. */
-  readonly notMeasured: string;
 }
 
 /** A size ready to be compared: what every termination would otherwise work out again. */
@@ -22,8 +28,8 @@ export interface SizeFacts {
   readonly innerSeal: RangeFacts | null;
   readonly rings: readonly { readonly option: RingOption; readonly facts: RangeFacts }[];
   readonly overCores: RangeFacts | null;
-  /** The compounds of its approval list in words: with their limits, and by product alone. */
-  readonly compounds: { readonly limits: string; readonly products: string; readonly least: number } | null;
+  /** The compounds of its approval list, with how many cores each is for, and the least of these. */
+  readonly compounds: { readonly limits: readonly CompoundLimit[]; readonly least: number } | null;
   /** Sizes with the same key go into an entry in the same way. */
   readonly entryKey: string;
   readonly endStop: RangeFacts | null;
@@ -31,34 +37,28 @@ export interface SizeFacts {
   readonly partsKey: number;
 }
 
-function rangeFacts(range: PrintedRange, what: string, thing: string): RangeFacts {
-  const text =
-    range.min === 0
-      ? `up to ${trimNumber(range.max, 2)} mm`
-      : `${trimNumber(range.min, 2)}–${trimNumber(range.max, 2)} mm`;
-  return {
-    range,
-    text,
-    minUm: toUm(range.min),
-    maxUm: toUm(range.max),
-    opening: `${what} takes ${text}, your ${thing} is `,
-    notMeasured: `${thing} is not measured: ${what} cannot be judged`,
-  };
+export interface CompoundLimit {
+  readonly kind: string;
+  readonly product: string;
+  readonly upTo: number;
 }
 
-function ringFacts(option: RingOption): RangeFacts {
-  const face = option.face === 'plain' ? 'ring' : `${option.face} groove`;
-  const what = option.ring === undefined ? face : `${face} of ring ${option.ring}`;
-  return rangeFacts(
-    option.range,
-    what,
-    option.armour.every(isMetalClad) ? 'cable over its armour' : 'armour',
-  );
-}
+const rangeFacts = (range: PrintedRange, name: RangeName): RangeFacts => ({
+  name,
+  range,
+  minUm: toUm(range.min),
+  maxUm: toUm(range.max),
+});
+
+const ringFacts = ({ range, face, ring, armour }: RingOption): RangeFacts =>
+  rangeFacts(range, { code: 'ring', face, ring: ring ?? null, clad: armour.every(isMetalClad) });
 
 const compoundFacts = (chamber: NonNullable<Size['chamber']>) => ({
-  limits: chamber.compounds.map((c) => `${c.kind} up to ${compoundLimit(chamber, c)}`).join(', '),
-  products: chamber.compounds.map((c) => c.product).join(' or '),
+  limits: chamber.compounds.map((c) => ({
+    kind: c.kind,
+    product: c.product,
+    upTo: compoundLimit(chamber, c),
+  })),
   least: Math.min(...chamber.compounds.map((c) => compoundLimit(chamber, c))),
 });
 
@@ -70,11 +70,11 @@ export function factsOf(size: Size): SizeFacts {
   if (known) return known;
   const { thread, lengthMm, undercutMm, taperedTurns } = size.entry;
   const made: SizeFacts = {
-    outerSeal: size.outerSeal ? rangeFacts(size.outerSeal, 'outer seal', 'outer sheath') : null,
-    innerSeal: size.innerSeal ? rangeFacts(size.innerSeal, 'inner seal', 'inner sheath') : null,
+    outerSeal: size.outerSeal ? rangeFacts(size.outerSeal, { code: 'outerSeal' }) : null,
+    innerSeal: size.innerSeal ? rangeFacts(size.innerSeal, { code: 'innerSeal' }) : null,
     rings: size.rings.map((option) => ({ option, facts: ringFacts(option) })),
     overCores: size.chamber
-      ? rangeFacts({ min: 0, max: size.chamber.maxOverCoresMm }, 'chamber', 'laid-up cores')
+      ? rangeFacts({ min: 0, max: size.chamber.maxOverCoresMm }, { code: 'chamber' })
       : null,
     compounds: size.chamber ? compoundFacts(size.chamber) : null,
     entryKey: `${thread.form} ${thread.size} ${thread.pitchMm} ${lengthMm} ${undercutMm} ${taperedTurns ?? ''}`,
@@ -96,6 +96,8 @@ function endStopRange(size: Size): RangeFacts | null {
   const stop = size.endStop;
   if (stop === undefined) return null;
   if (stop.test === 'cableRange')
-    return stop.stays ? rangeFacts(stop.stays, 'end stop', 'outer sheath') : null;
-  return stop.boreMm === undefined ? null : rangeFacts({ min: 0, max: stop.boreMm }, 'end stop', 'cable');
+    return stop.stays ? rangeFacts(stop.stays, { code: 'endStop', on: 'outerSheath' }) : null;
+  return stop.boreMm === undefined
+    ? null
+    : rangeFacts({ min: 0, max: stop.boreMm }, { code: 'endStop', on: 'cable' });
 }

@@ -1,8 +1,7 @@
-import { fail, ok, toUm, type Problem, type Result } from '@/core/kernel';
+import { fail, ok, toUm, type NoFigures, type Problem, type Result, type Said } from '@/core/kernel';
 import {
   measure,
   nestingProblems,
-  QUANTITY_WORDS,
   type Measurement,
   type MeasurementRules,
   type Reading,
@@ -10,7 +9,7 @@ import {
 import type { ArmourKind, Size } from '@/core/catalogue';
 import type { CableType, CodeProfile, Enclosure, Entry } from '@/core/schedule';
 import { isFlameproof } from '@/core/schedule';
-import type { BarrierOutcome } from './barrier/trail';
+import type { BarrierOutcome } from './barrier/outcome';
 import type { IntervalUm } from './verdict';
 
 /** What may be measured on a cable end and matters for its gland. */
@@ -72,19 +71,25 @@ export function neededQuantities(cableType: CableType, outcome: BarrierOutcome |
 export const flameproofSealOn = (size: Pick<Size, 'innerSeal'>): 'innerSheath' | 'outerSheath' =>
   size.innerSeal === undefined ? 'outerSheath' : 'innerSheath';
 
+/** What makes a plan provisional. */
+export interface Provisionals {
+  datasheet: { quantity: MeasuredQuantity };
+  /** A flameproof entry asks for two caliper readings a quarter turn apart, and for a tape reading as well. */
+  twoCalipers: NoFigures;
+  tape: NoFigures;
+}
+export type Provisional = Said<Provisionals>;
+
 /** Why a plan from this input would be provisional; empty when nothing stands in the way. */
-export function provisionalReasons(input: TerminationInput): string[] {
-  const reasons = MEASURED_QUANTITIES.filter((q) => input[q]?.provisional).map(
-    (q) => `${QUANTITY_WORDS[q]} is a datasheet value`,
-  );
+export function provisionalReasons(input: TerminationInput): Provisional[] {
+  const reasons: Provisional[] = MEASURED_QUANTITIES.filter((q) => input[q]?.provisional).map((quantity) => ({
+    code: 'datasheet',
+    quantity,
+  }));
   const outer = input.outerSheath;
   if (outer && !outer.provisional && isFlameproof(input.enclosure)) {
-    if (outer.ovality === null)
-      reasons.push(
-        'a flameproof entry asks for two caliper readings of the outer sheath, a quarter turn apart',
-      );
-    if (!outer.hasTape)
-      reasons.push('a flameproof entry asks for a tape reading of the outer sheath as well');
+    if (outer.ovality === null) reasons.push({ code: 'twoCalipers' });
+    if (!outer.hasTape) reasons.push({ code: 'tape' });
   }
   return reasons;
 }

@@ -2,14 +2,6 @@ import { toUm } from '@/core/kernel';
 import { sameThread, type Accessory, type AccessoryKind, type Thread } from '@/core/catalogue';
 import type { Enclosure } from '@/core/schedule';
 
-export const ACCESSORY_WORDS: Readonly<Record<AccessoryKind, string>> = {
-  sealingWasher: 'sealing washer',
-  earthTag: 'earth tag',
-  serratedWasher: 'serrated washer',
-  locknut: 'locknut',
-  blankingPlug: 'blanking plug',
-};
-
 /** Accessories that were found, and the first that is needed and not in the catalogue. */
 export interface Stack {
   readonly found: readonly Accessory[];

@@ -6,6 +6,7 @@ export * from './limits';
 export * from './linear-program';
 export * from './random';
 export * from './result';
+export * from './said';
 export * from './text-width';
 export * from './validate';
 export * from './time-passed';

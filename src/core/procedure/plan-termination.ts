@@ -8,6 +8,9 @@ import {
   decideBarrier,
   GLAND_SELECTION_RULES,
   provisionalReasons,
+  provisionalWords,
+  reasonWords,
+  ringWayOf,
   ringWords,
   type Candidate,
   type TerminationInput,
@@ -126,7 +129,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     marginMm: candidate.marginMm,
     provisional: provisionalOf(request, candidate),
     ring: ring?.option ?? null,
-    ringWords: ringWords(ring, family),
+    ringWords: ringWords(ringWayOf(ring, family)),
     endStop: candidate.endStop?.rule ?? null,
     adaptor: entry.adaptor?.partNumber ?? null,
     outside: [...entry.between, ...entry.outside].map(accessoryWords),
@@ -197,8 +200,8 @@ function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
   const marginal = candidate.findings.some((f) => f.verdict === 'marginal')
     ? ['a range is only marginally met']
     : [];
-  const open = candidate.findings.filter((f) => f.verdict === 'unknown').map((f) => f.reason);
-  return [...marginal, ...new Set(open), ...provisionalReasons(request.input)];
+  const open = candidate.findings.filter((f) => f.verdict === 'unknown').map((f) => reasonWords(f.case));
+  return [...marginal, ...new Set(open), ...provisionalReasons(request.input).map(provisionalWords)];
 }
 
 /** Hash that stands for a plan in events and on the cut card. */

@@ -6,6 +6,7 @@ import {
   MEASURED_QUANTITIES,
   packCandidate,
   questionsOf,
+  questionView,
   type TerminationInput,
 } from '@/core/gland-selection';
 import { seededRandom } from '@/core/kernel';
@@ -178,7 +179,7 @@ it('says of what it does not know that it asks for it, with the sizes that wait 
   for (let n = 0; n < 80; n += 1) {
     const input = randomInput();
     const choice = choose(input, DEMO);
-    const open = questionsOf(input, DEMO, choice);
+    const open = questionsOf(input, DEMO, choice).map(questionView);
     const unknown = choice.candidates.filter((c) => c.verdict === 'unknown' && c.notCalledFor === null);
     const nameless = unknown.flatMap((c) =>
       c.findings.filter(

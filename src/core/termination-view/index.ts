@@ -2,12 +2,12 @@ import type { ArmourKind, Compound, FamilyDiff } from '@/core/catalogue';
 import type { SealPlan } from '@/core/compound-cure';
 import type { MeasurementRules, Reading } from '@/core/cable-measurement';
 import type {
-  BarrierTrail,
-  Finding,
+  FindingView,
   MeasuredEnd,
   MeasuredQuantity,
-  Nearest,
-  Question,
+  NearestView,
+  QuestionView,
+  TrailView,
   Verdict,
 } from '@/core/gland-selection';
 import { type ChainFault, type BenchAct, type Step, type EventView } from '@/core/record';
@@ -61,7 +61,7 @@ export interface CandidateView {
   /** Why this kind of gland does not compete here; null when it does. */
   readonly notCalledFor: string | null;
   readonly adaptor: string | null;
-  readonly findings: readonly Finding[];
+  readonly findings: readonly FindingView[];
   /** What is drawn from the store with it: ring, adaptor, washers, tag, locknut, shroud with its step. */
   readonly goesWith: readonly string[];
   /** Why it may not be taken; null when it may. */
@@ -75,7 +75,7 @@ export interface ChoiceView {
   readonly answer: string;
   readonly provisional: readonly string[];
   /** Where nothing fits: what comes nearest, and what would help. */
-  readonly nearest: Nearest | null;
+  readonly nearest: NearestView | null;
   readonly candidates: readonly CandidateView[];
 }
 
@@ -115,11 +115,11 @@ export interface TerminationView {
   readonly readings: readonly ReadingView[];
   readonly measured: MeasuredEnd;
   readonly needed: readonly MeasuredQuantity[];
-  readonly barrier: BarrierTrail | null;
+  readonly barrier: TrailView | null;
   readonly measureProblems: readonly Problem[];
   readonly choice: ChoiceView | null;
   /** What was asked and not answered, with what each answer would change. */
-  readonly questions: readonly Question[];
+  readonly questions: readonly QuestionView[];
   readonly plan: {
     readonly plan: TerminationPlan;
     readonly hash: string;

@@ -1,6 +1,7 @@
 import type { Problem } from '@/core/kernel';
 import { QUANTITY_WORDS } from '@/core/cable-measurement';
 import {
+  answerWords,
   chooseEach,
   contradictions,
   decideBarrier,
@@ -187,7 +188,7 @@ function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): 
     measureResult: measured.outerSheath
       ? `${trimNumber(measured.outerSheath.interval.min, 1)}–${trimNumber(measured.outerSheath.interval.max, 1)}`
       : '',
-    noFit: best?.verdict === 'misfit' ? (choice?.answer ?? null) : null,
+    noFit: choice && best?.verdict === 'misfit' ? answerWords(choice.answer) : null,
     plan: plan?.plan ?? null,
     stale,
     steps,

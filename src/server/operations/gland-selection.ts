@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ok, refuse, type Result } from '@/core/kernel';
-import { choose, judge, type Candidate } from '@/core/gland-selection';
+import { choose, judge, reasonWords, type Candidate } from '@/core/gland-selection';
 import {
   compareDecisions,
   generateSteps,
@@ -87,7 +87,9 @@ export function lockSize(
 export function whyNot(candidate: Candidate): string | null {
   if (candidate.verdict === 'fits' || candidate.verdict === 'marginal') return null;
   // A cable that is not listed is refused by its listing and again by the barrier decision: once is enough.
-  const all = candidate.findings.filter((f) => f.verdict === candidate.verdict).map((f) => f.reason);
+  const all = candidate.findings
+    .filter((f) => f.verdict === candidate.verdict)
+    .map((f) => reasonWords(f.case));
   const reasons = all.filter((r) => !all.some((other) => other !== r && r.includes(other)));
   return `${candidate.size.code} cannot be taken: ${reasons.join('; ')}`;
 }

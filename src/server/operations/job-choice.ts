@@ -1,5 +1,5 @@
 import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
-import { judge, type Candidate } from '@/core/gland-selection';
+import { answerWords, judge, notCalledForWords, type Candidate } from '@/core/gland-selection';
 import type { JobChoiceRequest, JobOption, JobPick, JobTermination } from '@/core/job-choice';
 import { planTermination } from '@/core/procedure';
 import { database, loadCatalogue, type JobRow, type Tx } from '@/data';
@@ -11,6 +11,9 @@ import { catalogueView, type Assessment } from './assess';
 import { storePlan, whyNot } from './gland-selection';
 import { EditLog } from './edits';
 import { assessJob, refreshSummaries, requireJob } from './load';
+
+const whyNotCalledFor = ({ notCalledFor }: Candidate): string | null =>
+  notCalledFor === null ? null : notCalledForWords(notCalledFor);
 
 /** All ends of a job without their choices: those of a whole job, with all their reasons, would fill the memory. */
 async function allOf(tx: Tx, job: JobRow): Promise<Assessment[]> {
@@ -55,7 +58,7 @@ export function viewJobChoice(slug: string): Promise<Result<JobChoiceView>> {
         (c) => c.verdict === 'fits' && c.notCalledFor === null,
       );
       for (const c of options) sizes[c.size.partNumber] = c.size.code;
-      if (options.length === 0) open[a.tag] = a.choice?.answer ?? waitsFor(a);
+      if (options.length === 0) open[a.tag] = a.choice ? answerWords(a.choice.answer) : waitsFor(a);
       const plan = a.plan?.plan ?? null;
       if (plan) {
         before.push({ tag: a.tag, part: plan.partNumber });
@@ -118,7 +121,7 @@ export function acceptJobChoice(
       const candidate = judge(a.request.input, family.family, size, view);
       const refusal =
         whyNot(candidate) ??
-        (candidate.verdict === 'marginal' ? 'fits only marginally now' : candidate.notCalledFor);
+        (candidate.verdict === 'marginal' ? 'fits only marginally now' : whyNotCalledFor(candidate));
       if (refusal !== null) {
         problems.push({ path: tag, message: refusal, value: part });
         continue;

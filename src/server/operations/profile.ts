@@ -1,6 +1,6 @@
 import { canonicalJson, ok, refuse, type Result } from '@/core/kernel';
 import type { Choice } from '@/core/gland-selection';
-import { OUTCOME_WORDS } from '@/core/gland-selection';
+import { answerWords, OUTCOME_WORDS } from '@/core/gland-selection';
 import { CODE_PROFILES, compareTags, profileOrigin, readProfile, type CodeProfile } from '@/core/schedule';
 import type { ProfileChange, ProfileView } from '@/core/termination-view';
 import { database, loadCatalogue, terminationIdsOfJob, type JobRow, type Tx } from '@/data';
@@ -29,7 +29,7 @@ export function viewProfile(slug: string): Promise<Result<ProfileView>> {
 }
 
 const said = (choice: Choice | null): { answer: string; barrier: string } => ({
-  answer: choice?.answer ?? 'not measured',
+  answer: choice ? answerWords(choice.answer) : 'not measured',
   barrier: choice ? OUTCOME_WORDS[choice.barrier.outcome] : '–',
 });
 

@@ -1,11 +1,19 @@
 import { ok, type Result } from '@/core/kernel';
 import {
+  answerWords,
   choose,
+  findingView,
+  nearestView,
+  notCalledForWords,
+  provisionalWords,
   questionsOf,
+  questionView,
+  trailView,
+  wayOf,
   wayWords,
   type Candidate,
   type CatalogueView,
-  type Question,
+  type QuestionView,
 } from '@/core/gland-selection';
 import { slideOnList } from '@/core/make-off';
 import type { Family } from '@/core/catalogue';
@@ -77,10 +85,10 @@ function candidateView(
     sheet: `${family.sheet.title}, revision ${family.sheet.revision}`,
     verdict: candidate.verdict,
     marginMm: candidate.marginMm,
-    ringWords: wayWords(candidate),
-    notCalledFor: candidate.notCalledFor,
+    ringWords: wayWords(wayOf(candidate)),
+    notCalledFor: candidate.notCalledFor === null ? null : notCalledForWords(candidate.notCalledFor),
     adaptor: candidate.entry.adaptor?.partNumber ?? null,
-    findings: candidate.findings,
+    findings: candidate.findings.map(findingView),
     goesWith: candidate.verdict === 'misfit' ? [] : goesWith(candidate, outerMaxMm),
     refusal: whyNot(candidate),
     planOnly: planOnly.has(family.code),
@@ -108,11 +116,11 @@ async function lookAlikesOf(
 }
 
 /** Asked for while readings are missing too: a fact of the place can be given before anybody has measured. */
-function openQuestions({ request, choice, missing }: Assessment, catalogue: CatalogueView): Question[] {
+function openQuestions({ request, choice, missing }: Assessment, catalogue: CatalogueView): QuestionView[] {
   if (request === null) return [];
   const asked = questionsOf(request.input, catalogue, choice ?? choose(request.input, catalogue));
   // What has to be measured stands at its own station already.
-  return asked.filter((q) => !missing.some((m) => m === q.fact));
+  return asked.filter((q) => !missing.some((m) => m === q.fact)).map(questionView);
 }
 
 /** One termination with everything the interface shows of it. */
@@ -152,13 +160,13 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
       readings: assessment.readings.map(({ id, end, reading }) => ({ id, end, reading })),
       measured: assessment.measured,
       needed: assessment.needed,
-      barrier: assessment.barrier,
+      barrier: assessment.barrier === null ? null : trailView(assessment.barrier),
       measureProblems: assessment.measureProblems,
       choice: choice
         ? {
-            answer: choice.answer,
-            provisional: choice.provisional,
-            nearest: choice.nearest,
+            answer: answerWords(choice.answer),
+            provisional: choice.provisional.map(provisionalWords),
+            nearest: choice.nearest === null ? null : nearestView(choice.nearest),
             candidates: choice.candidates.map((c) =>
               candidateView(
                 c,

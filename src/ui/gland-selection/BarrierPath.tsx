@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { OUTCOME_WORDS, type BarrierTrail } from '@/core/gland-selection';
+import { OUTCOME_WORDS, type TrailView } from '@/core/gland-selection';
 import type { StationProps } from '../termination/actions';
 import styles from './BarrierPath.module.css';
 
@@ -29,7 +29,7 @@ export function BarrierPath({ view }: Pick<StationProps, 'view'>) {
   );
 }
 
-function Path({ trail }: { readonly trail: BarrierTrail }) {
+function Path({ trail }: { readonly trail: TrailView }) {
   return (
     <>
       <ol className={styles.path}>

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import type { Nearest } from '@/core/gland-selection';
+import type { NearestView } from '@/core/gland-selection';
 import { compareTags } from '@/core/schedule';
 import type { CandidateView } from '@/core/termination-view';
 import { Caution } from '../common/Caution';
@@ -163,7 +163,7 @@ export function ChooseStation({ view, actions }: StationProps) {
 }
 
 /** Where nothing fits: what would help the size that comes nearest. */
-function NearestHelp({ nearest }: { readonly nearest: Nearest }) {
+function NearestHelp({ nearest }: { readonly nearest: NearestView }) {
   // The first stands in the answer already.
   const [, ...more] = nearest.remedies;
   if (more.length === 0) return null;

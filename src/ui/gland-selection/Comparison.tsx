@@ -49,7 +49,7 @@ export function Comparison({ candidates, pair, onPair }: Props) {
       <tbody>
         {left.findings.map((a) => {
           const b = right.findings.find((f) => f.criterion === a.criterion);
-          if (!b || (a.takes === 'none' && b.takes === 'none')) return null;
+          if (!b || (a.code === 'absent' && b.code === 'absent')) return null;
           const alike = a.reason === b.reason;
           return (
             <tr key={a.criterion} data-alike={alike ? 'yes' : undefined}>

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { CRITERION_TITLES, type CriterionId, type Finding } from '@/core/gland-selection';
+import { CRITERION_TITLES, type CriterionId, type FindingView } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { NutMark, VERDICT_WORDS } from '../verdict/NutMark';
@@ -144,10 +144,9 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
   );
 }
 
-function Mark({ finding }: { readonly finding: Finding }) {
+function Mark({ finding }: { readonly finding: FindingView }) {
   // What is not asked of this kind of gland stays quiet, so that what was judged stands out.
-  if (finding.verdict === 'fits' && finding.takes === 'none')
-    return <span className={styles.nothing}>·</span>;
+  if (finding.code === 'absent') return <span className={styles.nothing}>·</span>;
   return (
     <>
       <NutMark verdict={finding.verdict} size={15} />
@@ -168,7 +167,7 @@ function columnsOf(candidates: readonly CandidateView[]): { columns: CriterionId
     for (const f of findings) {
       const known = told.get(f.criterion) ?? { speaks: false, differs: false };
       told.set(f.criterion, {
-        speaks: known.speaks || f.verdict !== 'fits' || f.takes !== 'none',
+        speaks: known.speaks || f.verdict !== 'fits' || f.code !== 'absent',
         differs: known.differs || f.verdict !== 'fits' || f.margin !== null,
       });
     }

@@ -1,10 +1,10 @@
-import { CRITERION_TITLES, type Finding } from '@/core/gland-selection';
+import { CRITERION_TITLES, type FindingView } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { NutMark, VERDICT_WORDS } from '../verdict/NutMark';
 import styles from './FindingList.module.css';
 
-const marginText = (f: Finding): string =>
+const marginText = (f: FindingView): string =>
   f.margin === null
     ? ''
     : `${f.margin > 0 ? '+' : ''}${trimNumber(f.margin, 2)} ${f.criterion === 'temperature' ? '°C' : 'mm'}`;

@@ -2,12 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import {
-  MISSING_FIELDS,
-  type MissingField,
-  type Question,
-  type QuestionOption,
-} from '@/core/gland-selection';
+import { MISSING_FIELDS, type MissingField, type QuestionView } from '@/core/gland-selection';
 import type { TerminationView } from '@/core/termination-view';
 import { parseLength } from '@/core/units';
 import { Problems } from '../common/Problems';
@@ -16,7 +11,7 @@ import type { StationProps } from '../termination/actions';
 import { useRun } from '../termination/use-run';
 import styles from './Questions.module.css';
 
-const isField = (fact: Question['fact']): fact is MissingField => MISSING_FIELDS.some((f) => f === fact);
+const isField = (fact: QuestionView['fact']): fact is MissingField => MISSING_FIELDS.some((f) => f === fact);
 
 /**
  * What was asked and not answered: each question with what its answers would change, answered in place. What would not change the answer is
@@ -36,7 +31,7 @@ export function Questions({
       () => actions.answerFact({ job: view.job.slug, cable: view.cable, end: view.end }, field, value),
       'Answered. Everything was judged again.',
     );
-  const list = (questions: readonly Question[]) => (
+  const list = (questions: readonly QuestionView[]) => (
     <ul className={styles.list}>
       {questions.map((question) => (
         <li key={question.fact} className={styles.question}>
@@ -71,11 +66,14 @@ export function Questions({
   );
 }
 
-const count = (questions: readonly Question[]): string =>
+const count = (questions: readonly QuestionView[]): string =>
   questions.length === 1 ? 'One thing is' : `${questions.length} things are`;
 
 /** What an answer comes to: the choice's sentence, or what becomes of the sizes that wait where the sentence stays the same. */
-function outcomeWords({ decides }: Question, { would, fits, refused }: QuestionOption): string {
+function outcomeWords(
+  { decides }: QuestionView,
+  { would, fits, refused }: QuestionView['options'][number],
+): string {
   if (decides) return would;
   return [
     fits.length > 0 ? `${fits.join(', ')} would fit too` : '',
@@ -85,14 +83,14 @@ function outcomeWords({ decides }: Question, { would, fits, refused }: QuestionO
     .join('; ');
 }
 
-function waitingWords({ waiting }: Question): string {
+function waitingWords({ waiting }: QuestionView): string {
   if (waiting.length === 0) return '';
   const some = waiting.slice(0, 3).join(', ');
   return waiting.length <= 3 ? `${some} wait for it.` : `${some} and ${waiting.length - 3} more wait for it.`;
 }
 
 interface AnswersProps {
-  readonly question: Question;
+  readonly question: QuestionView;
   readonly view: TerminationView;
   readonly busy: boolean;
   readonly onAnswer: (field: MissingField, value: unknown) => void;
@@ -138,7 +136,7 @@ function Answers({ question, view, busy, onAnswer }: AnswersProps) {
 }
 
 /** Where a question is answered that has no list of answers: at the bench of measurements, or in the profile. */
-function linkFor({ fact }: Question, view: TerminationView) {
+function linkFor({ fact }: QuestionView, view: TerminationView) {
   if (fact === 'profile')
     return { href: `/job/${encodeURIComponent(view.job.slug)}/profile`, words: 'Open the code profile' };
   if (isField(fact)) return null;

@@ -1,13 +1,13 @@
-import type { Finding } from '@/core/gland-selection';
+import type { FindingView } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { ladderColumns } from './ladder-scale';
 
 const seal = (
-  criterion: Finding['criterion'],
+  criterion: FindingView['criterion'],
   min: number,
   max: number,
   interval = { min: 28, max: 28.4 },
-): Finding => ({
+): FindingView => ({
   criterion,
   verdict: 'fits',
   takes: '',
@@ -16,9 +16,10 @@ const seal = (
   interval,
   margin: 0,
   reason: '',
+  code: 'inRange',
   source: '',
 });
-const candidate = (code: string, findings: Finding[]): CandidateView => ({
+const candidate = (code: string, findings: FindingView[]): CandidateView => ({
   code,
   family: code.slice(0, 3),
   familyTitle: '',

@@ -1,5 +1,5 @@
 import { scaleLinear, type ScaleLinear } from 'd3';
-import type { CriterionId, Finding } from '@/core/gland-selection';
+import type { CriterionId, FindingView } from '@/core/gland-selection';
 import type { IntervalMm } from '@/core/kernel';
 import type { CandidateView } from '@/core/termination-view';
 
@@ -11,7 +11,7 @@ export const LADDER_COLUMNS: readonly { readonly id: CriterionId; readonly title
   { id: 'armourRing', title: 'Armour' },
 ];
 
-export const findingIn = (candidate: CandidateView, id: CriterionId): Finding | undefined =>
+export const findingIn = (candidate: CandidateView, id: CriterionId): FindingView | undefined =>
   candidate.findings.find((f) => f.criterion === id);
 
 export interface LadderColumn {

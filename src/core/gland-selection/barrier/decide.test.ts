@@ -1,6 +1,7 @@
 import { CODE_PROFILES, type CodeProfile, type Enclosure } from '@/core/schedule';
 import { BOX, CABLE, TERMINATION } from '@/core/testing';
 import type { TerminationInput } from '../termination-input';
+import { trailView } from '../words';
 import { decideBarrier } from '.';
 
 const profile = (key: string): CodeProfile => {
@@ -14,13 +15,15 @@ const at = (
   box: Partial<Enclosure> = {},
   cable: Partial<typeof CABLE> = {},
 ) =>
-  decideBarrier({
-    ...TERMINATION,
-    profile: profile(key),
-    enclosure: { ...BOX, ...box },
-    cableType: { ...CABLE, ...cable },
-    ...change,
-  });
+  trailView(
+    decideBarrier({
+      ...TERMINATION,
+      profile: profile(key),
+      enclosure: { ...BOX, ...box },
+      cableType: { ...CABLE, ...cable },
+      ...change,
+    }),
+  );
 const metres = (m: number) => ({ cableLengthMm: m * 1000 });
 
 describe('length and filling', () => {

@@ -1,5 +1,4 @@
-import { ARMOUR_WORDS } from '@/core/catalogue';
-import { plainFinding, sheetName, type Criterion } from '../finding';
+import { plainFinding, sheetOf, type Criterion } from '../finding';
 import { armourQuantity } from '../termination-input';
 import { judgeSeal } from './seal';
 
@@ -7,16 +6,12 @@ import { judgeSeal } from './seal';
 export const armourRing: Criterion = {
   id: 'armourRing',
   scope: 'size',
-  absent: ({ input }) => (input.cableType.armour === 'none' ? 'the cable has no armour' : null),
+  absent: ({ input }) => (input.cableType.armour === 'none' ? 'armour' : null),
   judge: (context) => {
     const { input, family, facts, ring } = context;
     const { armour } = input.cableType;
-    if (ring === null) {
-      const words = ARMOUR_WORDS[armour];
-      const reason =
-        facts.rings.length === 0 ? 'this family clamps no armour' : `no face of the ring takes ${words}`;
-      return plainFinding('armourRing', 'misfit', 'none', words, reason, sheetName(family));
-    }
-    return judgeSeal(context, 'armourRing', ring.facts, armourQuantity(armour));
+    if (ring !== null) return judgeSeal(context, 'armourRing', ring.facts, armourQuantity(armour));
+    const code = facts.rings.length === 0 ? 'clampsNoArmour' : 'noFaceFor';
+    return plainFinding('armourRing', 'misfit', { code, armour }, sheetOf(family));
   },
 };

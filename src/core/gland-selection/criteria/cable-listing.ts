@@ -6,8 +6,9 @@ export const cableListing: Criterion = {
   id: 'cableListing',
   scope: 'family',
   judge: ({ input }) => {
-    const { verdict, takes, has, reason } = cableListed(input);
+    const { verdict, case: found } = cableListed(input);
     const asks = verdict === 'unknown' ? (['listings'] as const) : [];
-    return plainFinding('cableListing', verdict, takes, has, reason, input.profile.cableListing.source, asks);
+    const source = { code: 'profile', text: input.profile.cableListing.source } as const;
+    return plainFinding('cableListing', verdict, found, source, asks);
   },
 };

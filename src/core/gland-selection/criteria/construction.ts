@@ -1,6 +1,5 @@
-import { ARMOUR_WORDS } from '@/core/catalogue';
-import { coldFlowRefusal, constructionRefusal } from '../construction-refusal';
-import { plainFinding, sheetName, type Criterion } from '../finding';
+import { constructionRefusal, letsGoOfCreep } from '../construction-refusal';
+import { plainFinding, sheetOf, type Criterion } from '../finding';
 
 /** Does the family take this construction of cable at all? */
 export const construction: Criterion = {
@@ -8,14 +7,12 @@ export const construction: Criterion = {
   scope: 'family',
   judge: ({ input, family }) => {
     const refusal = constructionRefusal(family, input.cableType);
-    const has = ARMOUR_WORDS[input.cableType.armour];
+    const { armour } = input.cableType;
     return plainFinding(
       'construction',
       refusal === null ? 'fits' : 'misfit',
-      family.accepts.armour.map((a) => ARMOUR_WORDS[a]).join(', '),
-      has,
-      refusal ?? `takes ${has}`,
-      sheetName(family),
+      { code: 'construction', family: family.code, accepts: family.accepts.armour, armour, refusal },
+      sheetOf(family),
     );
   },
 };
@@ -24,18 +21,11 @@ export const construction: Criterion = {
 export const coldFlow: Criterion = {
   id: 'coldFlow',
   scope: 'family',
-  judge: ({ input, family }) => {
-    const refusal = coldFlowRefusal(family, input.cableType);
-    return plainFinding(
+  judge: ({ input, family }) =>
+    plainFinding(
       'coldFlow',
-      refusal === null ? 'fits' : 'misfit',
-      family.accepts.coldFlow ? 'creeping sheath too' : 'firm sheath',
-      input.cableType.coldFlow ? 'creeps' : 'firm',
-      refusal ??
-        (input.cableType.coldFlow
-          ? 'the inner seal follows a sheath that creeps'
-          : 'the sheath does not creep'),
-      sheetName(family),
-    );
-  },
+      letsGoOfCreep(family, input.cableType) ? 'misfit' : 'fits',
+      { code: 'coldFlow', followsCreep: family.accepts.coldFlow, creeps: input.cableType.coldFlow },
+      sheetOf(family),
+    ),
 };

@@ -5,7 +5,7 @@ import { judgeSeal } from './seal';
 export const outerSeal: Criterion = {
   id: 'outerSeal',
   scope: 'size',
-  absent: ({ facts }) => (facts.outerSeal === null ? 'no outer seal in this family' : null),
+  absent: ({ facts }) => (facts.outerSeal === null ? 'outerSeal' : null),
   judge: (context) => {
     const { facts } = context;
     if (facts.outerSeal === null) throw new Error('absent is asked first');

@@ -1,10 +1,7 @@
-import { ovalityExceeds, QUANTITY_WORDS } from '@/core/cable-measurement';
+import { ovalityExceeds } from '@/core/cable-measurement';
 import { isFlameproof } from '@/core/schedule';
-import { trimNumber } from '@/core/units';
-import { plainFinding, sheetName, type Criterion } from '../finding';
+import { plainFinding, sheetOf, type Criterion } from '../finding';
 import { flameproofSealOn } from '../termination-input';
-
-const percent = (fraction: number) => `${trimNumber(fraction * 100, 1)} %`;
 
 /**
  * An oval cable fails for a flameproof seal, on whichever sheath that seal closes; elsewhere the whole interval lies in the seal's range and
@@ -14,26 +11,21 @@ export const ovality: Criterion = {
   id: 'ovality',
   scope: 'size',
   judge: ({ input, family, size }) => {
-    const limit = percent(family.maxOvality);
-    const takes = `up to ${limit}`;
-    const source = sheetName(family);
-    const quantity = flameproofSealOn(size);
-    const thing = QUANTITY_WORDS[quantity];
-    const m = input[quantity];
+    const thing = flameproofSealOn(size);
+    const m = input[thing];
     const value = m?.leastOvality ?? 0;
-    const seen = m !== null && (m.ovality !== null || value > 0);
-    const has = seen ? percent(value) : 'not seen';
-    if (ovalityExceeds(value, family.maxOvality)) {
-      if (isFlameproof(input.enclosure)) {
-        const reason = `${thing} oval by ${has}, a flameproof seal of this family takes ${limit}: ${percent(value - family.maxOvality)} over`;
-        return plainFinding('ovality', 'misfit', takes, has, reason, source);
-      }
-      const reason = `${thing} oval by ${has}, above the sheet’s ${limit}; not a flameproof seal here, but look at it`;
-      return plainFinding('ovality', 'fits', takes, has, reason, source);
-    }
-    const reason = seen
-      ? `${thing} oval by ${has}`
-      : `no caliper readings of two diameters of the ${thing}; the allowance is in the interval`;
-    return plainFinding('ovality', 'fits', takes, has, reason, source);
+    const seen = m !== null && (m.ovality !== null || value > 0) ? value : null;
+    const limit = family.maxOvality;
+    const exceeds = !ovalityExceeds(value, limit)
+      ? 'no'
+      : isFlameproof(input.enclosure)
+        ? 'flameproof'
+        : 'elsewhere';
+    return plainFinding(
+      'ovality',
+      exceeds === 'flameproof' ? 'misfit' : 'fits',
+      { code: 'ovality', thing, seen, limit, exceeds },
+      sheetOf(family),
+    );
   },
 };
