@@ -2,7 +2,7 @@ import type { LinearProgram, ProgramColumn, ProgramRow } from '@/core/kernel';
 import type { CableGroup, PlaceOption } from './cable-groups';
 import type { CircuitSets } from './circuit-sets';
 import { extraSpares, mostFrames, sparesOwed, type FrameRequest } from './frame-request';
-import { divides, plainSizes, type OpeningPatterns, type RowKind } from './row-patterns';
+import { divides, plainSizes, type OpeningPatterns, type RowKind, rowWidth } from './row-patterns';
 
 /** Rows of one kind, in openings of one set of circuits, holding one set of circuits. */
 export interface RowClass {
@@ -199,13 +199,12 @@ function roomForRows(
   rowClasses: FrameModel['rowClasses'],
   equal: Equal,
 ): void {
-  const widthOf = (kind: RowKind): number => kind.height * (kind.blocks + (kind.corner === null ? 0 : 2));
   for (const width of new Set(types.map((t) => t.width))) {
     const plate = Math.min(...types.filter((t) => t.width === width).map((t) => t.plate));
     equal(
       [
         ...rowClasses.flatMap((c) =>
-          widthOf(c.kind) === width ? [[c.column, c.kind.height + plate] as const] : [],
+          rowWidth(c.kind) === width ? [[c.column, c.kind.height + plate] as const] : [],
         ),
         ...openingsOf(frames, openingTypes, (t) => (types[t]?.width === width ? -(types[t]?.room ?? 0) : 0)),
       ],

@@ -56,6 +56,10 @@ export interface OpeningPatterns {
   readonly beside: readonly string[];
 }
 
+/** Width that a row of a kind fills edge to edge, micrometres. */
+export const rowWidth = ({ height, blocks, corner }: RowKind): number =>
+  height * (blocks + (corner === null ? 0 : 2));
+
 /** More ways than this are not looked through: the opening is far larger than its smallest module. */
 const MOST_PATTERNS = 50_000;
 

@@ -103,8 +103,14 @@ export function* decideFrames(
   if (rows === null) return { kind: 'no' };
   const near = yield* rowsAround(setting, multiset, rows, 1, nodes);
   if (near.kind === 'fits') return near;
+  // Nothing to be good at: what has no plan at all is found out sooner, and any plan is an answer.
   const all = yield* solve({
-    ...programFor(fit.model, fit.model.height, [], multiset.counts),
+    ...programFor(
+      fit.model,
+      fit.model.height.map(() => 0),
+      [],
+      multiset.counts,
+    ),
     gap: 1,
     nodes: wholeNodes,
   });

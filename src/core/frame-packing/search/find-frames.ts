@@ -14,6 +14,7 @@ import { programFor } from '../model/frame-model';
 import { multisetsByCost, sameCost, type FrameMultiset } from '../model/frame-multisets';
 import type { FrameSetting } from '../model/frame-setting';
 import { rowBuilder, type RowBuilder } from './greedy/search';
+import { areaIn, leastArea } from './least-area';
 import { weakerThan } from './weaker-frames';
 
 export interface FoundFrames {
@@ -39,8 +40,10 @@ const LIMITS = {
   most: 600,
   /** Multisets put to the relaxed model one by one. */
   decided: 120,
-  /** Of them, from below. */
+  /** Of them, from below; where the walk was too long, so many that have hope, among so many that are cheaper. */
   fromBelow: 6,
+  hopeful: 24,
+  seen: 20_000,
   /** Of those that remain open, so many are put to the whole one. */
   whole: 12,
   /** Multisets of the least cost among which second measurings are saved; the latter where the search runs to its end. */
@@ -64,8 +67,9 @@ const TIME_TO_SEARCH = 0.7;
 
 /** Share of what was left over that more room must make up for before a multiset is worth a look. */
 const HOPE = 0.4;
-/** Share of the best's room that cheaper frames have when they may well hold everything too. */
+/** Share of the best's room that cheaper frames have when they may well hold everything too, and when it cannot be ruled out. */
 const NEARLY = 0.985;
+const NOT_RULED_OUT = 0.955;
 
 /**
  * Looks for the cheapest frames. A relaxed model bounds the cost; multisets are tried from there in order of cost by hand rules that are quick
@@ -83,7 +87,8 @@ export function* findFrames(setting: FrameSetting): Computation<FrameSearch> {
   const greedy = rowBuilder(setting);
 
   yield { kind: 'progress', stage: 'frames that fit', done: 1, of: 4 };
-  let walk = walkUp(setting, greedy, bound, LIMITS.first, fit.toExact(floor.values));
+  let least = 0;
+  let walk = walkUp({ setting, greedy, least }, bound, LIMITS.first, fit.toExact(floor.values));
   if (walk.best === null ? !walk.complete : walk.open.length > LIMITS.decided / 2) {
     const rows = yield* solve({
       ...wholeOnly(programFor(model, model.cost, []), rowsWhole(model)),
@@ -93,12 +98,13 @@ export function* findFrames(setting: FrameSetting): Computation<FrameSearch> {
     bound = Math.max(bound, rows.bound ?? 0);
     const values = fit.toExact(rows.values.length > 0 ? rows.values : floor.values);
     if (walk.best === null) {
-      walk = walkUp(setting, greedy, bound, LIMITS.most, values);
+      least = yield* leastArea(setting, LIMITS.boundNodes);
+      walk = walkUp({ setting, greedy, least }, bound, LIMITS.most, values);
       if (walk.best === null && !walk.complete) walk = { ...walk, best: addUp(setting, greedy, values) };
     }
   }
   yield { kind: 'progress', stage: 'cheaper frames', done: 2, of: 4 };
-  return yield* settle(setting, greedy, walk, bound, nodes);
+  return yield* settle({ setting, greedy, least }, walk, bound, nodes);
 }
 
 interface Walk {
@@ -116,9 +122,16 @@ const roomIn = ({ types, openingTypes }: FrameSetting, { counts }: FrameMultiset
     0,
   );
 
+/** What is searched with: hand rules, and the area that rows take in any case, 0 where that has not been asked. */
+interface Searching {
+  readonly setting: FrameSetting;
+  readonly greedy: RowBuilder;
+  readonly least: number;
+}
+
+/** Looks at multisets from the cheapest up. What has too little area is refused and counts for nothing. */
 function walkUp(
-  setting: FrameSetting,
-  greedy: RowBuilder,
+  { setting, greedy, least }: Searching,
   from: number,
   most: number,
   values: readonly number[],
@@ -126,10 +139,11 @@ function walkUp(
   const open: FrameMultiset[] = [];
   const multisets = multisetsByCost(setting, from);
   let hopeless = 0;
-  for (let n = 0; n < most; n += 1) {
+  for (let seen = 0; open.length < most && seen < LIMITS.seen; seen += 1) {
     if (setting.passed() >= TIME_TO_SEARCH) return { best: null, open, complete: false };
     const next = multisets.next();
     if (next.done === true) return { best: null, open, complete: next.value };
+    if (areaIn(setting, next.value) < least) continue;
     const room = roomIn(setting, next.value);
     if (room > hopeless) {
       const found = greedy(next.value, LIMITS.quickTries, values);
@@ -190,25 +204,30 @@ function addUp(setting: FrameSetting, greedy: RowBuilder, values: readonly numbe
 
 /** Refutes what is cheaper than the best, or finds that it fits; then saves second measurings among frames of the same cost. */
 function* settle(
-  setting: FrameSetting,
-  greedy: RowBuilder,
+  { setting, greedy, least }: Searching,
   walk: Walk,
   bound: number,
   nodes: number,
 ): Computation<FrameSearch> {
-  const open = walk.open.filter((m) => m.cost >= bound - 1e-6);
+  let { best } = walk;
+  const cheaper = best === null || walk.complete ? walk : cheaperThan(setting, best, bound);
+  const open = cheaper.open.filter((m) => m.cost >= bound - 1e-6 && areaIn(setting, m) >= least);
   const weaker = weakerThan(setting);
   const refusedOnes: FrameMultiset[] = [];
   const stuck: FrameMultiset[] = [];
-  let { best } = walk;
   let unanswered = walk.best === null && !walk.complete ? Infinity : null;
   let decided = 0;
   const asked = new Set<FrameMultiset>();
   // From below first, among those with nearly as much room as the best: one that fits saves looking at all that is dearer. Then the dearest
-  // first: what is refused to them is refused to all that is weaker.
-  const roomy = best === null ? 0 : roomIn(setting, best.frames) * NEARLY;
-  const likely = open.filter((m) => roomIn(setting, m) >= roomy).slice(0, LIMITS.fromBelow);
-  for (const multiset of [...likely, ...open.slice().reverse()]) {
+  // first, or those with the most room: what is refused to them is refused to all that is weaker.
+  const roomy = best === null ? 0 : roomIn(setting, best.frames);
+  const likely = walk.complete
+    ? open.filter((m) => roomIn(setting, m) >= roomy * NEARLY).slice(0, LIMITS.fromBelow)
+    : open.filter((m) => roomIn(setting, m) >= roomy * NOT_RULED_OUT).slice(0, LIMITS.hopeful);
+  const strongest = walk.complete
+    ? open.slice().reverse()
+    : open.slice().sort((m, n) => roomIn(setting, n) - roomIn(setting, m) || m.cost - n.cost);
+  for (const multiset of [...likely, ...strongest]) {
     if (asked.has(multiset) || (best !== null && multiset.cost >= best.cost - 1e-9)) continue;
     asked.add(multiset);
     if (refusedOnes.some((strong) => weaker(multiset, strong))) continue;
@@ -237,10 +256,27 @@ function* settle(
     if (unanswered === null) return { best: null, bound: null };
     return { best: null, bound: Number.isFinite(unanswered) ? unanswered : bound };
   }
-  const proven = walk.complete || best.cost <= bound + 1e-6;
-  const least = unanswered === null ? (proven ? best.cost : bound) : Math.min(unanswered, best.cost);
+  const proven = cheaper.complete || best.cost <= bound + 1e-6;
+  const floor = unanswered === null ? (proven ? best.cost : bound) : Math.min(unanswered, best.cost);
   yield { kind: 'progress', stage: 'second measurings', done: 3, of: 4 };
-  return { best: yield* fewerMeasurings(setting, greedy, best, nodes), bound: least };
+  return { best: yield* fewerMeasurings(setting, greedy, best, nodes), bound: floor };
+}
+
+/** Everything cheaper than the best, where the walk up ended before it came there. */
+function cheaperThan(
+  setting: FrameSetting,
+  best: FoundFrames,
+  bound: number,
+): Pick<Walk, 'open' | 'complete'> {
+  const open: FrameMultiset[] = [];
+  const multisets = multisetsByCost(setting, bound);
+  while (open.length < LIMITS.seen) {
+    const next = multisets.next();
+    if (next.done === true) return { open, complete: next.value };
+    if (next.value.cost >= best.cost - 1e-9) return { open, complete: true };
+    open.push(next.value);
+  }
+  return { open, complete: false };
 }
 
 /** The relaxed model may refuse; where it does not, its rows are where the hand rules begin, or work as they are. */
