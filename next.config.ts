@@ -21,7 +21,6 @@ const config: NextConfig = {
     ]),
   experimental: {
     optimizePackageImports: ['@mui/material', 'd3'],
-    serverActions: { bodySizeLimit: MAX_REQUEST_BYTES },
     proxyClientMaxBodySize: MAX_REQUEST_BYTES,
   },
 };

@@ -54,7 +54,12 @@ export async function benchHeavy(address: string, slug: string, pid: number): Pr
       try {
         const signal = leaves ? AbortSignal.timeout(500) : AbortSignal.timeout(NEVER_MS);
         const answer =
-          i % 4 < 2 ? await preview(signal) : await fetch(`${address}/api/job/${slug}/choice`, { signal });
+          i % 4 < 2
+            ? await preview(signal)
+            : await fetch(
+                `${address}/api/look/viewJobChoice?args=${encodeURIComponent(JSON.stringify([slug]))}`,
+                { signal },
+              );
         await answer.arrayBuffer();
         return answer.status;
       } catch (error) {

@@ -122,7 +122,10 @@ export async function benchPages(address: string, slug: string): Promise<Row[]> 
   const rows: Row[] = [];
   const answers: readonly (readonly [string, string])[] = [
     ['board page', `${base}/board`],
-    ['board data, all terminations', `/api/job/${slug}/summary`],
+    [
+      'board data, all terminations',
+      `/api/look/viewSummaries?args=${encodeURIComponent(JSON.stringify([slug]))}`,
+    ],
     ['schedule page', `${base}/schedule`],
     ['schedule data, page of 50', `/api/job/${slug}/schedule?sort=tag&order=asc&offset=0&limit=50`],
     [

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { problemLine } from '@/core/kernel';
 import { closeDatabase } from '@/data';
-import { grantApplication, migrate } from '@/data/migrate';
+import { forgetOldCommands, grantApplication, migrate } from '@/data/migrate';
 import { loadDemo } from '@/server/demo';
 import { adoptRecords } from '@/server/record/append';
 
@@ -14,6 +14,7 @@ async function main(): Promise<number> {
   }
   const ran = await migrate(owner);
   if (ran.length > 0) console.log(`database: ${ran.length} migration steps`);
+  await forgetOldCommands(owner);
   const application = process.env.DATABASE_APPLICATION;
   if (application) await grantApplication(owner, application);
   const adopted = await adoptRecords(new Date());

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 // What the browser tests have in common: one browser for each file, and the ways in which a person looks and acts.
 import { mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -134,4 +135,23 @@ export async function download(pattern: RegExp): Promise<string> {
     String(pattern),
   );
   return join(downloads, name);
+}
+
+const json = async (answer: Response) =>
+  (await answer.json()) as { readonly value: unknown; readonly result: unknown };
+
+/** What a page of somebody else, on another device, would be shown. */
+export const seenElsewhere = async (name: string, ...args: unknown[]): Promise<unknown> =>
+  (await json(await fetch(`${address}/api/look/${name}?args=${encodeURIComponent(JSON.stringify(args))}`)))
+    .value;
+
+/** Somebody else does something, on another device. */
+export async function doneElsewhere(who: string, name: string, ...args: unknown[]): Promise<void> {
+  const answer = await fetch(`${address}/api/do`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: address, cookie: `ac_actor=${who}` },
+    body: JSON.stringify({ id: randomUUID(), name, args }),
+  });
+  const { result } = await json(answer);
+  expect(result).toMatchObject({ ok: true });
 }

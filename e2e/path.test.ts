@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
+import type { TerminationView } from '@/core/termination-view';
 import {
   address,
   alive,
@@ -9,6 +10,7 @@ import {
   byText,
   click,
   d,
+  doneElsewhere,
   download,
   downloads,
   find,
@@ -17,6 +19,7 @@ import {
   open,
   retype,
   says,
+  seenElsewhere,
   seriousFindings,
   textOf,
   withBrowser,
@@ -210,18 +213,12 @@ it('shows the marks, edits the tail in place, and shows the stages', async () =>
   await says('Torque 25 N·m ± 2');
 });
 
-it('shows two windows that meet on one row both values', async () => {
+it('shows two people that meet on one row both values', async () => {
   await open('/job/quillmere/t/K-120/B/cut');
-  const first = await d().getWindowHandle();
-  await find('input[name="Tail"]');
-  await d().switchTo().newWindow('tab');
-  await open('/job/quillmere/t/K-120/B/cut');
-  const spare = await find('input[name="Spare"]');
-  await retype(spare, '60', Key.ENTER);
-  await says('Stale: something');
-  await d().close();
-  await d().switchTo().window(first);
   const field = await find('input[name="Spare"]');
+  const end = { job: 'quillmere', cable: 'K-120', end: 'B' };
+  const seen = (await seenElsewhere('viewTermination', end)) as TerminationView;
+  await doneElsewhere('planner', 'editCable', end.job, seen.cableId, seen.versions, { bSpare: '60' });
   await retype(field, '70', Key.ENTER);
   await says(/planner has set this to 60 meanwhile; you typed 70/);
   await click(() => byText('button', 'Write mine'));

@@ -17,28 +17,18 @@ const { address } = demo();
 if (!address) throw new Error('no demo is running in this folder: npm run demo first');
 const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
-const manifest = JSON.parse(readFileSync('.next/server/server-reference-manifest.json', 'utf8'));
-const actionId = (name) =>
-  Object.entries(manifest.node).find(([, action]) => action.exportedName === name)?.[0] ?? name;
-
 /** Sends a command as a page does, and again under the same id until it is answered. Returns what the operation said. */
-async function send(name, args, who) {
+async function send(name, args, who, id = randomUUID()) {
   for (let tries = 0; ; tries += 1) {
     if (tries > 600) throw new Error(`${name} was never answered`);
     try {
-      const answer = await fetch(`${address}/job/quillmere/board`, {
+      const answer = await fetch(`${address}/api/do`, {
         method: 'POST',
-        headers: {
-          'Next-Action': actionId(name),
-          'content-type': 'text/plain;charset=UTF-8',
-          origin: address,
-          cookie: `ac_actor=${who}`,
-        },
-        body: JSON.stringify(args),
+        headers: { 'content-type': 'application/json', origin: address, cookie: `ac_actor=${who}` },
+        body: JSON.stringify({ id, name, args }),
         signal: AbortSignal.timeout(8000),
       });
-      const line = (await answer.text()).split('\n').find((l) => l.startsWith('1:'));
-      const said = answer.status === 200 && line ? JSON.parse(line.slice(2)) : null;
+      const said = answer.status === 200 ? (await answer.json()).result : null;
       if (said?.ok || said?.problems?.some((p) => p.path !== '')) return said;
     } catch {
       // Away: that is what this is about.
@@ -46,6 +36,10 @@ async function send(name, args, who) {
     await sleep(200);
   }
 }
+/** What a page looks up. */
+const look = async (name, ...args) =>
+  (await (await fetch(`${address}/api/look/${name}?args=${encodeURIComponent(JSON.stringify(args))}`)).json())
+    .value;
 
 // Ends at which nothing is planned take readings; planned ones, at which nothing is done, have their first step held and taken back by turns.
 const BENCHES = ['K-105/B', 'K-108/B', 'K-120/B', 'K-130/A', 'K-148/B'];
@@ -54,8 +48,7 @@ const state = await (await fetch(`${address}/api/job/quillmere/record`)).json();
 const firstStep = state.subjects.flatMap((s) => s.events).find((e) => e.stepId === 'safe');
 if (!firstStep) throw new Error('the demo has no first step to repeat');
 
-const summary = await (await fetch(`${address}/api/job/quillmere/summary`)).json();
-const cables = [...new Set((summary.value ?? summary).map((line) => line.cable))].filter(
+const cables = [...new Set((await look('viewSummaries', 'quillmere')).map((line) => line.cable))].filter(
   (cable) => !BENCHES.some((tag) => tag.startsWith(`${cable}/`)),
 );
 
@@ -83,7 +76,7 @@ async function reader(i) {
   for (let n = 0; !over; n += 1) {
     const id = randomUUID();
     const reading = { quantity: 'core', method: 'caliper', text: `${6 + (n % 10) / 100}`, unit: 'mm' };
-    const said = await send('addReading', [ref, reading, id], `writer ${i}`);
+    const said = await send('addReading', [ref, reading], `writer ${i}`, id);
     (said.ok ? sent.readings : sent.refused).push(
       said.ok ? id : `${ref.cable}: ${JSON.stringify(said.problems)}`,
     );
@@ -163,8 +156,8 @@ const doubled = [...readings, ...events].length - new Set([...readings, ...event
 const extra =
   readings.filter((id) => !sent.readings.includes(id)).length +
   events.filter((id) => !sent.events.includes(id)).length;
-const record = await (await fetch(`${address}/api/job/quillmere/record-state`)).json();
-const faults = record.value?.faults ?? record.faults ?? ['the record cannot be read'];
+const record = await look('viewJobRecord', 'quillmere');
+const faults = record?.faults ?? ['the record cannot be read'];
 console.log(
   JSON.stringify(
     {

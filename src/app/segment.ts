@@ -11,3 +11,9 @@ export function segment(encoded: string): string {
     notFound();
   }
 }
+
+/** The end that an address names; another letter names nothing. */
+export function endOf(text: string): 'A' | 'B' {
+  if (text !== 'A' && text !== 'B') notFound();
+  return text;
+}

@@ -6,6 +6,7 @@ export * from './queries/edit';
 export * from './queries/job';
 export * from './queries/plan';
 export * from './queries/schedule';
+export * from './queries/sent-command';
 export * from './queries/summary';
 export * from './queries/termination';
 export * from './stored';

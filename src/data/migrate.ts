@@ -99,3 +99,18 @@ export async function grantApplication(ownerUrl: string, application: string): P
     await connection.end();
   }
 }
+
+/** How long a command that was sent is remembered: a device that comes back after weeks is still answered as it was. */
+const REMEMBERED_DAYS = 90;
+
+/** Forgets commands that nobody sends again. The application's account may not: it only adds. */
+export async function forgetOldCommands(ownerUrl: string): Promise<void> {
+  const connection = await mysql.createConnection({ uri: ownerUrl, timezone: 'Z' });
+  try {
+    await connection.execute('DELETE FROM sent_command WHERE at < UTC_TIMESTAMP(3) - INTERVAL ? DAY', [
+      REMEMBERED_DAYS,
+    ]);
+  } finally {
+    await connection.end();
+  }
+}

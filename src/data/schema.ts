@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+  bigint,
   datetime,
   double,
   int,
@@ -214,4 +215,13 @@ export const crossingPlan = mysqlTable('crossing_plan', {
   actor: varchar('actor', { length: 60 }).notNull(),
   madeAt: instant('made_at').notNull(),
   version: tinyint('version').notNull().default(1),
+});
+
+export const sentCommand = mysqlTable('sent_command', {
+  number: bigint('number', { mode: 'number', unsigned: true }).autoincrement().primaryKey(),
+  id: varchar('id', { length: 36 }).notNull(),
+  operation: varchar('operation', { length: 40 }).notNull(),
+  saidHash: varchar('said_hash', { length: 64 }).notNull(),
+  answer: longtext('answer').notNull(),
+  at: instant('at').notNull(),
 });

@@ -1,6 +1,7 @@
 import { refuse, type Result } from '@/core/kernel';
 import { withTransaction, type Tx } from '@/data';
 import { guarded, Refusal } from './guard';
+import { keepAnswer } from './sending';
 
 /** Somebody else has written a row since it was read: everything of this operation is rolled back. */
 export class LateWrite extends Error {
@@ -41,6 +42,7 @@ export function operation<T>(
       return await committed(async (tx) => {
         const result = await work(tx);
         if (!result.ok) throw new Refusal(result);
+        await keepAnswer(tx, result.value);
         return result;
       });
     } catch (error) {

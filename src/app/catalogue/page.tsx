@@ -5,7 +5,6 @@ import { ACCESSORY_WORDS } from '@/core/gland-selection';
 import { look } from '@/server/gate';
 import { CataloguePage } from '@/ui/catalogue/CataloguePage';
 import { TopBar } from '@/ui/shell/TopBar';
-import { importCatalogueFile, previewCatalogueFile } from '../actions';
 import { Refused } from '../refusal';
 import styles from '../page.module.css';
 
@@ -59,8 +58,6 @@ export default async function Catalogue({ searchParams }: Props) {
           })),
         ]}
         frameSheets={frameSheetsInForce(frameSheets)}
-        preview={previewCatalogueFile}
-        take={importCatalogueFile}
       />
     </div>
   );

@@ -251,4 +251,7 @@ export interface CatalogueCable {
   readonly provisional: boolean;
 }
 
+export * from './import-report';
+export * from './kit';
 export * from './moved-on';
+export * from './schedule-row';

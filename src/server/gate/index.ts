@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { refuse, type Result } from '@/core/kernel';
 import { MOST_NAME, type Actor } from '../actor';
 import { heavily } from '../heavy';
+import { once } from '../sending';
 import { OPERATIONS } from './operations';
 import type { Call } from './operation-kind';
 
@@ -14,6 +16,10 @@ type Kind<K> = {
 export type ReadName = Kind<'read'>;
 export type WriteName = Kind<'write'>;
 
+/** Is this something that can be done? */
+export const isWrite = (name: string): name is WriteName =>
+  Object.hasOwn(OPERATIONS, name) && OPERATIONS[name as keyof Operations].kind === 'write';
+
 type ArgumentsOf<N extends keyof Operations> = Parameters<Operations[N]['run']>[0];
 type Value<R> = R extends Promise<Result<infer T>> ? T : never;
 export type ValueOf<N extends keyof Operations> = Value<ReturnType<Operations[N]['run']>>;
@@ -25,6 +31,7 @@ const callOf = (more: Partial<Call>): Call => ({
   now: more.now ?? new Date(),
   signal: more.signal ?? NEVER,
   progress: more.progress ?? NOBODY,
+  id: more.id ?? randomUUID(),
 });
 
 /** As an operation of any arguments: the types of the table have done their work by then. */
@@ -64,7 +71,10 @@ export async function lookLoose(
   return args.ok ? weighed(operation, call, () => operation.run(args.value, call)) : args;
 }
 
-/** Does something in the name of `who`. Nobody, or a name that cannot be kept whole, does nothing. */
+/**
+ * Does something in the name of `who`. Nobody, or a name that cannot be kept whole, does nothing. With an `id` it is done once, however often
+ * it is sent.
+ */
 export async function act<N extends WriteName>(
   name: N,
   given: Readonly<ArgumentsOf<N>>,
@@ -88,5 +98,10 @@ export async function actLoose(
     return refuse('actor', `A name of at most ${MOST_NAME} characters is kept: shorten it.`);
   const args = operation.parse(given);
   const call = callOf(more);
-  return args.ok ? weighed(operation, call, () => operation.run(args.value, { name: person }, call)) : args;
+  if (!args.ok) return args;
+  const actor = { name: person };
+  const work = () => weighed(operation, call, () => operation.run(args.value, actor, call));
+  return more.id === undefined
+    ? work()
+    : once({ id: more.id, operation: name, args: args.value }, actor, call.now, work);
 }

@@ -6,6 +6,8 @@ import { readArguments, type ArgumentsOf } from './arguments';
 /** What a call brings besides its arguments. */
 export interface Call {
   readonly now: Date;
+  /** Of what is sent: the same when it is sent again. */
+  readonly id: string;
   /** Aborted when whoever asked has gone. */
   readonly signal: AbortSignal;
   /** Told of long work; does nothing where nobody listens. */

@@ -116,15 +116,15 @@ export const OPERATIONS = {
   ),
   previewPlaces: read([CROSSING, ['file', a.fileText]], ([ref, file]) => previewPlaces(ref, file)),
 
-  addReading: write([END, ['reading', a.json], ['id', a.clientId]], ([ref, reading, id], who, { now }) =>
+  addReading: write([END, ['reading', a.json]], ([ref, reading], who, { now, id }) =>
     addReading(ref, reading, id, who, now),
   ),
   withdrawReading: write([END, ['reading', a.rowId]], ([ref, id], who, { now }) =>
     withdrawReading(ref, id, who, now),
   ),
   takeSize: write(
-    [END, ['size', a.shortText], ['event', a.clientId], ['knowing', a.yesNo]],
-    ([ref, size, event, knowing], who, { now }) => takeSize(ref, size, event, who, now, knowing),
+    [END, ['size', a.shortText], ['knowing', a.yesNo]],
+    ([ref, size, knowing], who, { now, id }) => takeSize(ref, size, id, who, now, knowing),
   ),
   lockSize: write([END, VERSION, ['locked', a.yesNo]], ([ref, version, locked], who, { now }) =>
     lockSize(ref, version, locked, who, now),
@@ -134,7 +134,7 @@ export const OPERATIONS = {
     ([ref, name, value], who, { now }) => answerFact(ref, name, value, who, now),
     'heavy',
   ),
-  replan: write([END, ['event', a.clientId]], ([ref, event], who, { now }) => replan(ref, event, who, now)),
+  replan: write([END], ([ref], who, { now, id }) => replan(ref, id, who, now)),
   work: write(
     [
       ['subject', a.subject],

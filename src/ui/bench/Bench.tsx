@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { faultWords, type ArcStation } from '@/core/record';
+import { faultWords, type ArcStation, type TerminationRef } from '@/core/record';
 import type { CompoundEnd, TerminationView } from '@/core/termination-view';
 import { RecordFaults } from '../common/RecordFaults';
 import { Caution } from '../common/Caution';
@@ -9,7 +9,6 @@ import { ClockList } from '../compound-cure/job/ClockList';
 import { stationPath } from '../rack/summaries';
 import { ActorField } from '../shell/TopBar';
 import { useShortcuts } from '../shell/shortcuts';
-import type { TerminationActions } from '../termination/actions';
 import { ReviewPanel } from '../termination/ReviewPanel';
 import { BenchCollar } from './BenchCollar';
 import { BenchMeasure } from './BenchMeasure';
@@ -22,16 +21,16 @@ import { useWork } from './use-work';
 import { useGate } from './use-gate';
 import { useWakeLock } from './use-wake-lock';
 import styles from './Bench.module.css';
+import { useLook, useShown } from '../data/use-look';
 
 interface Props {
-  readonly view: TerminationView;
-  /** Pot lives and cures that run at other ends of the job. */
-  readonly others: readonly CompoundEnd[];
-  readonly actions: TerminationActions;
+  readonly end: TerminationRef;
 }
 
 /** One step a screen, full screen, for gloves and glare. */
-export function Bench({ view, others, actions }: Props) {
+export function Bench({ end }: Props) {
+  const view = useShown(['viewTermination', end]);
+  const others = useOthers(view);
   const subject = useMemo(
     () => ({ kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end }) as const,
     [view.job.slug, view.cable, view.end],
@@ -44,7 +43,7 @@ export function Bench({ view, others, actions }: Props) {
   const measuring = measuringFor !== null && measuringFor === view.plan?.hash;
   const setMeasuring = (on: boolean) => setMeasuringFor(on ? (view.plan?.hash ?? null) : null);
   const wake = useWakeLock();
-  const { command, unsent, busy, problems, clear, waste } = useWork(actions.work, subject);
+  const { command, unsent, busy, problems, clear, waste } = useWork(subject);
   const [recutting, setRecutting] = useState<string | null>(null);
   const index = view.steps.findIndex((s) => s.id === view.nextStep);
   const shown = view.steps.find((s) => s.id === looking) ?? view.steps[index] ?? null;
@@ -142,12 +141,12 @@ export function Bench({ view, others, actions }: Props) {
         ) : view.stale ? (
           <div className={styles.step}>
             <h1 className={styles.title}>Stop: the plan is stale</h1>
-            <ReviewPanel view={view} actions={actions} />
+            <ReviewPanel view={view} />
           </div>
         ) : provisional || measuring ? (
           <BenchMeasure
             view={view}
-            actions={actions}
+
             demanded={provisional}
             onClose={() => setMeasuring(false)}
           />
@@ -195,12 +194,8 @@ export function Bench({ view, others, actions }: Props) {
                 />
               ) : null
             }
-            clock={<StepClock view={view} actions={actions} step={shown} />}
-            form={
-              recutting === shown.id ? (
-                <RecutForm view={view} actions={actions} onDone={() => setRecutting(null)} />
-              ) : null
-            }
+            clock={<StepClock view={view} step={shown} />}
+            form={recutting === shown.id ? <RecutForm view={view} onDone={() => setRecutting(null)} /> : null}
             tools={
               <>
                 <button type="button" className={styles.back} onClick={() => setMeasuring(true)}>
@@ -279,4 +274,10 @@ function Message({
       </div>
     </div>
   );
+}
+
+/** Pot lives and cures that run at other ends of the job. */
+function useOthers({ job, tag }: TerminationView): readonly CompoundEnd[] {
+  const { view } = useLook(['viewCompound', job.slug]);
+  return (view?.ends ?? []).filter((e) => (e.state === 'curing' || e.state === 'mixed') && e.tag !== tag);
 }

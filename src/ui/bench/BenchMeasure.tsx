@@ -13,25 +13,23 @@ import type { LengthUnit } from '@/core/units';
 import type { TerminationView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { diameterTexts } from '../common/unit';
-import type { TerminationActions } from '../termination/actions';
-import { useSendId } from '../termination/use-send-id';
 import { useRun } from '../termination/use-run';
 import { useInstrument } from '../common/use-instrument';
 import { Keypad } from './Keypad';
 import styles from './Bench.module.css';
+import { useSend } from '../data/use-send';
 
 const METHODS: readonly Method[] = ['caliper', 'wrapTape', 'diameterTape'];
 
 interface Props {
   readonly view: TerminationView;
-  readonly actions: TerminationActions;
   /** Nothing may go on before this: there is no way back to the steps. */
   readonly demanded: boolean;
   readonly onClose: () => void;
 }
 
 /** Readings taken at the bench, from an instrument that types or from the keypad. */
-export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
+export function BenchMeasure({ view, demanded, onClose }: Props) {
   const open =
     view.needed.find((q) => view.measured[q] === null || view.measured[q].provisional) ?? 'outerSheath';
   const [picked, setPicked] = useState(open);
@@ -40,8 +38,8 @@ export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
   const [method, setMethod] = useState<Method>('caliper');
   const [unit, setUnit] = useState<LengthUnit>(view.job.unit);
   const [text, setText] = useState('');
+  const send = useSend();
   const { run, busy, problems, clear } = useRun();
-  const sendId = useSendId();
   const measured = view.measured[quantity];
   const taken = view.readings.map((r) => r.reading);
   const reading = (): Reading => ({
@@ -56,9 +54,8 @@ export function BenchMeasure({ view, actions, demanded, onClose }: Props) {
   const keep = async () => {
     const content = reading();
     const ref = { job: view.job.slug, cable: view.cable, end: view.end };
-    const done = await run(() => actions.addReading(ref, content, sendId.idOf(content)));
+    const done = await run(() => send('addReading', ref, content));
     if (!done.ok) return;
-    sendId.done();
     setText('');
     // The layer stays until it has both its angles: what an instrument types next is of it.
     setPicked(nextToMeasure(view.needed, [...taken, content], quantity) ?? quantity);

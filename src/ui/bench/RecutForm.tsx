@@ -3,24 +3,23 @@ import { useState } from 'react';
 import { trimNumber } from '@/core/units';
 import { Caution } from '../common/Caution';
 import { Problems } from '../common/Problems';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 import { HoldButton } from './HoldButton';
 import { workInput } from './use-work';
 import styles from './Bench.module.css';
+import { useSend } from '../data/use-send';
 
 /** A nicked core or a spoilt end: how much must come off. It is taken from this end's spare, and the work begins again. */
-export function RecutForm({
-  view,
-  actions,
-  onDone,
-}: Pick<StationProps, 'view' | 'actions'> & { readonly onDone: () => void }) {
+export function RecutForm({ view, onDone }: Pick<StationProps, 'view'> & { readonly onDone: () => void }) {
   const [text, setText] = useState('');
+  const send = useSend();
   const { run, busy, problems } = useRun();
   const cut = async () => {
     const done = await run(
       () =>
-        actions.work(
+        send(
+          'work',
           { kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end },
           workInput({ kind: 'recut', text }),
         ),

@@ -6,17 +6,13 @@ import { useNow } from '../common/use-now';
 import { countdown, timeOfDay } from '../compound-cure/station/clock-words';
 import { CureChart } from '../compound-cure/station/CureChart';
 import { TemperatureLog } from '../compound-cure/station/TemperatureLog';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import styles from './Bench.module.css';
 
 const MINUTE = 60_000;
 
 /** The clock that belongs to a step: what is left of the pot life, or how far the cure has come. */
-export function StepClock({
-  view,
-  actions,
-  step,
-}: Pick<StationProps, 'view' | 'actions'> & { readonly step: Step }) {
+export function StepClock({ view, step }: Pick<StationProps, 'view'> & { readonly step: Step }) {
   const now = useNow();
   const seal = view.plan?.plan.seal ?? null;
   if (now === null || seal === null || step.timer === undefined || step.kind === 'mix') return null;
@@ -51,7 +47,7 @@ export function StepClock({
       </p>
       {standing ? <Caution tone="hold">It stands still: {standing.words}.</Caution> : null}
       <CureChart track={clock.cure} readings={clock.readings} />
-      {progress < 1 ? <TemperatureLog view={view} actions={actions} large /> : null}
+      {progress < 1 ? <TemperatureLog view={view} large /> : null}
     </div>
   );
 }

@@ -1,10 +1,8 @@
 'use client';
-import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Problem } from '@/core/kernel';
 import type { SubjectRef, WorkCommand, WorkInput, WorkOutcome } from '@/core/record';
-import { announceChange } from '../rack/summaries';
-import type { WorkAction } from '../termination/actions';
+import { useSend } from '../data/use-send';
 
 const RETRY_MS = 3000;
 
@@ -17,10 +15,10 @@ export const workInput = (command: WorkCommand): WorkInput => ({
 
 /**
  * Sends what a hand did at the bench and sends it again, under the same id, until the server has it: it is stored once. Until then the bench
- * stays at the step and says so. `work` and `subject` must stay the same.
+ * stays at the step and says so. `subject` must stay the same.
  */
-export function useWork(work: WorkAction, subject: SubjectRef) {
-  const router = useRouter();
+export function useWork(subject: SubjectRef) {
+  const say = useSend();
   const [waiting, setWaiting] = useState<WorkInput | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [reply, setReply] = useState<WorkOutcome | null>(null);
@@ -30,21 +28,16 @@ export function useWork(work: WorkAction, subject: SubjectRef) {
   const send = useCallback(
     async (input: WorkInput) => {
       setSending(true);
-      try {
-        const result = await work(subject, input);
-        const away = !result.ok && result.problems.some((p) => p.path === '');
-        if (away) throw new Error('away');
-        setWaiting(null);
+      const result = await say('work', subject, input);
+      const away = !result.ok && result.problems.some((p) => p.path === '');
+      setWaiting(away ? input : null);
+      if (!away) {
         setProblems(result.ok ? [] : result.problems);
         setReply(result.ok ? result.value : null);
-        announceChange();
-        router.refresh();
-      } catch {
-        setWaiting(input);
       }
       setSending(false);
     },
-    [work, subject, router],
+    [say, subject],
   );
 
   useEffect(() => {

@@ -7,8 +7,8 @@ import { STATIONS, STATION_WORDS, type ArcStation } from '@/core/record';
 import type { MovedOnCount, SummaryView } from '@/core/termination-view';
 import { RecordFaults } from '../common/RecordFaults';
 import { Collar } from '../collar/Collar';
+import { useLook } from '../data/use-look';
 import { filterSummaries, stationPath, useSummaries } from '../rack/summaries';
-import { useRecordState } from './use-record-state';
 import styles from './Board.module.css';
 
 const ROW = 56;
@@ -32,7 +32,7 @@ function movedWords({ stale, superseded }: MovedOnCount): string {
 /** What is next for each termination, and what is blocked and by what. */
 export function Board({ job, moved }: { readonly job: string; readonly moved: MovedOnCount | null }) {
   const { rows, failed } = useSummaries(job);
-  const record = useRecordState(job);
+  const { view: record } = useLook(['viewJobRecord', job]);
   const [filter, setFilter] = useState('');
   const [lane, setLane] = useState<Lane>('all');
   const deferred = useDeferredValue(filter);

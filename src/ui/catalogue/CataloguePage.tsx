@@ -1,11 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { PURPOSE_WORDS, type Family, type FrameSheet, type Purpose } from '@/core/catalogue';
-import type { Result } from '@/core/kernel';
-import type { CatalogueCable, CataloguePreview } from '@/core/termination-view';
+import type { CatalogueCable } from '@/core/termination-view';
 import { FamilyPanel } from './FamilyPanel';
 import { FrameSheetPanel } from './FrameSheetPanel';
-import { ImportPanel, type ImportReportView } from './ImportPanel';
+import { ImportPanel } from './ImportPanel';
 import styles from './CataloguePage.module.css';
 
 interface Props {
@@ -22,29 +21,17 @@ interface Props {
   readonly cables: readonly CatalogueCable[];
   readonly parts: readonly { readonly partNumber: string; readonly what: string }[];
   readonly frameSheets: readonly FrameSheet[];
-  readonly preview: (text: string) => Promise<Result<CataloguePreview>>;
-  readonly take: (text: string) => Promise<Result<ImportReportView>>;
 }
 
 /** The families in force with their ranges, and the door through which a new sheet comes in. */
-export function CataloguePage({
-  families,
-  shown,
-  jobs,
-  job,
-  cables,
-  parts,
-  frameSheets,
-  preview,
-  take,
-}: Props) {
+export function CataloguePage({ families, shown, jobs, job, cables, parts, frameSheets }: Props) {
   const address = (family: string | null, slug: string | null) =>
     `/catalogue?${new URLSearchParams({ ...(family === null ? {} : { family }), ...(slug === null ? {} : { job: slug }) }).toString()}`;
   return (
     <main className={styles.page}>
       <div className={styles.top}>
         <h1 className={styles.headline}>Catalogue</h1>
-        <ImportPanelSlot preview={preview} take={take} />
+        <ImportPanelSlot />
       </div>
       <p className={styles.lead}>
         Your own transcription of the sheets you work to. A revision never changes once plans may stand on it;
@@ -106,8 +93,8 @@ export function CataloguePage({
   );
 }
 
-const ImportPanelSlot = (props: Pick<Props, 'preview' | 'take'>) => (
+const ImportPanelSlot = () => (
   <div className={styles.door}>
-    <ImportPanel {...props} />
+    <ImportPanel />
   </div>
 );

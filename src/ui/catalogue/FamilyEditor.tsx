@@ -11,19 +11,18 @@ import {
   type Family,
   type Size,
 } from '@/core/catalogue';
-import type { Problem, Result } from '@/core/kernel';
+import type { Problem } from '@/core/kernel';
 import { Problems } from '../common/Problems';
 import { withValue } from '../common/with-value';
 import { useRun } from '../termination/use-run';
 import { pathName, sizeColumns, valueAt, type Path } from './editor-columns';
-import type { ImportReportView } from './ImportPanel';
 import { StageFields } from './StageFields';
 import styles from './FamilyEditor.module.css';
+import { useSend } from '../data/use-send';
 
 interface Props {
   readonly family: Family;
   readonly today: string;
-  readonly take: (text: string) => Promise<Result<ImportReportView>>;
 }
 
 /** What a field shows of a value in a family; lists and objects have fields of their own. */
@@ -51,7 +50,8 @@ const fileOf = (family: Family, today: string) => ({
 });
 
 /** The sheet in hand typed over the one in force: every figure judged while it is typed, nothing stored before it all holds. */
-export function FamilyEditor({ family, today, take }: Props) {
+export function FamilyEditor({ family, today }: Props) {
+  const send = useSend();
   const [history, setHistory] = useState<readonly Family[]>([family]);
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const { run, busy, problems: refused } = useRun();
@@ -104,7 +104,7 @@ export function FamilyEditor({ family, today, take }: Props) {
   };
   const save = () =>
     void run(
-      () => take(JSON.stringify(fileOf(draft, today))),
+      () => send('importCatalogue', JSON.stringify(fileOf(draft, today))),
       `${draft.code} revision ${draft.sheet.revision} is in the catalogue.`,
     ).then((r) => r.ok && router.push(`/catalogue?family=${draft.code}`));
   const isNew = draft.code !== family.code;

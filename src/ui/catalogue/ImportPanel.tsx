@@ -4,35 +4,19 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { fail, MAX_FILE_BYTES, MAX_FILE_WORDS, problemLine, type Problem, type Result } from '@/core/kernel';
-import type { CataloguePreview } from '@/core/termination-view';
+import type { CataloguePreview, ImportReportView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
 import styles from './ImportPanel.module.css';
-
-export interface ImportReportView {
-  readonly name: string;
-  readonly already: boolean;
-  readonly families: readonly {
-    readonly code: string;
-    readonly revision: string;
-    readonly sizes: number;
-    readonly state: 'new' | 'there';
-    readonly missing: readonly string[];
-  }[];
-  readonly parts: number;
-  readonly frameSheets: readonly string[];
-}
-
-interface Props {
-  readonly preview: (text: string) => Promise<Result<CataloguePreview>>;
-  readonly take: (text: string) => Promise<Result<ImportReportView>>;
-}
+import { look } from '../data/send';
+import { useSend } from '../data/use-send';
 
 const SHOWN = 40;
 
 /** The door for new sheets: a file is read, every difference is shown with the plans it would reach, and only then it is taken in. */
-export function ImportPanel({ preview, take }: Props) {
+export function ImportPanel() {
+  const send = useSend();
   const router = useRouter();
   const picker = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{
@@ -57,9 +41,9 @@ export function ImportPanel({ preview, take }: Props) {
       result =
         file.size > MAX_FILE_BYTES
           ? fail([{ path: 'file', message: `is larger than ${MAX_FILE_WORDS}` }])
-          : await preview(text);
+          : await look(['previewCatalogue', text], new AbortController().signal);
     } catch {
-      result = fail([{ path: '', message: 'The server cannot be reached. Nothing was imported.' }]);
+      result = fail([{ path: 'file', message: 'cannot be read' }]);
     }
     setProblems(result.ok ? [] : result.problems);
     if (result.ok) setRead({ file: file.name, text, seen: result.value });
@@ -67,7 +51,7 @@ export function ImportPanel({ preview, take }: Props) {
     if (picker.current) picker.current.value = '';
   };
   const accept = (text: string) =>
-    void run(() => take(text), 'Taken into the catalogue.').then((r) => {
+    void run(() => send('importCatalogue', text), 'Taken into the catalogue.').then((r) => {
       if (!r.ok) return;
       setReport(r.value);
       setRead(null);

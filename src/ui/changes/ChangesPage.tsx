@@ -1,27 +1,22 @@
 'use client';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { Result } from '@/core/kernel';
 import type { MovedOnLine } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
-import { useFetched } from '../common/use-fetched';
+import { useLook } from '../data/use-look';
+import { useSend } from '../data/use-send';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
 import styles from './ChangesPage.module.css';
 
 interface Props {
   readonly job: string;
-  readonly restamp: (job: string, tags: readonly string[]) => Promise<Result<{ restamped: number }>>;
-  readonly undo: (job: string) => Promise<Result<{ label: string }>>;
 }
 
 /** Ends whose plans do not stand on what is in force today: what making them again would do, at once where it undoes nothing, else one by one. */
-export function ChangesPage({ job, restamp, undo }: Props) {
-  const {
-    view: lines,
-    problems,
-    reload,
-  } = useFetched<readonly MovedOnLine[]>(`/api/job/${encodeURIComponent(job)}/moved-on`);
+export function ChangesPage({ job }: Props) {
+  const { view: lines, problems, reload } = useLook(['viewMovedOn', job]);
+  const send = useSend();
   const { run, busy, problems: refused } = useRun();
   const free = (lines ?? []).filter((l) => l.restamp);
   const held = (lines ?? []).filter((l) => !l.restamp);
@@ -33,7 +28,7 @@ export function ChangesPage({ job, restamp, undo }: Props) {
           size="small"
           variant="text"
           disabled={busy}
-          onClick={() => void run(() => undo(job))}
+          onClick={() => void run(() => send('undo', job))}
           data-shortcut="z"
         >
           Undo
@@ -68,7 +63,8 @@ export function ChangesPage({ job, restamp, undo }: Props) {
             onClick={() =>
               void run(
                 () =>
-                  restamp(
+                  send(
+                    'restamp',
                     job,
                     free.map((l) => l.tag),
                   ),

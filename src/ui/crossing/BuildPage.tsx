@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { CrossingView } from '@/core/crossing';
-import { replay, type Step } from '@/core/record';
+import { replay, type CrossingRef, type Step } from '@/core/record';
 import bench from '../bench/Bench.module.css';
 import { HoldButton } from '../bench/HoldButton';
 import { StepScreen } from '../bench/StepScreen';
@@ -12,18 +12,18 @@ import { useWork } from '../bench/use-work';
 import { Caution } from '../common/Caution';
 import { RecordFaults } from '../common/RecordFaults';
 import { ActorField } from '../shell/TopBar';
-import type { CrossingActions } from './actions';
 import { FaceView } from './FaceView';
 import { crossingPath } from './words';
 import styles from './Build.module.css';
+import { useShown } from '../data/use-look';
 
 interface Props {
-  readonly view: CrossingView;
-  readonly actions: CrossingActions;
+  readonly at: CrossingRef;
 }
 
 /** The building of a crossing on the bench: one step at a time, with its row lit in the face view. */
-export function BuildPage({ view, actions }: Props) {
+export function BuildPage({ at: ref }: Props) {
+  const view = useShown(['viewCrossing', ref]);
   const { steps, acts } = view;
   const progress = useMemo(() => replay(steps, acts), [steps, acts]);
   const subject = useMemo(
@@ -33,7 +33,7 @@ export function BuildPage({ view, actions }: Props) {
   const [looking, setLooking] = useState<number | null>(null);
   const [gateOpen, passGate] = useGate(`ac_gate_crossing_${view.job}_${view.name}`);
   const wake = useWakeLock();
-  const { command, unsent, busy, problems, clear } = useWork(actions.work, subject);
+  const { command, unsent, busy, problems, clear } = useWork(subject);
   const nextAt = progress.next ? steps.findIndex((s) => s.id === progress.next?.id) : steps.length;
   const at = looking ?? nextAt;
   const step = steps[at];

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useCallback, useState } from 'react';
-import { fillOf, type CrossingSetup, type CrossingView, type Side } from '@/core/crossing';
+import { fillOf, type CrossingSetup, type Side } from '@/core/crossing';
 import {
   sameRef,
   type FrameCable,
@@ -16,7 +16,6 @@ import { Problems } from '../common/Problems';
 import { Segments } from '../common/Segments';
 import { UndoesWork } from '../common/UndoesWork';
 import { useRun } from '../termination/use-run';
-import type { CrossingActions } from './actions';
 import { CrossingCautions } from './CrossingCautions';
 import { ComparePanel } from './ComparePanel';
 import { FaceView } from './FaceView';
@@ -32,19 +31,22 @@ import { useTaking } from './use-taking';
 import { usePlanning } from './use-planning';
 import { crossingPath, provenWords, refWords, restWords, STATE_WORDS } from './words';
 import styles from './Crossing.module.css';
+import type { CrossingRef } from '@/core/record';
+import { useShown } from '../data/use-look';
+import { useSend } from '../data/use-send';
 
 interface Props {
-  readonly view: CrossingView;
-  readonly actions: CrossingActions;
+  readonly at: CrossingRef;
 }
 
 type Tab = 'places' | 'cables' | 'add' | 'compare' | 'files';
 
 /** One crossing: what goes through, the plan seen from either side, and everything that can be done with it. */
-export function CrossingPage({ view, actions }: Props) {
+export function CrossingPage({ at: ref }: Props) {
+  const view = useShown(['viewCrossing', ref]);
+  const send = useSend();
   const { request } = view.asked;
   const [inForce] = view.plans;
-  const ref = { job: view.job, crossing: view.name };
   const [shown, setShown] = useState<{ readonly request: FrameRequest; readonly plan: FramePlan } | null>(
     null,
   );
@@ -102,26 +104,32 @@ export function CrossingPage({ view, actions }: Props) {
     const plan = draft.plan;
     const { requestHash } = view;
     taking.take({
-      send: (id, knowing) => actions.take(ref, { id, knowing, kind, requestHash, plan, note }),
+      send: (id, knowing) => send('takeCrossingPlan', ref, { id, knowing, kind, requestHash, plan, note }),
       said: kind === 'planned' ? 'This plan is in force now.' : 'Recorded as built.',
       then: () => draft.reset(plan),
     });
   };
   const lock = (tag: string) => {
     const locked = draft.lock(tag);
-    void run(() => actions.save(ref, view.version, { ...view.setup, locked }), 'Kept with the crossing.');
+    void run(
+      () => send('setCrossing', ref, view.version, { ...view.setup, locked }),
+      'Kept with the crossing.',
+    );
   };
 
   const save = useCallback(
     (setup: CrossingSetup) =>
-      void run(() => actions.save({ job: view.job, crossing: view.name }, view.version, setup), 'Saved.'),
-    [actions, run, view.job, view.name, view.version],
+      void run(
+        () => send('setCrossing', { job: view.job, crossing: view.name }, view.version, setup),
+        'Saved.',
+      ),
+    [run, send, view.job, view.name, view.version],
   );
 
   const takeReentry = (after: FramePlan, cables: readonly FrameCable[]) =>
     taking.take({
       send: (id, knowing) =>
-        actions.reenter(ref, { id, knowing, version: view.version, cables, plan: after }),
+        send('takeReentry', ref, { id, knowing, version: view.version, cables, plan: after }),
       said: 'In the crossing now: its rows are to be built again.',
       then: () => {
         setShown(null);
@@ -339,7 +347,7 @@ export function CrossingPage({ view, actions }: Props) {
           ) : (
             <FilesPanel
               view={view}
-              actions={actions}
+
               onRead={(read) => {
                 setShown(null);
                 draft.put(read);
@@ -349,7 +357,7 @@ export function CrossingPage({ view, actions }: Props) {
             />
           )
         ) : tab === 'files' ? (
-          <FilesPanel view={view} actions={actions} onRead={draft.put} onAsBuilt={null} busy={busy} />
+          <FilesPanel view={view} onRead={draft.put} onAsBuilt={null} busy={busy} />
         ) : (
           <p className={styles.empty}>There is no plan yet.</p>
         )}

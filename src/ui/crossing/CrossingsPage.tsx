@@ -4,25 +4,24 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CrossingLine } from '@/core/crossing';
-import type { Result } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
 import { RecordFaults } from '../common/RecordFaults';
 import { Problems } from '../common/Problems';
 import { useRun } from '../termination/use-run';
 import { crossingPath, STATE_WORDS } from './words';
 import styles from './Crossing.module.css';
+import { useSend } from '../data/use-send';
 
 /** Every crossing of a job: how full, what is spare, how far it is. */
 export function CrossingsPage({
   job,
   lines,
-  add,
 }: {
   readonly job: string;
   readonly lines: readonly CrossingLine[];
-  readonly add: (job: string, name: string) => Promise<Result<{ name: string }>>;
 }) {
   const [name, setName] = useState('');
+  const send = useSend();
   const { run, busy, problems } = useRun();
   const router = useRouter();
   return (
@@ -82,7 +81,9 @@ export function CrossingsPage({
         className={styles.apart}
         onSubmit={(e) => {
           e.preventDefault();
-          void run(() => add(job, name)).then((r) => r.ok && router.push(crossingPath(job, r.value.name)));
+          void run(() => send('addCrossing', job, name)).then(
+            (r) => r.ok && router.push(crossingPath(job, r.value.name)),
+          );
         }}
       >
         <input

@@ -5,8 +5,8 @@ import type { CrossingView } from '@/core/crossing';
 import type { FramePlan } from '@/core/frame-packing';
 import type { Problem } from '@/core/kernel';
 import { Problems } from '../common/Problems';
-import type { CrossingActions } from './actions';
 import styles from './Crossing.module.css';
+import { look } from '../data/send';
 
 const FILES = [
   ['crossing.pdf', 'Face views, rows and parts', 'PDF'],
@@ -20,13 +20,11 @@ const FILES = [
 /** The plan in force as files, and a frame that stands read from a table of places. */
 export function FilesPanel({
   view,
-  actions,
   onRead,
   onAsBuilt,
   busy,
 }: {
   readonly view: CrossingView;
-  readonly actions: CrossingActions;
   readonly onRead: (plan: FramePlan) => void;
   readonly onAsBuilt: (() => void) | null;
   readonly busy: boolean;
@@ -37,12 +35,8 @@ export function FilesPanel({
   const base = `/api/job/${encodeURIComponent(view.job)}/crossing/${encodeURIComponent(view.name)}`;
   const read = async (file: File) => {
     setSaid('');
-    const made = await actions
-      .preview({ job: view.job, crossing: view.name }, await file.text())
-      .catch(() => ({
-        ok: false as const,
-        problems: [{ path: '', message: 'The server cannot be reached: try again in a moment.' }],
-      }));
+    const ref = { job: view.job, crossing: view.name };
+    const made = await look(['previewPlaces', ref, await file.text()], new AbortController().signal);
     if (!made.ok) {
       setProblems(made.problems.map((p) => ({ ...p, message: `${p.path}: ${p.message}` })));
       return;

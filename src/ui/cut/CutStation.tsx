@@ -5,9 +5,11 @@ import { formatInchFraction, trimNumber } from '@/core/units';
 import { Both } from '../common/Both';
 import { Caution } from '../common/Caution';
 import { Problems } from '../common/Problems';
+import { useTyped } from '../common/use-typed';
 import { depthTexts, lengthTexts } from '../common/unit';
-import type { StationProps } from '../termination/actions';
-import type { RowConflict } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
+import type { RowConflict } from '../schedule/schedule-types';
+import { useEditRow } from '../schedule/use-edit-row';
 import { useRun } from '../termination/use-run';
 import { Questions } from '../gland-selection/Questions';
 import { TerminalsField } from './TerminalsField';
@@ -25,7 +27,7 @@ const DATUM = {
 } as const;
 
 /** The lengths that only a person knows, and the marks that follow from them. */
-export function CutStation({ view, actions, lit, onLight }: StationProps) {
+export function CutStation({ view, lit, onLight }: StationProps) {
   const plan = view.plan?.plan ?? view.preview;
   const cut = plan?.cut ?? null;
   const refusal = plan?.cutRefusal[0]?.message ?? plan?.planOnly[0]?.message;
@@ -42,31 +44,23 @@ export function CutStation({ view, actions, lit, onLight }: StationProps) {
           : 'Tails run from the wall to the farthest terminal, along the way the cores take.'}
         {view.plan === null && plan ? ' Preview: nothing is taken yet.' : ''}
       </p>
-      <Questions view={view} actions={actions} onlyDeciding />
+      <Questions view={view} onlyDeciding />
       <div className={styles.inputs}>
         <LengthField
-          key={`t${view.tailMm}`}
           name="Tail"
           label="Wall to farthest terminal"
           field={view.end === 'A' ? 'aTail' : 'bTail'}
           valueMm={view.tailMm}
           view={view}
-          actions={actions}
         />
         <LengthField
-          key={`s${view.spareMm}`}
           name="Spare"
           label="Spare tail for another go"
           field={view.end === 'A' ? 'aSpare' : 'bSpare'}
           valueMm={view.spareMm}
           view={view}
-          actions={actions}
         />
-        <TerminalsField
-          key={`c${view.terminals.map((t) => `${t.core}${t.routeMm}`).join()}`}
-          view={view}
-          actions={actions}
-        />
+        <TerminalsField view={view} />
       </div>
       {cut ? (
         <>
@@ -178,7 +172,7 @@ function Depth({ mm }: { readonly mm: number | null }) {
   return mm === 0 ? <>do not cut</> : <Both stacked texts={depthTexts(mm)} />;
 }
 
-interface FieldProps extends Pick<StationProps, 'view' | 'actions'> {
+interface FieldProps extends Pick<StationProps, 'view'> {
   readonly name: string;
   readonly label: string;
   readonly field: string;
@@ -186,23 +180,31 @@ interface FieldProps extends Pick<StationProps, 'view' | 'actions'> {
 }
 
 /** One length, edited in place and saved at once; when somebody was faster, both values are shown. */
-function LengthField({ name, label, field, valueMm, view, actions }: FieldProps) {
+function LengthField({ name, label, field, valueMm, view }: FieldProps) {
   const shown =
     valueMm === null ? '' : view.job.unit === 'mm' ? trimNumber(valueMm, 1) : formatInchFraction(valueMm, 16);
-  const [text, setText] = useState(shown);
+  const typed = useTyped(shown, view.versions);
+  const { text } = typed;
   const [conflict, setConflict] = useState<RowConflict | null>(null);
+  const editRow = useEditRow(view.job);
   const { run, problems } = useRun();
   const saving = useRef(false);
-  const save = async (versions = view.versions) => {
-    if (saving.current || (text.trim() === shown && conflict === null)) return;
+  const save = async (versions = typed.version) => {
+    if (saving.current || (!typed.dirty && conflict === null)) return;
     saving.current = true;
     const result = await run(
-      () => actions.editRow(view.job.slug, view.cableId, versions, { [field]: text }),
+      () => editRow(view.cableId, versions, { [field]: text }),
       undefined,
       (outcome) => 'saved' in outcome,
     );
     saving.current = false;
-    if (result.ok) setConflict('conflict' in result.value ? result.value.conflict : null);
+    if (!result.ok) return;
+    if ('conflict' in result.value) {
+      setConflict(result.value.conflict);
+      return;
+    }
+    setConflict(null);
+    typed.follow();
   };
   return (
     <div className={styles.field}>
@@ -212,11 +214,11 @@ function LengthField({ name, label, field, valueMm, view, actions }: FieldProps)
           <input
             className={styles.input}
             value={text}
-            onChange={(e) => setText(e.target.value)}
+            onChange={(e) => typed.type(e.target.value)}
             onBlur={() => void save()}
             onKeyDown={(e) => {
               if (e.key === 'Enter') void save();
-              if (e.key === 'Escape') setText(shown);
+              if (e.key === 'Escape') typed.follow();
             }}
             placeholder="not known"
             aria-invalid={problems.length > 0}
@@ -233,7 +235,7 @@ function LengthField({ name, label, field, valueMm, view, actions }: FieldProps)
           <button
             type="button"
             onClick={() => {
-              setText(conflict.values[field] ?? '');
+              typed.follow();
               setConflict(null);
             }}
           >

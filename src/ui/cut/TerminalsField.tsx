@@ -1,29 +1,32 @@
 'use client';
-import { useState } from 'react';
 import { formatInchFraction, trimNumber } from '@/core/units';
 import { Problems } from '../common/Problems';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 import styles from './CutStation.module.css';
+import { useTyped } from '../common/use-typed';
+import { useSend } from '../data/use-send';
 
 /** Where the terminals differ, core by core, in one line: `L1 220, L2 240; PE 300`. Empty means one length for all. */
-export function TerminalsField({ view, actions }: Pick<StationProps, 'view' | 'actions'>) {
+export function TerminalsField({ view }: Pick<StationProps, 'view'>) {
   const say = (mm: number) => (view.job.unit === 'mm' ? trimNumber(mm, 1) : formatInchFraction(mm, 16));
   const shown = view.terminals.map((t) => `${t.core} ${say(t.routeMm)}`).join('; ');
-  const [text, setText] = useState(shown);
+  const typed = useTyped(shown, view.versions[view.end]);
+  const send = useSend();
   const { run, problems, clear } = useRun();
   const save = () => {
-    if (text.trim() === shown) {
+    if (!typed.dirty) {
       clear();
       return;
     }
     void run(() =>
-      actions.setTerminals(
+      send(
+        'setTerminals',
         { job: view.job.slug, cable: view.cable, end: view.end },
-        view.versions[view.end],
-        text,
+        typed.version,
+        typed.text,
       ),
-    );
+    ).then((r) => r.ok && typed.follow());
   };
   return (
     <div className={styles.field}>
@@ -33,12 +36,12 @@ export function TerminalsField({ view, actions }: Pick<StationProps, 'view' | 'a
           <input
             className={styles.terminals}
             name="Terminals"
-            value={text}
-            onChange={(e) => setText(e.target.value)}
+            value={typed.text}
+            onChange={(e) => typed.type(e.target.value)}
             onBlur={save}
             onKeyDown={(e) => {
               if (e.key === 'Enter') save();
-              if (e.key === 'Escape') setText(shown);
+              if (e.key === 'Escape') typed.follow();
             }}
             placeholder="L1 220; L2 240; PE 300"
             aria-invalid={problems.length > 0}

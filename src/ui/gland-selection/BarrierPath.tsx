@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { OUTCOME_WORDS, type TrailView } from '@/core/gland-selection';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import styles from './BarrierPath.module.css';
 
 /** The barrier decision as the path that led to it: question, answer and where it came from, until one settles it. */

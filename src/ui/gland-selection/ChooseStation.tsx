@@ -9,7 +9,7 @@ import { Caution } from '../common/Caution';
 import { Segments } from '../common/Segments';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 import { trimNumber } from '@/core/units';
 import { BarrierPath } from './BarrierPath';
@@ -22,6 +22,7 @@ import { RangeLadder } from './RangeLadder';
 import { shortList } from './short-list';
 import { UndoesWork } from '../common/UndoesWork';
 import styles from './ChooseStation.module.css';
+import { useSend } from '../data/use-send';
 
 /** Sizes in the order of the shelf, family by family, so that the band is seen to pass through them. */
 const byShelf = (candidates: readonly CandidateView[]): CandidateView[] =>
@@ -30,7 +31,7 @@ const byShelf = (candidates: readonly CandidateView[]): CandidateView[] =>
 type Look = 'ladder' | 'table' | 'compare';
 
 /** Every size judged; one sentence for the answer, bars for the eye, reasons for the one who doubts. */
-export function ChooseStation({ view, actions }: StationProps) {
+export function ChooseStation({ view }: StationProps) {
   const { choice, plan } = view;
   const taken = plan?.plan.size ?? null;
   const [picked, setPicked] = useState<string | null>(null);
@@ -39,8 +40,9 @@ export function ChooseStation({ view, actions }: StationProps) {
   const [pair, setPair] = useState<readonly [string, string] | null>(null);
   // A size whose taking would undo work, with what would go.
   const [asked, setAsked] = useState<{ readonly code: string; readonly words: string } | null>(null);
+  const send = useSend();
   const { run, busy, problems } = useRun();
-  if (choice === null) return <Nothing view={view} actions={actions} />;
+  if (choice === null) return <Nothing view={view} />;
   const best = choice.candidates[0];
   const selected =
     choice.candidates.find((c) => c.code === picked) ??
@@ -56,17 +58,14 @@ export function ChooseStation({ view, actions }: StationProps) {
     const candidate = choice.candidates.find((c) => c.code === code);
     if (!candidate || busy || candidate.refusal !== null) return;
     setAsked(null);
-    void run(
-      () => actions.takeSize(ref, code, crypto.randomUUID(), knowing),
-      `${code} taken for ${view.tag}.`,
-    ).then((r) => {
+    void run(() => send('takeSize', ref, code, knowing), `${code} taken for ${view.tag}.`).then((r) => {
       const goes = r.ok ? undefined : r.problems.find((p) => p.path === 'knowing');
       if (goes) setAsked({ code, words: goes.message });
     });
   };
   const lock = () =>
     void run(
-      () => actions.lockSize(ref, view.versions[view.end], !view.sizeLocked),
+      () => send('lockSize', ref, view.versions[view.end], !view.sizeLocked),
       view.sizeLocked ? 'Unlocked.' : `Locked: the whole-job choice leaves ${taken ?? 'it'} alone.`,
     );
   return (
@@ -75,7 +74,7 @@ export function ChooseStation({ view, actions }: StationProps) {
       <p className={styles.lead}>{leadFor(best, choice.candidates)}</p>
       {choice.nearest === null ? null : <NearestHelp nearest={choice.nearest} />}
       <BarrierPath view={view} />
-      <Questions view={view} actions={actions} />
+      <Questions view={view} />
       {provisional ? <Caution tone="marginal">Provisional: {choice.provisional.join('; ')}.</Caution> : null}
       <div className={styles.acts}>
         <Button
@@ -202,7 +201,7 @@ function leadFor(best: CandidateView, all: readonly CandidateView[]): string {
   return 'Each size says below what stands in its way and by how much.';
 }
 
-function Nothing({ view, actions }: Pick<StationProps, 'view' | 'actions'>) {
+function Nothing({ view }: Pick<StationProps, 'view'>) {
   const missing =
     view.place === null
       ? 'It is not known which entry this end goes into: give it one in the schedule.'
@@ -215,7 +214,7 @@ function Nothing({ view, actions }: Pick<StationProps, 'view' | 'actions'>) {
         {missing.slice(1)}
       </p>
       <BarrierPath view={view} />
-      <Questions view={view} actions={actions} />
+      <Questions view={view} />
       <Button
         variant="contained"
         color="secondary"

@@ -7,9 +7,10 @@ import type { TerminationView } from '@/core/termination-view';
 import { parseLength } from '@/core/units';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 import styles from './Questions.module.css';
+import { useSend } from '../data/use-send';
 
 const isField = (fact: QuestionView['fact']): fact is MissingField => MISSING_FIELDS.some((f) => f === fact);
 
@@ -19,16 +20,16 @@ const isField = (fact: QuestionView['fact']): fact is MissingField => MISSING_FI
  */
 export function Questions({
   view,
-  actions,
   onlyDeciding = false,
-}: Pick<StationProps, 'view' | 'actions'> & { readonly onlyDeciding?: boolean }) {
+}: Pick<StationProps, 'view'> & { readonly onlyDeciding?: boolean }) {
+  const send = useSend();
   const { run, busy, problems } = useRun();
   const deciding = view.questions.filter((q) => q.decides);
   const others = onlyDeciding ? [] : view.questions.filter((q) => !q.decides);
   if (deciding.length + others.length === 0) return null;
   const answer = (field: MissingField, value: unknown) =>
     void run(
-      () => actions.answerFact({ job: view.job.slug, cable: view.cable, end: view.end }, field, value),
+      () => send('answerFact', { job: view.job.slug, cable: view.cable, end: view.end }, field, value),
       'Answered. Everything was judged again.',
     );
   const list = (questions: readonly QuestionView[]) => (

@@ -2,22 +2,21 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { refuse, type Problem, type Result } from '@/core/kernel';
-import { tally, type JobChoicePlan, type JobPick } from '@/core/job-choice';
+import { refuse, type Problem } from '@/core/kernel';
+import { tally, type JobChoicePlan } from '@/core/job-choice';
 import type { JobChoiceView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { startChooseJob } from '@/workers/job-choice';
 import type { Running } from '@/workers/run-in-worker';
 import { Problems } from '../common/Problems';
-import { useFetched } from '../common/use-fetched';
+import { useLook } from '../data/use-look';
+import { useSend } from '../data/use-send';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
 import styles from './WholeJobPage.module.css';
 
 interface Props {
   readonly job: string;
-  readonly accept: (job: string, picks: readonly JobPick[]) => Promise<Result<{ planned: number }>>;
-  readonly undo: (job: string) => Promise<Result<{ label: string }>>;
 }
 
 type State =
@@ -27,9 +26,7 @@ type State =
 
 /** The whole job at once, as soon as every end of it has been judged. */
 export function WholeJobPage(props: Props) {
-  const { view, problems, reload } = useFetched<JobChoiceView>(
-    `/api/job/${encodeURIComponent(props.job)}/choice`,
-  );
+  const { view, problems, reload } = useLook(['viewJobChoice', props.job]);
   if (view !== null) return <Chosen {...props} view={view} />;
   return (
     <main className={styles.main}>
@@ -51,7 +48,8 @@ export function WholeJobPage(props: Props) {
 }
 
 /** What is planned now beside the fewest part numbers that would do, taken or left as one change. */
-function Chosen({ job, view, accept, undo }: Props & { readonly view: JobChoiceView }) {
+function Chosen({ job, view }: Props & { readonly view: JobChoiceView }) {
+  const send = useSend();
   const [state, setState] = useState<State>({ kind: 'idle' });
   const [failure, setFailure] = useState<readonly Problem[]>([]);
   const running = useRef<Running<JobChoicePlan> | null>(null);
@@ -82,9 +80,10 @@ function Chosen({ job, view, accept, undo }: Props & { readonly view: JobChoiceV
     setState({ kind: 'idle' });
   };
   const take = (plan: JobChoicePlan) =>
-    void run(() => accept(job, plan.picks), 'Planned as one change: Undo takes all of it back.').then(
-      (r) => r.ok && setState({ kind: 'idle' }),
-    );
+    void run(
+      () => send('acceptJobChoice', job, plan.picks),
+      'Planned as one change: Undo takes all of it back.',
+    ).then((r) => r.ok && setState({ kind: 'idle' }));
   return (
     <main className={styles.main}>
       <div className={styles.title}>
@@ -93,7 +92,7 @@ function Chosen({ job, view, accept, undo }: Props & { readonly view: JobChoiceV
           size="small"
           variant="text"
           disabled={busy}
-          onClick={() => void run(() => undo(job))}
+          onClick={() => void run(() => send('undo', job))}
           data-shortcut="z"
         >
           Undo

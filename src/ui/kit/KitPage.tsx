@@ -2,27 +2,21 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
-import type { Problem, Result } from '@/core/kernel';
-import { DEFAULT_SPARES, KIND_WORDS, type Kit, type SpareRule } from '@/core/kit';
+import type { Problem } from '@/core/kernel';
+import { DEFAULT_SPARES, KIND_WORDS, type SpareRule } from '@/core/kit';
+import type { KitView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { saveFile } from '../common/save-file';
 import styles from './KitPage.module.css';
-
-export interface KitView {
-  readonly kit: Kit;
-  readonly fitted: readonly string[];
-  readonly unplanned: readonly string[];
-  readonly unplugged: readonly string[];
-}
+import { look } from '../data/send';
 
 interface Props {
   readonly job: string;
   readonly first: KitView;
-  readonly against: (job: string, rule: SpareRule, stock: string) => Promise<Result<KitView>>;
 }
 
 /** What the job takes from the store: parts, spares, what is short. */
-export function KitPage({ job, first, against }: Props) {
+export function KitPage({ job, first }: Props) {
   const [view, setView] = useState(first);
   const [rule, setRule] = useState({
     percent: String(DEFAULT_SPARES.percent),
@@ -40,7 +34,7 @@ export function KitPage({ job, first, against }: Props) {
   });
   const work = async (r: typeof rule, s: typeof stock) => {
     const mine = (asked.current += 1);
-    const result = await against(job, numbers(r), s?.text ?? '');
+    const result = await look(['kitAgainst', job, numbers(r), s?.text ?? ''], new AbortController().signal);
     // A later question overtakes this answer.
     if (mine !== asked.current) return false;
     if (result.ok) setView(result.value);

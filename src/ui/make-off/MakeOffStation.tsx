@@ -1,5 +1,5 @@
 import { Caution } from '../common/Caution';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import { StepList } from './StepList';
 import styles from '../cut/CutStation.module.css';
 

@@ -9,17 +9,19 @@ import {
 import { diameterTexts } from '../common/unit';
 import { Both } from '../common/Both';
 import { Caution } from '../common/Caution';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import { IntervalChart } from './IntervalChart';
 import { ReadingForm } from './ReadingForm';
 import { ReadingTable } from './ReadingTable';
 import { useRun } from '../termination/use-run';
 import { Problems } from '../common/Problems';
 import styles from './MeasureStation.module.css';
+import { useSend } from '../data/use-send';
 
 /** What this end really measures: readings as typed, and the interval they leave. */
-export function MeasureStation({ view, actions }: StationProps) {
+export function MeasureStation({ view }: StationProps) {
   const ref = { job: view.job.slug, cable: view.cable, end: view.end };
+  const send = useSend();
   const remove = useRun();
   const flameproof = view.place?.enclosure.concept === 'Ex d';
   return (
@@ -66,7 +68,7 @@ export function MeasureStation({ view, actions }: StationProps) {
               readings={own}
               onWithdraw={(id) =>
                 void remove.run(
-                  () => actions.withdrawReading(ref, id),
+                  () => send('withdrawReading', ref, id),
                   'Reading withdrawn. Undo brings it back.',
                 )
               }
@@ -77,7 +79,7 @@ export function MeasureStation({ view, actions }: StationProps) {
               unit={view.job.unit}
               flameproof={flameproof}
               count={own.filter((r) => r.reading.method === 'caliper').length}
-              add={(reading, sent) => actions.addReading(ref, reading, sent)}
+              add={(reading) => send('addReading', ref, reading)}
               onKept={(reading) => goOn(view, reading)}
               preview={(reading: Reading) =>
                 measure([...view.readings.map((r) => r.reading), reading], quantity, view.job.rules)

@@ -12,7 +12,6 @@ import {
 } from '@/core/cable-measurement';
 import type { LengthUnit } from '@/core/units';
 import { useInstrument } from '../common/use-instrument';
-import { useSendId } from '../termination/use-send-id';
 import { useRun } from '../termination/use-run';
 import { diameterTexts } from '../common/unit';
 import styles from './ReadingForm.module.css';
@@ -23,7 +22,7 @@ interface Props {
   readonly flameproof: boolean;
   /** Caliper readings there are already: the next one is at a right angle. */
   readonly count: number;
-  readonly add: (reading: Reading, sendId: string) => Promise<Result<{ id: number }>>;
+  readonly add: (reading: Reading) => Promise<Result<{ id: number }>>;
   /** After a reading was kept: moves on to where the next belongs, and says whether it has. */
   readonly onKept: (reading: Reading) => boolean;
   readonly preview: (reading: Reading) => Result<Measurement | null>;
@@ -43,7 +42,6 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, previ
   const field = useRef<HTMLInputElement>(null);
   const id = useId();
   const { run, busy, problems, clear } = useRun();
-  const sendId = useSendId();
   const nextAngle = angle ?? String((count % 2) * 90);
 
   const reading = (): Reading => ({
@@ -65,9 +63,8 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, previ
   const submit = async (event: SubmitEvent) => {
     event.preventDefault();
     const content = reading();
-    const done = await run(() => add(content, sendId.idOf(content)));
+    const done = await run(() => add(content));
     if (done.ok) {
-      sendId.done();
       setText('');
       setAngle(null);
       if (onKept(content)) return;

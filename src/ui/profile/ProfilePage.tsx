@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { canonicalJson, type Problem, type Result } from '@/core/kernel';
+import { canonicalJson, type Problem } from '@/core/kernel';
 import type { CodeProfile } from '@/core/schedule';
 import type { ProfileChange, ProfileView } from '@/core/termination-view';
 import { Caution } from '../common/Caution';
@@ -13,12 +13,11 @@ import { withValue } from '../common/with-value';
 import { figureGroups } from './figures';
 import { previewProfile } from './preview-profile';
 import styles from './ProfilePage.module.css';
+import { useSend } from '../data/use-send';
 
 interface Props {
   readonly job: string;
   readonly view: ProfileView;
-  readonly save: (job: string, version: number, profile: unknown) => Promise<Result<{ changed: number }>>;
-  readonly undo: (job: string) => Promise<Result<{ label: string }>>;
 }
 
 const SYSTEM_WORDS = {
@@ -28,7 +27,7 @@ const SYSTEM_WORDS = {
 } as const;
 
 /** The rules a job works to: pick another, edit a figure of the job's own copy, and see what that would change before it is saved. */
-export function ProfilePage({ job, view, save, undo }: Props) {
+export function ProfilePage({ job, view }: Props) {
   const [draft, setDraft] = useState<CodeProfile>(view.profile);
   // The words that are typed; the draft holds what they stand for.
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
@@ -39,6 +38,7 @@ export function ProfilePage({ job, view, save, undo }: Props) {
     changes: null,
     problems: [],
   });
+  const send = useSend();
   const { run, busy, problems } = useRun();
   const edited = canonicalJson(draft) !== canonicalJson(view.profile);
   useEffect(() => {
@@ -69,7 +69,7 @@ export function ProfilePage({ job, view, save, undo }: Props) {
     setDraft(withValue(draft, path, value === null || Number.isFinite(value) ? value : text));
   };
   const keep = () =>
-    void run(() => save(job, view.version, draft), `Judged again by ${draft.title}.`).then(
+    void run(() => send('setProfile', job, view.version, draft), `Judged again by ${draft.title}.`).then(
       (r) => r.ok && setTexts({}),
     );
   return (
@@ -81,7 +81,7 @@ export function ProfilePage({ job, view, save, undo }: Props) {
           variant="text"
           disabled={busy}
           data-shortcut="z"
-          onClick={() => void run(() => undo(job), 'Taken back.')}
+          onClick={() => void run(() => send('undo', job), 'Taken back.')}
         >
           Undo
         </Button>

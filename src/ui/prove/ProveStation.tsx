@@ -2,7 +2,7 @@ import { METHOD_WORDS, QUANTITY_WORDS } from '@/core/cable-measurement';
 import { faultWords } from '@/core/record';
 import { Caution } from '../common/Caution';
 import { RelativeTime } from '../common/RelativeTime';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import { RecordOf } from './RecordOf';
 import styles from './ProveStation.module.css';
 

@@ -1,70 +1,16 @@
 'use client';
-import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { SummaryView } from '@/core/termination-view';
+import { useLook } from '../data/use-look';
 
 interface Loaded {
   readonly rows: readonly SummaryView[] | null;
   readonly failed: boolean;
 }
 
-const cache = new Map<string, Loaded>();
-const listeners = new Set<() => void>();
-const EMPTY: Loaded = { rows: null, failed: false };
-
-async function load(job: string): Promise<void> {
-  try {
-    const answer = await fetch(`/api/job/${encodeURIComponent(job)}/summary`, { cache: 'no-store' });
-    if (!answer.ok) throw new Error(String(answer.status));
-    cache.set(job, { rows: (await answer.json()) as SummaryView[], failed: false });
-  } catch {
-    cache.set(job, { rows: cache.get(job)?.rows ?? null, failed: true });
-  }
-  for (const listener of listeners) listener();
-}
-
-const CHANGED = 'amber-collar:changed';
-
-/** Tells every list on the page that something of the job has changed. */
-export const announceChange = () => window.dispatchEvent(new Event(CHANGED));
-
-/** Calls when something of the job has changed on this page. Returns what ends it. */
-export function onChange(listener: () => void): () => void {
-  window.addEventListener(CHANGED, listener);
-  return () => window.removeEventListener(CHANGED, listener);
-}
-
-const subscribe = (listener: () => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-};
-
-/** All terminations of a job in a line each, kept between pages and fetched anew on a change, on focus, and while the server is away. */
+/** All terminations of a job in a line each, kept between pages and looked up anew on a change, on focus, and while the server is away. */
 export function useSummaries(job: string): Loaded {
-  const loaded = useSyncExternalStore(
-    subscribe,
-    () => cache.get(job) ?? EMPTY,
-    () => EMPTY,
-  );
-  const [, setTick] = useState(0);
-  useEffect(() => {
-    const again = () => void load(job);
-    again();
-    window.addEventListener(CHANGED, again);
-    window.addEventListener('focus', again);
-    return () => {
-      window.removeEventListener(CHANGED, again);
-      window.removeEventListener('focus', again);
-    };
-  }, [job]);
-  useEffect(() => {
-    if (!loaded.failed) return undefined;
-    const timer = setTimeout(() => {
-      setTick((n) => n + 1);
-      void load(job);
-    }, 3000);
-    return () => clearTimeout(timer);
-  }, [job, loaded]);
-  return loaded;
+  const { view, problems } = useLook(['viewSummaries', job], { insist: true });
+  return { rows: view, failed: problems.length > 0 };
 }
 
 /** Text that a filter looks into, folded once for each row. */

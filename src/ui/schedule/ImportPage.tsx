@@ -14,7 +14,7 @@ import {
 import type { ImportRow } from '@/core/schedule';
 import { SCHEDULE_COLUMNS } from '@/core/schedule';
 import { Problems } from '../common/Problems';
-import { announceChange } from '../rack/summaries';
+import { useChanged } from '../data/use-send';
 import { useActor } from '../shell/actor';
 import type { ImportOutcomeView, ImportPreviewView } from './schedule-types';
 import styles from './Schedule.module.css';
@@ -46,6 +46,7 @@ const STATUSES: readonly ImportRow['status'][] = ['new', 'changed', 'same', 'ref
 export function ImportPage({ job }: { readonly job: string }) {
   const base = `/api/job/${encodeURIComponent(job)}/schedule`;
   const { name, ask } = useActor();
+  const changed = useChanged();
   const [file, setFile] = useState<File | null>(null);
   const [preview, setPreview] = useState<ImportPreviewView | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
@@ -77,7 +78,7 @@ export function ImportPage({ job }: { readonly job: string }) {
     setProblems(result.ok ? [] : result.problems);
     if (!result.ok) return;
     setOutcome(result.value);
-    announceChange();
+    changed();
   };
   const count = (status: ImportRow['status']) => preview?.rows.filter((r) => r.status === status).length ?? 0;
   const good = count('new') + count('changed');

@@ -13,18 +13,19 @@ import { refuse, type Problem } from '@/core/kernel';
 import type { JobView } from '@/core/termination-view';
 import { pageNonce } from '../theme/page-nonce';
 import { Problems } from '../common/Problems';
-import { announceChange, stationPath } from '../rack/summaries';
-import type { RowConflict } from '../termination/actions';
+import { stationPath } from '../rack/summaries';
+import type { ScheduleRowView } from '@/core/termination-view';
+import { useEditRow } from './use-edit-row';
 import { useRun } from '../termination/use-run';
 import { changedFields, gridRow, SORT_OF, type GridRow } from './grid-columns';
 import { layBlock } from './paste-block';
-import type { ScheduleActions, ScheduleChoices, ScheduleRowView } from './schedule-types';
+import type { RowConflict, ScheduleChoices } from './schedule-types';
 import styles from './Schedule.module.css';
+import { useSend } from '../data/use-send';
 
 interface Props {
   readonly job: JobView;
   readonly choices: ScheduleChoices;
-  readonly actions: ScheduleActions;
   readonly filter: string;
   /** Raised whenever somebody outside the grid has changed the schedule. */
   readonly generation: number;
@@ -66,13 +67,15 @@ function cellAt(target: EventTarget): { id: number; field: string } | null {
 }
 
 /** The cables with their two ends. Filtered, sorted and paged by the server; edited in place and saved at once. */
-export default function ScheduleGrid({ job, choices, actions, filter, generation }: Props) {
+export default function ScheduleGrid({ job, choices, filter, generation }: Props) {
   const [paging, setPaging] = useState<GridPaginationModel>({ page: 0, pageSize: 25 });
   const [sort, setSort] = useState<GridSortModel>([{ field: 'tag', sort: 'asc' }]);
   const [page, setPage] = useState<Page | null>(null);
   const [away, setAway] = useState(false);
   const [again, setAgain] = useState(0);
   const [met, setMet] = useState<Met | null>(null);
+  const send = useSend();
+  const editRow = useEditRow(job);
   const { run, problems } = useRun();
   const [pasted, setPasted] = useState<readonly Problem[]>([]);
   const asked = useRef(0);
@@ -116,13 +119,13 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
     async (fresh: GridRow, old: GridRow): Promise<GridRow> => {
       const fields = changedFields(old, fresh);
       if (Object.keys(fields).length === 0) return old;
-      const result = await run(() => actions.editRow(job.slug, old.id, old.versions, fields));
+      const result = await run(() => editRow(old.id, old.versions, fields));
       if (result.ok && 'conflict' in result.value)
         setMet({ row: old, fields, conflict: result.value.conflict });
       reload();
       return result.ok && !('conflict' in result.value) ? fresh : old;
     },
-    [actions, job.slug, reload, run],
+    [editRow, reload, run],
   );
 
   const paste = async (event: ClipboardEvent<HTMLElement>) => {
@@ -138,7 +141,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
     if (!laid.ok) return;
     let written = 0;
     for (const { row, fields } of laid.value) {
-      const result = await run(() => actions.editRow(job.slug, row.id, row.versions, fields));
+      const result = await run(() => editRow(row.id, row.versions, fields));
       if (result.ok && 'conflict' in result.value) setMet({ row, fields, conflict: result.value.conflict });
       if (!result.ok || 'conflict' in result.value) {
         setPasted(
@@ -222,7 +225,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
             className={styles.textButton}
             onClick={() =>
               void run(
-                () => actions.retireCable(job.slug, row.id, row.versions.cable),
+                () => send('retireCable', job.slug, row.id, row.versions.cable),
                 `${row.tag} taken out of the schedule. Undo brings it back.`,
               ).then(reload)
             }
@@ -233,7 +236,7 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
         ),
       },
     ],
-    [actions, choices.types, job.slug, job.unit, reload, run],
+    [choices.types, job.slug, job.unit, reload, run, send],
   );
 
   // The grid is heavy: it renders when its rows come, not at the stroke that asks for them.
@@ -283,13 +286,11 @@ export default function ScheduleGrid({ job, choices, actions, filter, generation
           onMine={() => {
             const { row, fields, conflict } = met;
             setMet(null);
-            void run(
-              () => actions.editRow(job.slug, row.id, conflict.versions, fields),
-              `${row.tag}: yours written.`,
-            ).then(() => {
-              reload();
-              announceChange();
-            });
+            void run(() => editRow(row.id, conflict.versions, fields), `${row.tag}: yours written.`).then(
+              () => {
+                reload();
+              },
+            );
           }}
         />
       ) : null}

@@ -7,8 +7,9 @@ import type { JobView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { useShortcuts } from '../shell/shortcuts';
 import { useRun } from '../termination/use-run';
-import type { ScheduleActions, ScheduleChoices } from './schedule-types';
+import type { ScheduleChoices } from './schedule-types';
 import styles from './Schedule.module.css';
+import { useSend } from '../data/use-send';
 
 // The grid is the heaviest part of the product: the page is there before it.
 const ScheduleGrid = dynamic(() => import('./ScheduleGrid'), {
@@ -19,17 +20,17 @@ const ScheduleGrid = dynamic(() => import('./ScheduleGrid'), {
 interface Props {
   readonly job: JobView;
   readonly choices: ScheduleChoices;
-  readonly actions: ScheduleActions;
 }
 
 /** All cables of the job: add, edit, undo, import, export. */
-export function SchedulePage({ job, choices, actions }: Props) {
+export function SchedulePage({ job, choices }: Props) {
   const [filter, setFilter] = useState('');
   const [generation, setGeneration] = useState(0);
+  const send = useSend();
   const undoing = useRun();
   const undo = () =>
     void undoing
-      .run(() => actions.undo(job.slug))
+      .run(() => send('undo', job.slug))
       .then((r) => {
         if (r.ok) setGeneration((n) => n + 1);
       });
@@ -63,16 +64,17 @@ export function SchedulePage({ job, choices, actions }: Props) {
         </Button>
       </div>
       <Problems problems={undoing.problems} />
-      <AddCable job={job} choices={choices} actions={actions} onAdded={() => setGeneration((n) => n + 1)} />
-      <ScheduleGrid job={job} choices={choices} actions={actions} filter={filter} generation={generation} />
+      <AddCable job={job} choices={choices} onAdded={() => setGeneration((n) => n + 1)} />
+      <ScheduleGrid job={job} choices={choices} filter={filter} generation={generation} />
     </main>
   );
 }
 
 const EMPTY = { tag: '', type: '', route: '', aPlace: '', bPlace: '' };
 
-function AddCable({ job, choices, actions, onAdded }: Props & { readonly onAdded: () => void }) {
+function AddCable({ job, choices, onAdded }: Props & { readonly onAdded: () => void }) {
   const [fields, setFields] = useState(EMPTY);
+  const send = useSend();
   const { run, busy, problems } = useRun();
   const at = (path: keyof typeof EMPTY) => problems.some((p) => p.path === path);
   const set = (key: keyof typeof EMPTY) => (e: { target: { value: string } }) =>
@@ -83,7 +85,7 @@ function AddCable({ job, choices, actions, onAdded }: Props & { readonly onAdded
       Object.entries(fields).filter(([k, v]) => v.trim() !== '' || k === 'tag' || k === 'type'),
     );
     const done = await run(
-      () => actions.addCable(job.slug, sent),
+      () => send('addCable', job.slug, sent),
       `${fields.tag} added with its ends A and B.`,
     );
     if (!done.ok) return;

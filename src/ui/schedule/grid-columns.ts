@@ -1,5 +1,5 @@
 import { formatInchFraction, trimNumber, type LengthUnit } from '@/core/units';
-import type { ScheduleEndView, ScheduleRowView } from './schedule-types';
+import type { ScheduleEndView, ScheduleRowView } from '@/core/termination-view';
 
 /** A grid row: every cell as the text that a person types and the server reads. */
 export interface GridRow {

@@ -1,45 +1,14 @@
-import type { Result } from '@/core/kernel';
+import type { RowVersions } from '@/core/termination-view';
 import type { ImportRow } from '@/core/schedule';
-import type { RowOutcome, RowVersions } from '../termination/actions';
 
-/** One row of the grid as the server sends it. Lengths in mm. */
-export interface ScheduleRowView {
-  readonly id: number;
-  readonly version: number;
-  readonly tag: string;
-  readonly type: string;
-  readonly routeMm: number | null;
-  readonly note: string;
-  readonly a: ScheduleEndView;
-  readonly b: ScheduleEndView;
+/** Two people met on one row: what is there now, in the words of the grid. */
+export interface RowConflict {
+  readonly by: string | null;
+  readonly values: Readonly<Record<string, string>>;
+  readonly versions: RowVersions;
 }
 
-export interface ScheduleEndView {
-  readonly version: number;
-  readonly enclosure: string | null;
-  readonly entry: string | null;
-  readonly tailMm: number | null;
-  readonly spareMm: number;
-}
-
-export interface ScheduleActions {
-  readonly addCable: (
-    job: string,
-    fields: Readonly<Record<string, string>>,
-  ) => Promise<Result<{ id: number }>>;
-  readonly editRow: (
-    job: string,
-    cableId: number,
-    versions: RowVersions,
-    fields: Readonly<Record<string, string>>,
-  ) => Promise<Result<RowOutcome>>;
-  readonly retireCable: (
-    job: string,
-    cableId: number,
-    version: number,
-  ) => Promise<Result<{ tag: string; events: number }>>;
-  readonly undo: (job: string) => Promise<Result<{ label: string }>>;
-}
+export type RowOutcome = { readonly saved: true } | { readonly conflict: RowConflict };
 
 export interface ScheduleChoices {
   readonly types: readonly string[];

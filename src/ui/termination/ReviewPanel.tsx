@@ -4,23 +4,18 @@ import Link from 'next/link';
 import type { TerminationView } from '@/core/termination-view';
 import { Problems } from '../common/Problems';
 import { stationPath } from '../rack/summaries';
-import type { TerminationActions } from './actions';
 import { useRun } from './use-run';
 import styles from './ReviewPanel.module.css';
+import { useSend } from '../data/use-send';
 
 /** A plan that is stale, or whose sheet has moved on: what would stay, what would change, what has to be done again; made anew only when somebody says so. */
-export function ReviewPanel({
-  view,
-  actions,
-}: {
-  readonly view: TerminationView;
-  readonly actions: TerminationActions;
-}) {
+export function ReviewPanel({ view }: { readonly view: TerminationView }) {
+  const send = useSend();
   const { run, busy, problems } = useRun();
   const { review } = view;
   if (!review) return null;
   const ref = { job: view.job.slug, cable: view.cable, end: view.end };
-  const accept = () => void run(() => actions.replan(ref, crypto.randomUUID()), 'Planned again.');
+  const accept = () => void run(() => send('replan', ref), 'Planned again.');
   return (
     <section
       className={styles.panel}

@@ -3,8 +3,9 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { type ArcStation } from '@/core/record';
-import type { TerminationView } from '@/core/termination-view';
+import type { ArcStation, TerminationRef } from '@/core/record';
+import { useShown } from '../data/use-look';
+import { useSend } from '../data/use-send';
 import { ChooseStation } from '../gland-selection/ChooseStation';
 import { CutStation } from '../cut/CutStation';
 import { MakeOffStation } from '../make-off/MakeOffStation';
@@ -12,7 +13,7 @@ import { MeasureStation } from '../measure/MeasureStation';
 import { ProveStation } from '../prove/ProveStation';
 import { SealStation } from '../compound-cure/station/SealStation';
 import { TightenStation } from '../tighten/TightenStation';
-import type { StationProps, TerminationActions } from './actions';
+import type { StationProps } from './station-props';
 import { DrawingPanel } from './DrawingPanel';
 import { ReviewPanel } from './ReviewPanel';
 import { StationStrip } from './StationStrip';
@@ -22,9 +23,8 @@ import { Problems } from '../common/Problems';
 import { useShortcuts } from '../shell/shortcuts';
 
 interface Props {
-  readonly view: TerminationView;
+  readonly end: TerminationRef;
   readonly station: ArcStation;
-  readonly actions: TerminationActions;
 }
 
 const STATION: Readonly<Record<ArcStation, (props: StationProps) => React.ReactNode>> = {
@@ -38,14 +38,16 @@ const STATION: Readonly<Record<ArcStation, (props: StationProps) => React.ReactN
 };
 
 /** One termination at one station: strip on top, the few inputs and the decision in the middle, the drawing at the right. */
-export function TerminationPage({ view, station, actions }: Props) {
+export function TerminationPage({ end, station }: Props) {
+  const view = useShown(['viewTermination', end]);
+  const send = useSend();
   const [lit, setLit] = useState<string | null>(null);
   const router = useRouter();
   const { run, busy, problems } = useRun();
   const Station = STATION[station];
   const base = `/job/${encodeURIComponent(view.job.slug)}`;
   const bench = `${base}/bench/${encodeURIComponent(view.cable)}/${view.end}`;
-  const undo = () => void run(() => actions.undo(view.job.slug), 'Undone.').then((r) => r.ok && setLit(null));
+  const undo = () => void run(() => send('undo', view.job.slug), 'Undone.').then((r) => r.ok && setLit(null));
   useShortcuts({ b: () => router.push(bench), z: undo });
   const subtitle = useMemo(() => {
     const to = view.place
@@ -70,8 +72,8 @@ export function TerminationPage({ view, station, actions }: Props) {
         </div>
         <Problems problems={problems} />
         <StationStrip view={view} station={station} />
-        {view.review !== null ? <ReviewPanel view={view} actions={actions} /> : null}
-        <Station view={view} actions={actions} lit={lit} onLight={setLit} />
+        {view.review !== null ? <ReviewPanel view={view} /> : null}
+        <Station view={view} lit={lit} onLight={setLit} />
       </main>
       <DrawingPanel view={view} station={station} lit={lit} onLight={setLit} />
     </>

@@ -2,12 +2,10 @@
 import { useRouter } from 'next/navigation';
 import { useSnackbar } from 'notistack';
 import { useCallback, useState } from 'react';
-import { fail, refuse, type Problem, type Result } from '@/core/kernel';
-import { announceChange } from '../rack/summaries';
+import { refuse, type Problem, type Result } from '@/core/kernel';
+import { useShownKey } from '../data/DataProvider';
+import { UNREACHED } from '../data/send';
 import { useActor } from '../shell/actor';
-
-const UNREACHED =
-  'The server cannot be reached. Nothing was saved, nothing is lost here: try again in a moment.';
 
 /**
  * Runs an action of the server: one at a time, with its refusal kept for the place that asked, and the page brought up to date when it
@@ -15,6 +13,7 @@ const UNREACHED =
  */
 export function useRun() {
   const router = useRouter();
+  const shown = useShownKey();
   const { ask, name } = useActor();
   const { enqueueSnackbar } = useSnackbar();
   const [busy, setBusy] = useState(false);
@@ -37,18 +36,18 @@ export function useRun() {
       try {
         result = await action();
       } catch {
-        result = fail([{ path: '', message: UNREACHED }]);
+        result = refuse('', UNREACHED);
       }
       setBusy(false);
       setProblems(result.ok ? [] : result.problems);
       if (result.ok && changed(result.value)) {
         if (said) enqueueSnackbar(said, { variant: 'success' });
-        announceChange();
-        router.refresh();
+        // A page with a view of its own has got it back already.
+        if (shown.get() === null) router.refresh();
       }
       return result;
     },
-    [ask, enqueueSnackbar, name, router],
+    [ask, enqueueSnackbar, name, router, shown],
   );
 
   return { run, busy, problems, clear: () => setProblems([]) };

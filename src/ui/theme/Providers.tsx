@@ -4,6 +4,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import { SnackbarProvider } from 'notistack';
 import type { ReactNode } from 'react';
 import { UnitProvider } from '../common/unit';
+import { DataProvider } from '../data/DataProvider';
 import { ActorProvider } from '../shell/actor';
 import { theme } from './theme';
 
@@ -18,9 +19,11 @@ export function Providers({ actor, children }: { readonly actor: string; readonl
         autoHideDuration={7000}
         hideIconVariant
       >
-        <ActorProvider initial={actor}>
-          <UnitProvider>{children}</UnitProvider>
-        </ActorProvider>
+        <DataProvider>
+          <ActorProvider initial={actor}>
+            <UnitProvider>{children}</UnitProvider>
+          </ActorProvider>
+        </DataProvider>
       </SnackbarProvider>
     </ThemeProvider>
   );

@@ -5,7 +5,7 @@ import { Caution } from '../common/Caution';
 import { CoverBolts } from './CoverBolts';
 import { Dial } from './Dial';
 import { WrenchHead } from './WrenchHead';
-import type { StationProps } from '../termination/actions';
+import type { StationProps } from '../termination/station-props';
 import styles from './TightenStation.module.css';
 
 const PHASE_WORDS = { makeOff: 'make-off, undone again', seat: 'seat', final: 'final' } as const;

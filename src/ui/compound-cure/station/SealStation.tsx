@@ -8,13 +8,14 @@ import { Problems } from '../../common/Problems';
 import { Segments } from '../../common/Segments';
 import { useNow } from '../../common/use-now';
 import { StepList } from '../../make-off/StepList';
-import type { StationProps } from '../../termination/actions';
+import type { StationProps } from '../../termination/station-props';
 import { useRun } from '../../termination/use-run';
 import { minutesWords, readTemperature, timeOfDay } from './clock-words';
 import { CureChart } from './CureChart';
 import { TemperatureLog } from './TemperatureLog';
 import { TimeTables } from './TimeTables';
 import styles from './Seal.module.css';
+import { useSend } from '../../data/use-send';
 
 const ml = (n: number) => `${trimNumber(n, 1)} mL`;
 
@@ -103,11 +104,13 @@ function Filled({
 }
 
 /** The fitting's approval list: what is allowed may be asked for, what is not says why. */
-function Choices({ view, actions, seal }: StationProps & { readonly seal: SealPlan | null }) {
+function Choices({ view, seal }: StationProps & { readonly seal: SealPlan | null }) {
+  const send = useSend();
   const { run, busy, problems } = useRun();
   const ask = (product: string | null) =>
     void run(() =>
-      actions.setCompound(
+      send(
+        'setCompound',
         { job: view.job.slug, cable: view.cable, end: view.end },
         view.versions[view.end],
         product,
@@ -140,7 +143,7 @@ function Choices({ view, actions, seal }: StationProps & { readonly seal: SealPl
 }
 
 /** The pot life or the cure that runs at this very end. */
-function Running({ view, actions, seal }: StationProps & { readonly seal: SealPlan }) {
+function Running({ view, seal }: StationProps & { readonly seal: SealPlan }) {
   const now = useNow();
   if (now === null) return null;
   const clock = compoundClock(seal, view.acts, now);
@@ -156,7 +159,7 @@ function Running({ view, actions, seal }: StationProps & { readonly seal: SealPl
         {clock.cure.standing ? (
           <Caution tone="hold">It stands still: {clock.cure.standing.words}.</Caution>
         ) : null}
-        {clock.cure.hardAt === null ? <TemperatureLog view={view} actions={actions} /> : null}
+        {clock.cure.hardAt === null ? <TemperatureLog view={view} /> : null}
       </section>
     );
   if (clock.mix !== null)

@@ -2,25 +2,27 @@
 import { useState } from 'react';
 import { workInput } from '../../bench/use-work';
 import { Problems } from '../../common/Problems';
-import type { StationProps } from '../../termination/actions';
+import type { StationProps } from '../../termination/station-props';
 import { useRun } from '../../termination/use-run';
 import { readTemperature } from './clock-words';
 import styles from './Seal.module.css';
+import { useSend } from '../../data/use-send';
 
 /** One temperature of the work into the record of a cure that runs. Enter keeps it, for instruments that type. */
 export function TemperatureLog({
   view,
-  actions,
   large = false,
-}: Pick<StationProps, 'view' | 'actions'> & { readonly large?: boolean }) {
+}: Pick<StationProps, 'view'> & { readonly large?: boolean }) {
   const [text, setText] = useState('');
+  const send = useSend();
   const { run, busy, problems } = useRun();
   const value = readTemperature(text);
   const keep = async () => {
     if (value === null) return;
     const done = await run(
       () =>
-        actions.work(
+        send(
+          'work',
           { kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end },
           workInput({ kind: 'temperature', tempC: value }),
         ),

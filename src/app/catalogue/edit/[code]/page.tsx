@@ -4,7 +4,6 @@ import { notFound } from 'next/navigation';
 import { look } from '@/server/gate';
 import { FamilyEditor } from '@/ui/catalogue/FamilyEditor';
 import { TopBar } from '@/ui/shell/TopBar';
-import { importCatalogueFile } from '../../../actions';
 import { Refused } from '../../../refusal';
 import styles from '../../../page.module.css';
 
@@ -20,11 +19,7 @@ export default async function EditFamily({ params }: { readonly params: Promise<
   return (
     <div className={styles.shell}>
       <TopBar job={null} />
-      <FamilyEditor
-        family={found.family}
-        today={new Date().toISOString().slice(0, 10)}
-        take={importCatalogueFile}
-      />
+      <FamilyEditor family={found.family} today={new Date().toISOString().slice(0, 10)} />
     </div>
   );
 }

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { ChangesPage } from '@/ui/changes/ChangesPage';
-import { restampPlans, undo } from '../../../actions';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
 
@@ -10,9 +9,5 @@ export const metadata: Metadata = { title: 'Changes' };
 export default async function Changes({ params }: { readonly params: Promise<{ job: string }> }) {
   await connection();
   const slug = segment((await params).job);
-  return (
-    <JobShell slug={slug}>
-      {(job) => <ChangesPage job={job.slug} restamp={restampPlans} undo={undo} />}
-    </JobShell>
-  );
+  return <JobShell slug={slug}>{(job) => <ChangesPage job={job.slug} />}</JobShell>;
 }

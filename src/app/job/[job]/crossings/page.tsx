@@ -2,7 +2,6 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
 import { CrossingsPage } from '@/ui/crossing/CrossingsPage';
-import { addCrossing } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
@@ -17,7 +16,7 @@ export default async function Crossings({ params }: { readonly params: Promise<{
       {async (job) => {
         const lines = await look('viewCrossings', [job.slug]);
         return lines.ok ? (
-          <CrossingsPage job={job.slug} lines={lines.value} add={addCrossing} />
+          <CrossingsPage job={job.slug} lines={lines.value} />
         ) : (
           <Refused problems={lines.problems} back={`/job/${job.slug}/board`} />
         );

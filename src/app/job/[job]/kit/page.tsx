@@ -2,7 +2,6 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
 import { KitPage } from '@/ui/kit/KitPage';
-import { kitAgainstStock } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
@@ -17,7 +16,7 @@ export default async function Kit({ params }: { readonly params: Promise<{ job: 
       {async (job) => {
         const view = await look('viewKit', [job.slug]);
         return view.ok ? (
-          <KitPage job={job.slug} first={view.value} against={kitAgainstStock} />
+          <KitPage job={job.slug} first={view.value} />
         ) : (
           <Refused problems={view.problems} back={`/job/${job.slug}/board`} />
         );

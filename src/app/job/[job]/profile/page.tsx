@@ -2,7 +2,6 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
 import { ProfilePage } from '@/ui/profile/ProfilePage';
-import { setProfile, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
@@ -17,13 +16,7 @@ export default async function Profile({ params }: { readonly params: Promise<{ j
       {async (job) => {
         const view = await look('viewProfile', [job.slug]);
         return view.ok ? (
-          <ProfilePage
-            key={view.value.version}
-            job={job.slug}
-            view={view.value}
-            save={setProfile}
-            undo={undo}
-          />
+          <ProfilePage key={view.value.version} job={job.slug} view={view.value} />
         ) : (
           <Refused problems={view.problems} back={`/job/${job.slug}/board`} />
         );

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import { look } from '@/server/gate';
 import { SchedulePage } from '@/ui/schedule/SchedulePage';
-import { addCable, editRow, retireCable, undo } from '../../../actions';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
@@ -15,13 +14,7 @@ export default async function Schedule({ params }: { readonly params: Promise<{ 
       {async (view) => {
         const choices = await look('scheduleChoices', [view.slug]);
         if (!choices.ok) return <Refused problems={choices.problems} back="/" />;
-        return (
-          <SchedulePage
-            job={view}
-            choices={choices.value}
-            actions={{ addCable, editRow, retireCable, undo }}
-          />
-        );
+        return <SchedulePage job={view} choices={choices.value} />;
       }}
     </JobShell>
   );

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { WholeJobPage } from '@/ui/job-choice/WholeJobPage';
-import { acceptJobChoice, undo } from '../../../actions';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
 
@@ -10,9 +9,5 @@ export const metadata: Metadata = { title: 'Whole job' };
 export default async function WholeJob({ params }: { readonly params: Promise<{ job: string }> }) {
   await connection();
   const slug = segment((await params).job);
-  return (
-    <JobShell slug={slug}>
-      {(job) => <WholeJobPage job={job.slug} accept={acceptJobChoice} undo={undo} />}
-    </JobShell>
-  );
+  return <JobShell slug={slug}>{(job) => <WholeJobPage job={job.slug} />}</JobShell>;
 }

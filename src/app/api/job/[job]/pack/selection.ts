@@ -1,5 +1,5 @@
 import { refuse, type Result } from '@/core/kernel';
-import { readJson } from '../schedule/body';
+import { readJson } from '../../../body';
 
 /** What a print is asked for, as it came: the gate reads it. */
 export interface Selection {

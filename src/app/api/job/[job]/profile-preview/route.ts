@@ -1,6 +1,6 @@
 import { lookLoose } from '@/server/gate';
 import { refusedJson, statusOf } from '../../../../answer';
-import { readJson } from '../schedule/body';
+import { readJson } from '../../../body';
 
 export const dynamic = 'force-dynamic';
 

@@ -2,10 +2,10 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
 import { CrossingPage } from '@/ui/crossing/CrossingPage';
-import { previewPlaces, reenterCrossing, saveCrossing, takeCrossing, work } from '../../../../actions';
 import { Refused } from '../../../../refusal';
 import { JobShell } from '../../shell';
 import { segment } from '../../../../segment';
+import { Seen } from '@/ui/data/Seen';
 
 interface Props {
   readonly params: Promise<{ job: string; crossing: string }>;
@@ -21,18 +21,12 @@ export default async function Crossing({ params }: Props) {
   return (
     <JobShell slug={segment(slug)}>
       {async (job) => {
-        const view = await look('viewCrossing', [{ job: job.slug, crossing: segment(crossing) }]);
+        const ref = { job: job.slug, crossing: segment(crossing) };
+        const view = await look('viewCrossing', [ref]);
         return view.ok ? (
-          <CrossingPage
-            view={view.value}
-            actions={{
-              save: saveCrossing,
-              take: takeCrossing,
-              reenter: reenterCrossing,
-              work,
-              preview: previewPlaces,
-            }}
-          />
+          <Seen at={['viewCrossing', ref]} value={view.value}>
+            <CrossingPage at={ref} />
+          </Seen>
         ) : (
           <Refused problems={view.problems} back={`/job/${job.slug}/crossings`} />
         );

@@ -1,6 +1,6 @@
 import { look } from '@/server/gate';
 import { fileAnswer, refusedJson } from '../../../../../answer';
-import { readBody } from '../../schedule/body';
+import { readBody } from '../../../../body';
 
 export const dynamic = 'force-dynamic';
 

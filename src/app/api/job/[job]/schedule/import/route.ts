@@ -1,6 +1,6 @@
 import { act } from '@/server/gate';
 import { currentActor } from '../../../../../actor';
-import { readBody } from '../body';
+import { readBody } from '../../../../body';
 
 export const dynamic = 'force-dynamic';
 

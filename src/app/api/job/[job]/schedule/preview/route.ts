@@ -1,5 +1,5 @@
 import { look } from '@/server/gate';
-import { readBody } from '../body';
+import { readBody } from '../../../../body';
 
 export const dynamic = 'force-dynamic';
 

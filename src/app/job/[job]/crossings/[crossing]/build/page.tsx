@@ -2,9 +2,9 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '@/server/gate';
 import { BuildPage } from '@/ui/crossing/BuildPage';
-import { previewPlaces, reenterCrossing, saveCrossing, takeCrossing, work } from '../../../../../actions';
 import { Refused } from '../../../../../refusal';
 import { segment } from '../../../../../segment';
+import { Seen } from '@/ui/data/Seen';
 
 interface Props {
   readonly params: Promise<{ job: string; crossing: string }>;
@@ -17,18 +17,12 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 export default async function Build({ params }: Props) {
   await connection();
   const { job, crossing } = await params;
-  const view = await look('viewCrossing', [{ job: segment(job), crossing: segment(crossing) }]);
+  const ref = { job: segment(job), crossing: segment(crossing) };
+  const view = await look('viewCrossing', [ref]);
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/crossings`} />;
   return (
-    <BuildPage
-      view={view.value}
-      actions={{
-        save: saveCrossing,
-        take: takeCrossing,
-        reenter: reenterCrossing,
-        work,
-        preview: previewPlaces,
-      }}
-    />
+    <Seen at={['viewCrossing', ref]} value={view.value}>
+      <BuildPage at={ref} />
+    </Seen>
   );
 }

@@ -1,0 +1,81 @@
+import { randomUUID } from 'node:crypto';
+import { closeDatabase } from '@/data';
+import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
+import { act, look, type WriteName } from '.';
+
+afterAll(closeDatabase);
+
+const end = (job: string) => ({ job, cable: 'K-2', end: 'A' });
+const caliper = (text: string) => ({ quantity: 'core', method: 'caliper', text, unit: 'mm' }) as const;
+const cablesOf = async (job: string) =>
+  (await good(look('schedulePage', [job, '', 'tag', false, 0, 100]))).rows.map((r) => r.tag);
+const once = { id: '' };
+beforeEach(() => (once.id = randomUUID()));
+
+test.each<[string, WriteName, (job: string) => readonly unknown[]]>([
+  ['a reading', 'addReading', (job) => [end(job), caliper('7.1')]],
+  ['a cable', 'addCable', (job) => [job, { tag: 'K-77', type: 'W4-25' }]],
+  ['a crossing', 'addCrossing', (job) => [job, 'X-9']],
+])(
+  '%s that is sent twenty times at once is kept once, and every send is answered alike',
+  async (_, name, argsOf) => {
+    const job = await makeJob();
+    const send = act as unknown as (
+      n: WriteName,
+      a: readonly unknown[],
+      w: object,
+      m: object,
+    ) => Promise<unknown>;
+    const answers = await Promise.all(
+      Array.from({ length: 20 }, () => send(name, argsOf(job), PLANNER, { now: NOW, ...once })),
+    );
+    expect(new Set(answers.map((a) => JSON.stringify(a))).size).toBe(1);
+    expect(answers[0]).toMatchObject({ ok: true });
+    expect((await cablesOf(job)).filter((tag) => tag === 'K-77').length).toBeLessThanOrEqual(1);
+    const { readings } = await good(look('viewTermination', [end(job)]));
+    expect(readings.filter((r) => r.reading.text === '7.1').length).toBe(name === 'addReading' ? 1 : 0);
+    expect((await good(look('viewCrossings', [job]))).filter((c) => c.name === 'X-9').length).toBe(
+      name === 'addCrossing' ? 1 : 0,
+    );
+  },
+);
+
+test('an undo that is sent again after its answer was lost takes back one edit, not two', async () => {
+  const job = await makeJob();
+  await good(act('addCable', [job, { tag: 'K-81', type: 'W4-25' }], PLANNER));
+  await good(act('addCable', [job, { tag: 'K-82', type: 'W4-25' }], PLANNER));
+  const first = await good(act('undo', [job], PLANNER, once));
+  expect(await good(act('undo', [job], PLANNER, once))).toEqual(first);
+  expect(await cablesOf(job)).toContain('K-81');
+  expect(await cablesOf(job)).not.toContain('K-82');
+});
+
+test('an edit that is sent again is not told that somebody else was faster', async () => {
+  const job = await makeJob();
+  const view = await good(look('viewTermination', [end(job)]));
+  const edit = () => act('setTerminals', [end(job), view.versions.A, 'L1 220'], PLANNER, once);
+  await good(edit());
+  await good(edit());
+  expect(await refused(act('setTerminals', [end(job), view.versions.A, 'L1 230'], PLANNER))).toMatch(
+    /meanwhile/,
+  );
+});
+
+test('something else, or somebody else, under an id that is taken is refused', async () => {
+  const job = await makeJob();
+  await good(act('addReading', [end(job), caliper('7.2')], PLANNER, once));
+  const other = act('addReading', [end(job), caliper('7.3')], PLANNER, once);
+  expect(await refused(other)).toMatch(/something else was sent under this id/);
+  expect(await refused(act('addReading', [end(job), caliper('7.2')], FITTER, once))).toMatch(
+    /something else/,
+  );
+  expect(await refused(act('undo', [job], PLANNER, once))).toMatch(/something else/);
+});
+
+test('what was refused is judged anew when it is sent again', async () => {
+  const job = await makeJob();
+  const add = () => act('addCable', [job, { tag: 'K-90', type: 'W4-25', aPlace: 'BX-1/9' }], PLANNER, once);
+  const said = await refused(add());
+  expect(await refused(add())).toBe(said);
+  await good(act('addCable', [job, { tag: 'K-90', type: 'W4-25' }], PLANNER, once));
+});

@@ -1,0 +1,81 @@
+import type { Reading } from '@/core/cable-measurement';
+import type { CrossingView, PlacesPreview, PlanDraft, ReentryDraft } from '@/core/crossing';
+import type { Terminal } from '@/core/cut-back';
+import type { MissingField } from '@/core/gland-selection';
+import type { JobPick } from '@/core/job-choice';
+import type { SpareRule } from '@/core/kit';
+import type { CrossingRef, SubjectRef, TerminationRef, WorkInput, WorkOutcome } from '@/core/record';
+import type {
+  CataloguePreview,
+  CompoundView,
+  EditOutcome,
+  ImportReportView,
+  JobChoiceView,
+  KitView,
+  MovedOnLine,
+  RowVersions,
+  SummaryView,
+  TerminationView,
+} from '@/core/termination-view';
+
+interface Of<A extends readonly unknown[], V> {
+  readonly args: A;
+  readonly value: V;
+}
+
+type Fields = Readonly<Record<string, string>>;
+
+/** What the pages look up while they are open: arguments and what comes back. The server checks that it serves them as they stand here. */
+export interface Looks {
+  viewTermination: Of<[ref: TerminationRef], TerminationView>;
+  viewCrossing: Of<[ref: CrossingRef], CrossingView>;
+  viewCompound: Of<[job: string], CompoundView>;
+  viewSummaries: Of<[job: string], readonly SummaryView[]>;
+  viewJobRecord: Of<[job: string], RecordState>;
+  viewJobChoice: Of<[job: string], JobChoiceView>;
+  viewMovedOn: Of<[job: string], readonly MovedOnLine[]>;
+  kitAgainst: Of<[job: string, rule: SpareRule, stock: string], KitView>;
+  previewPlaces: Of<[ref: CrossingRef, text: string], PlacesPreview>;
+  previewCatalogue: Of<[text: string], CataloguePreview>;
+}
+
+/** Whether the record of a job holds. */
+export interface RecordState {
+  readonly faults: readonly { readonly subject: string; readonly words: string }[];
+  readonly entries: number;
+  readonly code: string | null;
+}
+
+/** What the pages ask to be done. Versions are those that were seen; `knowing` says that work which goes has been shown. */
+export interface Commands {
+  addReading: Of<[ref: TerminationRef, reading: Reading], { readonly id: number }>;
+  withdrawReading: Of<[ref: TerminationRef, id: number], null>;
+  takeSize: Of<[ref: TerminationRef, size: string, knowing: boolean], { readonly provisional: boolean }>;
+  lockSize: Of<[ref: TerminationRef, version: number, locked: boolean], null>;
+  answerFact: Of<[ref: TerminationRef, field: MissingField, value: unknown], null>;
+  replan: Of<[ref: TerminationRef], null>;
+  work: Of<[ref: SubjectRef, input: WorkInput], WorkOutcome>;
+  setTerminals: Of<[ref: TerminationRef, version: number, text: string], readonly Terminal[]>;
+  setCompound: Of<[ref: TerminationRef, version: number, product: string | null], null>;
+  acceptJobChoice: Of<[job: string, picks: readonly JobPick[]], { readonly planned: number }>;
+  restamp: Of<[job: string, tags: readonly string[]], { readonly restamped: number }>;
+  setProfile: Of<[job: string, version: number, profile: unknown], { readonly changed: number }>;
+  addCrossing: Of<[job: string, name: string], { readonly name: string }>;
+  setCrossing: Of<[ref: CrossingRef, version: number, setup: unknown], { readonly version: number }>;
+  takeCrossingPlan: Of<[ref: CrossingRef, draft: PlanDraft], { readonly planHash: string }>;
+  takeReentry: Of<[ref: CrossingRef, draft: ReentryDraft], { readonly planHash: string }>;
+  undo: Of<[job: string], { readonly label: string }>;
+  addCable: Of<[job: string, fields: Fields], { readonly id: number }>;
+  editCable: Of<[job: string, cable: number, versions: RowVersions, fields: Fields], EditOutcome>;
+  retireCable: Of<
+    [job: string, cable: number, version: number],
+    { readonly tag: string; readonly events: number }
+  >;
+  importCatalogue: Of<[text: string], ImportReportView>;
+}
+
+export type LookName = keyof Looks;
+export type CommandName = keyof Commands;
+
+/** Names a look and what it is asked with: also the key under which its answer is kept. */
+export type LookKey<N extends LookName = LookName> = readonly [name: N, ...args: Looks[N]['args']];

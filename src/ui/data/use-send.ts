@@ -1,0 +1,39 @@
+'use client';
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import type { Result } from '@/core/kernel';
+import type { CommandName, Commands } from './contract';
+import { useShownKey, type Shown } from './DataProvider';
+import { command } from './send';
+
+export type Send = <N extends CommandName>(
+  name: N,
+  ...args: Commands[N]['args']
+) => Promise<Result<Commands[N]['value']>>;
+
+const sendBy =
+  (client: QueryClient, { get }: Shown): Send =>
+  async (name, ...args) => {
+    const key = get();
+    const { result, shown: view } = await command(name, args, key);
+    const back = key !== null && view?.ok === true;
+    if (back) client.setQueryData(key, view.value);
+    if (result.ok) {
+      const own = back ? JSON.stringify(key) : null;
+      void client.invalidateQueries({ predicate: (q) => JSON.stringify(q.queryKey) !== own });
+    }
+    return result;
+  };
+
+/** Has something done by the server. The page's own view comes back with the answer; what else is shown is looked up anew. */
+export function useSend(): Send {
+  const client = useQueryClient();
+  const shown = useShownKey();
+  return useMemo(() => sendBy(client, shown), [client, shown]);
+}
+
+/** Has everything that is shown looked up anew: something was done by other ways. */
+export function useChanged(): () => void {
+  const client = useQueryClient();
+  return useMemo(() => () => void client.invalidateQueries(), [client]);
+}
