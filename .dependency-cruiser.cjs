@@ -35,7 +35,7 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['npm', 'npm-dev', 'npm-no-pkg', 'npm-unknown', 'core'],
-        pathNot: 'node_modules/(yup|d3-scale|d3-array|@noble/hashes|fast-sha256)/',
+        pathNot: 'node_modules/(yup|d3-scale|d3-array|fast-sha256)/',
       },
     },
     {

@@ -16,7 +16,7 @@ const shared = {
   transform,
   setupFilesAfterEnv: ['<rootDir>/scripts/test-timeout.cjs'],
   transformIgnorePatterns: [
-    '/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates|@noble/hashes)/)',
+    '/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates)/)',
   ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',

@@ -1,5 +1,4 @@
 import sha256 from 'fast-sha256';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 
 /** JSON with keys in code-point order and no blanks, so that equal values have equal text. `undefined` members vanish. */
 export function canonicalJson(value: unknown): string {
@@ -22,8 +21,12 @@ export function canonicalJson(value: unknown): string {
  */
 export const hashOf = (value: unknown): string => hashText(canonicalJson(value));
 
+// Everywhere that the core runs; its types come with a browser's or a server's, and the core has neither.
+declare const TextEncoder: new () => { readonly encode: (text: string) => Uint8Array };
+
 /** SHA-256 of a text, as 64 hexadecimal digits. */
-export const hashText = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
+export const hashText = (text: string): string =>
+  Array.from(sha256(new TextEncoder().encode(text)), (byte) => byte.toString(16).padStart(2, '0')).join('');
 
 const known = new WeakMap<object, string>();
 

@@ -1,21 +1,27 @@
-import ExcelJS from 'exceljs';
+import writeXlsxFile from 'write-excel-file/node';
 
-/** A workbook with one sheet: the first row is the head, stays in sight and can be filtered by. Numbers stay numbers. */
+/** A workbook with one sheet: the first row is the head and stays in sight. Numbers stay numbers, and text that looks like a formula stays text. */
 export async function writeXlsx(
   sheetName: string,
   rows: readonly (readonly (string | number)[])[],
 ): Promise<Uint8Array> {
-  const book = new ExcelJS.Workbook();
-  const sheet = book.addWorksheet(sheetName.slice(0, 31), { views: [{ state: 'frozen', ySplit: 1 }] });
-  for (const row of rows) sheet.addRow([...row]);
-  const [head] = rows;
-  if (head) {
-    sheet.getRow(1).font = { bold: true };
-    sheet.autoFilter = { from: { row: 1, column: 1 }, to: { row: 1, column: head.length } };
-    head.forEach((_, i) => {
-      const longest = Math.max(...rows.map((r) => String(r[i] ?? '').length));
-      sheet.getColumn(i + 1).width = Math.min(60, Math.max(8, longest + 2));
-    });
-  }
-  return new Uint8Array(await book.xlsx.writeBuffer());
+  const [head = []] = rows;
+  const file = writeXlsxFile(
+    rows.map((row, r) =>
+      row.map((value) => ({
+        value,
+        type: typeof value === 'number' ? Number : String,
+        ...(r === 0 ? { fontWeight: 'bold' as const } : {}),
+      })),
+    ),
+    {
+      sheet: sheetName.slice(0, 31),
+      stickyRowsCount: 1,
+      columns: head.map((_, i) => {
+        const longest = Math.max(...rows.map((r) => String(r[i] ?? '').length));
+        return { width: Math.min(60, Math.max(8, longest + 2)) };
+      }),
+    },
+  );
+  return new Uint8Array(await file.toBuffer());
 }
