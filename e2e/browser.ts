@@ -9,6 +9,8 @@ export interface Browser {
   /** Messages of level SEVERE since the last call: script errors, failed requests. */
   readonly consoleErrors: () => Promise<string[]>;
   readonly resize: (width: number, height: number, touch?: boolean) => Promise<void>;
+  /** As on a tablet: a finger instead of a mouse. */
+  readonly finger: (on: boolean) => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -56,6 +58,10 @@ export async function openBrowser(downloads?: string): Promise<Browser> {
   return {
     driver,
     resize,
+    finger: async (on) => {
+      await driver.sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: on });
+      await resize(1280, 800, on);
+    },
     consoleErrors: async () => {
       const entries = await driver.manage().logs().get(logging.Type.BROWSER);
       return entries.filter((e) => e.level.value >= logging.Level.SEVERE.value).map((e) => e.message);

@@ -54,10 +54,10 @@ it('adds, edits, refuses and undoes in the schedule', async () => {
   await says('K-101');
   await (await find('#new-tag')).sendKeys('K/9', Key.ENTER);
   await says('a tag holds no slash');
-  await (await find('#new-tag')).clear();
-  await (await find('#new-tag')).sendKeys('K-900');
-  await (await find('select[aria-label="Cable type"]')).sendKeys('W4-10');
-  await (await find('input[aria-label="Route length in m"]')).sendKeys('12,5', Key.ENTER);
+  await retype(await find('#new-tag'), 'K-900');
+  await (await find('input[name="type"]')).sendKeys('4-core 10');
+  await click(() => d().findElement(By.xpath('//li[.//b[.="W4-10"]]')));
+  await (await find('#new-route')).sendKeys('12,5', Key.ENTER);
   await says('K-900 added with its ends A and B.');
   await d().wait(
     async () =>

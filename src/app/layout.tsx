@@ -31,7 +31,7 @@ export default async function RootLayout({ children }: { readonly children: Reac
         />
       </head>
       <body>
-        <InitColorSchemeScript attribute="data" defaultMode="light" nonce={nonce} />
+        <InitColorSchemeScript attribute="data" defaultMode="system" nonce={nonce} />
         <AppRouterCacheProvider options={{ enableCssLayer: true, nonce }}>
           <Providers actor={safeDecode(actor)}>
             {children}

@@ -1,13 +1,18 @@
 import Link from 'next/link';
+import { TopBar } from '@/ui/shell/TopBar';
 import styles from './page.module.css';
 
 export default function NotFound() {
   return (
-    <main className={styles.notice}>
-      <h1>There is no such page.</h1>
-      <p>
-        <Link href="/">To the board</Link>
-      </p>
-    </main>
+    <div className={styles.shell}>
+      <TopBar job={null} />
+      <main className={styles.notice}>
+        <h1>There is no such page.</h1>
+        <p>The address is not one of ours, or what it names is gone.</p>
+        <p>
+          <Link href="/">To the jobs</Link>
+        </p>
+      </main>
+    </div>
   );
 }

@@ -28,3 +28,17 @@ export interface RowVersions {
 export type EditOutcome =
   | { readonly saved: ScheduleRowView }
   | { readonly conflict: { readonly by: string | null; readonly row: ScheduleRowView } };
+
+/** One entry that a cable end may go into: where, what box and hole it is, and the end that it is taken by. */
+export interface EntryChoice {
+  readonly at: string;
+  readonly box: string;
+  readonly hole: string;
+  readonly holder: string | null;
+}
+
+/** What a row of the schedule may name. */
+export interface ScheduleChoices {
+  readonly types: readonly { readonly code: string; readonly title: string }[];
+  readonly entries: readonly EntryChoice[];
+}

@@ -85,6 +85,45 @@ export async function listEntries(tx: Tx, jobId: number): Promise<EntryRow[]> {
     .orderBy(enclosure.tag, entry.label);
 }
 
+export interface HeldEntry extends EntryRow {
+  readonly title: string;
+  readonly entry: Entry;
+  /** The cable end that goes into it, as `K-101/A`; null while none does. */
+  readonly holder: string | null;
+}
+
+/** The same with their boxes by name, their holes, and the cable end that each is taken by. */
+export async function listHeldEntries(tx: Tx, jobId: number): Promise<HeldEntry[]> {
+  const held = tx
+    .select({ entryId: termination.entryId, tag: cable.tag, end: termination.end })
+    .from(termination)
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .where(and(eq(cable.jobId, jobId), isNull(cable.retiredAt)))
+    .as('held');
+  const rows = await tx
+    .select({
+      id: entry.id,
+      enclosure: enclosure.tag,
+      label: entry.label,
+      area: enclosure.area,
+      box: enclosure.facts,
+      hole: entry.facts,
+      tag: held.tag,
+      end: held.end,
+    })
+    .from(entry)
+    .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
+    .leftJoin(held, eq(held.entryId, entry.id))
+    .where(eq(enclosure.jobId, jobId))
+    .orderBy(enclosure.tag, entry.label);
+  return rows.map(({ box, hole, tag, end, ...row }) => ({
+    ...row,
+    title: ENCLOSURE.parse(box, row.enclosure).title,
+    entry: ENTRY.parse(hole, `${row.enclosure}/${row.label}`),
+    holder: tag === null ? null : `${tag}/${end ?? ''}`,
+  }));
+}
+
 export async function findEntry(tx: Tx, jobId: number, tag: string, label: string): Promise<number | null> {
   const [row] = await tx
     .select({ id: entry.id })

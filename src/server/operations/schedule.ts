@@ -1,3 +1,5 @@
+import { threadName } from '@/core/catalogue';
+import type { ScheduleChoices } from '@/core/termination-view';
 import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
 import { compareTags, tagSchema } from '@/core/schedule';
 import { parseLength } from '@/core/units';
@@ -11,6 +13,7 @@ import {
   lastEditorOf,
   listCableTypes,
   listEntries,
+  listHeldEntries,
   loadEvents,
   loadScheduleRows,
   terminationIdsOfCables,
@@ -45,15 +48,22 @@ export function schedulePage(
 }
 
 /** What the grid offers in its pick lists. */
-export function scheduleChoices(jobSlug: string): Promise<Result<{ types: string[]; entries: string[] }>> {
-  return guarded(async () => {
+export function scheduleChoices(jobSlug: string): Promise<Result<ScheduleChoices>> {
+  return guarded<ScheduleChoices>(async () => {
     const job = await requireJob(database(), jobSlug);
     if (!job.ok) return job;
     const types = await listCableTypes(database(), job.value.id);
-    const entries = await listEntries(database(), job.value.id);
+    const entries = await listHeldEntries(database(), job.value.id);
     return ok({
-      types: types.map((t) => t.code),
-      entries: entries.map((e) => `${e.enclosure}/${e.label}`).sort(compareTags),
+      types: types.map((t) => ({ code: t.code, title: t.facts.title })),
+      entries: entries
+        .map(({ enclosure, label, area, title, entry, holder }) => ({
+          at: `${enclosure}/${label}`,
+          box: `${title}, ${area}`,
+          hole: entry.thread === null ? `hole ${entry.holeMm ?? '?'} mm` : threadName(entry.thread),
+          holder,
+        }))
+        .sort((a, b) => compareTags(a.at, b.at)),
     });
   });
 }

@@ -1,10 +1,11 @@
 'use client';
+import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { faultWords, type ArcStation, type TerminationRef } from '@/core/record';
 import type { CompoundEnd, TerminationView } from '@/core/termination-view';
 import { RecordFaults } from '../common/RecordFaults';
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 import { ClockList } from '../compound-cure/job/ClockList';
 import { stationPath } from '../rack/summaries';
 import { ActorField } from '../shell/TopBar';
@@ -198,17 +199,16 @@ export function Bench({ end }: Props) {
             form={recutting === shown.id ? <RecutForm view={view} onDone={() => setRecutting(null)} /> : null}
             tools={
               <>
-                <button type="button" className={styles.back} onClick={() => setMeasuring(true)}>
+                <Button variant="outlined" onClick={() => setMeasuring(true)}>
                   Measured…
-                </button>
+                </Button>
                 {shown.station === 'cut' || shown.station === 'makeOff' ? (
-                  <button
-                    type="button"
-                    className={styles.back}
+                  <Button
+                    variant="outlined"
                     onClick={() => setRecutting(recutting === shown.id ? null : shown.id)}
                   >
                     Damaged…
-                  </button>
+                  </Button>
                 ) : null}
               </>
             }

@@ -1,4 +1,5 @@
 'use client';
+import Button from '@mui/material/Button';
 import { useState } from 'react';
 import {
   measure,
@@ -11,11 +12,12 @@ import {
 } from '@/core/cable-measurement';
 import type { LengthUnit } from '@/core/units';
 import type { TerminationView } from '@/core/termination-view';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { diameterTexts } from '../common/unit';
 import { useRun } from '../termination/use-run';
 import { useInstrument } from '../common/use-instrument';
-import { Keypad } from './Keypad';
+import { Keypad } from '../kit-of-parts/Keypad';
+import { PadField } from '../kit-of-parts/PadField';
 import styles from './Bench.module.css';
 import { useSend } from '../data/use-send';
 
@@ -139,31 +141,28 @@ export function BenchMeasure({ view, demanded, onClose }: Props) {
                   ? `now ${diameterTexts(measured.interval.min, measured.interval.max).mm}`
                   : ''}
           </p>
-          <label className={styles.accept}>
-            <span>
-              {method === 'caliper' && quantity !== 'armourWire'
+          <PadField
+            name="instrument"
+            label={
+              method === 'caliper' && quantity !== 'armourWire'
                 ? `At ${nextAngle(taken, quantity)}°, with`
-                : 'With'}
-            </span>
-            <input
-              className={styles.instrument}
-              name="instrument"
-              autoComplete="off"
-              maxLength={60}
-              placeholder="caliper 12"
-              value={instrument}
-              onChange={(e) => setInstrument(e.target.value)}
-            />
-          </label>
+                : 'With'
+            }
+            kind="code"
+            maxLength={60}
+            placeholder="caliper 12"
+            value={instrument}
+            onChange={setInstrument}
+          />
           <Problems problems={problems} />
         </div>
         <Keypad value={text} onChange={setText} />
       </div>
       <div className={styles.buttons}>
         {demanded ? null : (
-          <button type="button" className={styles.back} onClick={onClose}>
+          <Button variant="outlined" onClick={onClose}>
             Back to the step
-          </button>
+          </Button>
         )}
         <button
           type="button"

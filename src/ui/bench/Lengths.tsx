@@ -1,7 +1,8 @@
 'use client';
 import type { Acceptance } from '@/core/record';
 import { trimNumber } from '@/core/units';
-import { readNumber } from '../common/Fields';
+import { readNumber } from '../common/read-number';
+import { PadField } from '../kit-of-parts/PadField';
 import styles from './Bench.module.css';
 
 /** What was typed for each length, by its key. */
@@ -32,36 +33,25 @@ export function Lengths({
   return (
     <div className={styles.lengths}>
       {accepts.map(({ key, label, minMm, maxMm, needed }) => (
-        <label key={key} className={styles.accept}>
-          <span className={styles.acceptName}>
-            {label}, as measured{needed === undefined ? '' : ' (needed)'}
-          </span>
-          <input
-            className={styles.asCut}
-            name={`measured-${key}`}
-            inputMode="decimal"
-            autoComplete="off"
-            value={typed[key] ?? ''}
-            onChange={(e) => onType(key, e.target.value)}
-          />
-          <span>
-            mm, {trimNumber(minMm, 2)}–{trimNumber(maxMm, 2)} asked for
-            {needed === undefined ? '' : `: ${needed}`}
-          </span>
-        </label>
-      ))}
-      <label className={styles.accept}>
-        <span className={styles.acceptName}>Measured with</span>
-        <input
-          className={styles.instrument}
-          name="instrument"
-          autoComplete="off"
-          maxLength={60}
-          placeholder="caliper 12, feeler set 3"
-          value={instrument}
-          onChange={(e) => onInstrument(e.target.value)}
+        <PadField
+          key={key}
+          name={`measured-${key}`}
+          label={`${label}, as measured${needed === undefined ? '' : ' (needed)'}`}
+          unit="mm"
+          help={`${trimNumber(minMm, 2)}–${trimNumber(maxMm, 2)} mm asked for${needed === undefined ? '' : `: ${needed}`}`}
+          value={typed[key] ?? ''}
+          onChange={(text) => onType(key, text)}
         />
-      </label>
+      ))}
+      <PadField
+        name="instrument"
+        label="Measured with"
+        kind="code"
+        maxLength={60}
+        placeholder="caliper 12, feeler set 3"
+        value={instrument}
+        onChange={onInstrument}
+      />
     </div>
   );
 }

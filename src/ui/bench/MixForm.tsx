@@ -1,5 +1,7 @@
 'use client';
+import TextField from '@mui/material/TextField';
 import type { MixRecord } from '@/core/record';
+import { PadField } from '../kit-of-parts/PadField';
 import { readTemperature } from '../compound-cure/station/clock-words';
 import styles from './Bench.module.css';
 
@@ -28,26 +30,29 @@ export function MixForm({
 }) {
   return (
     <div className={styles.mix}>
-      {(
-        [
-          ['batch', 'Batch on the pack', 'text'],
-          ['expiry', 'Use by', 'date'],
-          ['temp', 'Work, °C', 'text'],
-        ] as const
-      ).map(([key, label, type]) => (
-        <label key={key}>
-          {label}
-          <input
-            name={`mix-${key}`}
-            type={type}
-            inputMode={key === 'temp' ? 'decimal' : undefined}
-            autoComplete="off"
-            maxLength={40}
-            value={value[key]}
-            onChange={(e) => onChange({ ...value, [key]: e.target.value })}
-          />
-        </label>
-      ))}
+      <PadField
+        name="mix-batch"
+        label="Batch on the pack"
+        kind="code"
+        value={value.batch}
+        onChange={(batch) => onChange({ ...value, batch })}
+      />
+      <TextField
+        name="mix-expiry"
+        label="Use by"
+        type="date"
+        value={value.expiry}
+        onChange={(e) => onChange({ ...value, expiry: e.target.value })}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <PadField
+        name="mix-temp"
+        label="Work"
+        kind="temperature"
+        unit="°C"
+        value={value.temp}
+        onChange={(temp) => onChange({ ...value, temp })}
+      />
     </div>
   );
 }

@@ -1,12 +1,14 @@
 'use client';
+import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { trimNumber } from '@/core/units';
-import { Caution } from '../common/Caution';
-import { Problems } from '../common/Problems';
+import { Caution } from '../kit-of-parts/Caution';
+import { Problems } from '../kit-of-parts/Problems';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 import { HoldButton } from './HoldButton';
 import { workInput } from './use-work';
+import { PadField } from '../kit-of-parts/PadField';
 import styles from './Bench.module.css';
 import { useSend } from '../data/use-send';
 
@@ -33,23 +35,18 @@ export function RecutForm({ view, onDone }: Pick<StationProps, 'view'> & { reado
         Cut back and begin again: everything from the first mark on is done anew. This end has{' '}
         {trimNumber(view.spareMm, 1)} mm to spare.
       </Caution>
-      <label className={styles.accept}>
-        From the end to the damage
-        <input
-          className={styles.asCut}
-          name="CutOff"
-          inputMode="decimal"
-          autoComplete="off"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-        <span>{view.job.unit}</span>
-      </label>
+      <PadField
+        name="CutOff"
+        label="From the end to the damage"
+        unit={view.job.unit}
+        value={text}
+        onChange={setText}
+      />
       <Problems problems={problems} />
       <div className={styles.recutButtons}>
-        <button type="button" className={styles.back} onClick={onDone}>
+        <Button variant="outlined" onClick={onDone}>
           Not damaged
-        </button>
+        </Button>
         <HoldButton disabled={busy || text.trim() === ''} onConfirm={() => void cut()}>
           Hold: cut back
         </HoldButton>

@@ -1,7 +1,7 @@
 'use client';
 import { compoundClock } from '@/core/procedure';
 import { type Step } from '@/core/record';
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 import { useNow } from '../common/use-now';
 import { countdown, timeOfDay } from '../compound-cure/station/clock-words';
 import { CureChart } from '../compound-cure/station/CureChart';

@@ -1,9 +1,10 @@
 'use client';
+import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import type { Problem } from '@/core/kernel';
 import { mustTick, type BenchAct, type LookDecision, type Step, type WorkCommand } from '@/core/record';
-import { Caution } from '../common/Caution';
-import { Problems } from '../common/Problems';
+import { Caution } from '../kit-of-parts/Caution';
+import { Problems } from '../kit-of-parts/Problems';
 import { useActor } from '../shell/actor';
 import { HoldButton } from './HoldButton';
 import { Lengths, readLengths, type TypedLengths } from './Lengths';
@@ -94,13 +95,13 @@ export function StepScreen(props: StepScreenProps) {
             />
           ) : (
             <div className={styles.buttons}>
-              <button type="button" className={styles.back} onClick={onBack} disabled={at === 0}>
+              <Button variant="outlined" onClick={onBack} disabled={at === 0}>
                 Back
-              </button>
+              </Button>
               {isDone ? (
-                <button type="button" className={styles.back} onClick={() => setTakingBack(true)}>
+                <Button variant="outlined" onClick={() => setTakingBack(true)}>
                   Held by mistake…
-                </button>
+                </Button>
               ) : null}
               <button type="button" className={styles.primary} onClick={onReturn}>
                 To the next step
@@ -258,9 +259,9 @@ function StepAnswer({
       {form}
       {named ? null : <Caution tone="hold">Type your name at the top: the record says who.</Caution>}
       <div className={styles.buttons}>
-        <button type="button" className={styles.back} onClick={onBack} disabled={first}>
+        <Button variant="outlined" onClick={onBack} disabled={first}>
           Back
-        </button>
+        </Button>
         {step.kind === 'look' ? (
           (step.branches ?? []).map((branch) => (
             <HoldButton

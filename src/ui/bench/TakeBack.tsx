@@ -1,7 +1,9 @@
 'use client';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { sentBackBy, type BenchAct, type Step } from '@/core/record';
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 import { HoldButton } from './HoldButton';
 import styles from './Bench.module.css';
 
@@ -36,23 +38,21 @@ export function TakeBack({
             : `${back.length} steps have to be done again, to “${back[back.length - 1]?.title ?? ''}”.`}{' '}
           What was held stays in the record, with your reason.
         </Caution>
-        <label className={styles.accept}>
-          <span className={styles.acceptName}>Why</span>
-          <input
-            ref={(field) => field?.focus()}
-            className={styles.instrument}
-            name="reason"
-            autoComplete="off"
-            maxLength={200}
-            value={reason}
-            onChange={(e) => setReason(e.target.value)}
-          />
-        </label>
+        <TextField
+          inputRef={(field: HTMLInputElement | null) => field?.focus()}
+          name="reason"
+          label="Why"
+          autoComplete="off"
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+          fullWidth
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 200 } }}
+        />
       </section>
       <div className={styles.buttons}>
-        <button type="button" className={styles.back} onClick={onClose}>
+        <Button variant="outlined" onClick={onClose}>
           It stands
-        </button>
+        </Button>
         <HoldButton disabled={busy || reason.trim().length < 4} onConfirm={() => onTakeBack(reason)}>
           Hold: take it back
         </HoldButton>

@@ -1,4 +1,9 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -12,7 +17,7 @@ import {
   type Size,
 } from '@/core/catalogue';
 import type { Problem } from '@/core/kernel';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { withValue } from '../common/with-value';
 import { useRun } from '../termination/use-run';
 import { pathName, sizeColumns, valueAt, type Path } from './editor-columns';
@@ -146,29 +151,32 @@ export function FamilyEditor({ family, today }: Props) {
       </div>
       <h2 className={styles.sub}>Sizes</h2>
       <div className={styles.scroll}>
-        <table className={styles.sizes}>
-          <thead>
-            <tr>
-              <th rowSpan={2}>Size</th>
+        <DataTable className={styles.sizes}>
+          <TableHead>
+            <TableRow>
+              <TableCell rowSpan={2}>Size</TableCell>
               {groupsOf(columns).map(([group, n], i) => (
-                <th key={`${group} ${i}`} colSpan={n} className={styles.group}>
+                <TableCell key={`${group} ${i}`} colSpan={n} className={styles.group}>
                   {group}
-                </th>
+                </TableCell>
               ))}
-              <th rowSpan={2} />
-            </tr>
-            <tr>
+              <TableCell rowSpan={2} />
+            </TableRow>
+            <TableRow>
               {columns.map((c, i) => (
-                <th key={pathName(c.path)} data-first={columns[i - 1]?.group === c.group ? undefined : 'yes'}>
+                <TableCell
+                  key={pathName(c.path)}
+                  data-first={columns[i - 1]?.group === c.group ? undefined : 'yes'}
+                >
                   {c.title}
-                </th>
+                </TableCell>
               ))}
-            </tr>
-          </thead>
-          <tbody>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {draft.sizes.map((size, row) => (
-              <tr key={row}>
-                <th scope="row">
+              <TableRow key={row}>
+                <TableCell component="th" scope="row">
                   <input
                     className={styles.code}
                     aria-label={`Code of size ${row + 1}`}
@@ -189,14 +197,14 @@ export function FamilyEditor({ family, today }: Props) {
                       ]);
                     }}
                   />
-                </th>
+                </TableCell>
                 {columns.map((c, i) => {
                   const path: Path = ['sizes', row, ...c.path];
                   const id = pathName(path);
                   const there = valueAt(draft, path.slice(0, -1)) !== undefined;
                   const value = valueAt(draft, path);
                   return (
-                    <td key={id} data-first={columns[i - 1]?.group === c.group ? undefined : 'yes'}>
+                    <TableCell key={id} data-first={columns[i - 1]?.group === c.group ? undefined : 'yes'}>
                       {there ? (
                         <input
                           className={styles.cell}
@@ -210,10 +218,10 @@ export function FamilyEditor({ family, today }: Props) {
                       ) : (
                         '–'
                       )}
-                    </td>
+                    </TableCell>
                   );
                 })}
-                <td>
+                <TableCell>
                   <button
                     type="button"
                     className={styles.drop}
@@ -223,11 +231,11 @@ export function FamilyEditor({ family, today }: Props) {
                   >
                     ×
                   </button>
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
       </div>
       <Button size="small" variant="outlined" onClick={addSize}>
         Add a size

@@ -1,3 +1,8 @@
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import type { FrameSheet } from '@/core/catalogue';
 import { trimNumber } from '@/core/units';
 import styles from './FrameSheetPanel.module.css';
@@ -18,68 +23,72 @@ export function FrameSheetPanel({ sheet }: { readonly sheet: FrameSheet }) {
         {sheet.sheet.title}, issued {sheet.sheet.issued}. Crossings keep the revision they stand on.
       </p>
       <div className={styles.tables}>
-        <table className={styles.table}>
+        <DataTable className={styles.table}>
           <caption>Modules, mm</caption>
-          <thead>
-            <tr>
-              <th scope="col">Module</th>
-              <th scope="col">Side</th>
-              <th scope="col">Takes</th>
-              <th scope="col">Layer</th>
-              <th scope="col">Gap</th>
-              <th scope="col">Cost</th>
-            </tr>
-          </thead>
-          <tbody>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Module</TableCell>
+              <TableCell scope="col">Side</TableCell>
+              <TableCell scope="col">Takes</TableCell>
+              <TableCell scope="col">Layer</TableCell>
+              <TableCell scope="col">Gap</TableCell>
+              <TableCell scope="col">Cost</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {sheet.modules.map((m) => (
-              <tr key={m.id}>
-                <th scope="row">
+              <TableRow key={m.id}>
+                <TableCell component="th" scope="row">
                   {m.id}
                   {m.corner ? <small> rounded corner</small> : null}
-                </th>
-                <td>{mm(m.size)}</td>
-                <td>{range(m.bore)}</td>
-                <td>{mm(m.layer)}</td>
-                <td>{range(m.gap)}</td>
-                <td>{m.cost ?? '–'}</td>
-              </tr>
+                </TableCell>
+                <TableCell>{mm(m.size)}</TableCell>
+                <TableCell>{range(m.bore)}</TableCell>
+                <TableCell>{mm(m.layer)}</TableCell>
+                <TableCell>{range(m.gap)}</TableCell>
+                <TableCell>{m.cost ?? '–'}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
-        <table className={styles.table}>
+          </TableBody>
+        </DataTable>
+        <DataTable className={styles.table}>
           <caption>Frames, mm</caption>
-          <thead>
-            <tr>
-              <th scope="col">Frame</th>
-              <th scope="col">Openings</th>
-              <th scope="col">Press unit</th>
-              <th scope="col">Fillers, at most</th>
-              <th scope="col">Cost</th>
-            </tr>
-          </thead>
-          <tbody>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Frame</TableCell>
+              <TableCell scope="col">Openings</TableCell>
+              <TableCell scope="col">Press unit</TableCell>
+              <TableCell scope="col">Fillers, at most</TableCell>
+              <TableCell scope="col">Cost</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {sheet.frames.map((f) => {
               const [first] = f.openings;
               if (!first) return null;
               const { press } = first;
               return (
-                <tr key={f.id}>
-                  <th scope="row">{f.id}</th>
-                  <td>
+                <TableRow key={f.id}>
+                  <TableCell component="th" scope="row">
+                    {f.id}
+                  </TableCell>
+                  <TableCell>
                     {f.openings.length} × {mm(first.width)} × {mm(first.height)}
                     {first.cornerModule ? `, corners ${first.cornerModule}` : ''}
-                  </td>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     {range(press)}, {press.at.join(' or ')}
                     {press.id ? <small> {press.id}</small> : null}
-                  </td>
-                  <td>{first.fillers.map((x) => `${x.max} × ${mm(x.thickness)}`).join(', ') || 'none'}</td>
-                  <td>{f.cost}</td>
-                </tr>
+                  </TableCell>
+                  <TableCell>
+                    {first.fillers.map((x) => `${x.max} × ${mm(x.thickness)}`).join(', ') || 'none'}
+                  </TableCell>
+                  <TableCell>{f.cost}</TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
       </div>
       {sheet.cautions.length > 0 ? (
         <ul className={styles.cautions}>

@@ -1,11 +1,15 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { fail, MAX_FILE_BYTES, MAX_FILE_WORDS, problemLine, type Problem, type Result } from '@/core/kernel';
 import type { CataloguePreview, ImportReportView } from '@/core/termination-view';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
 import styles from './ImportPanel.module.css';
@@ -185,18 +189,20 @@ function FamilyPreview({ family }: { readonly family: CataloguePreview['families
       {diff && diff.sizesAdded.length > 0 ? <p>Sizes added: {diff.sizesAdded.join(', ')}</p> : null}
       {diff && diff.sizesRemoved.length > 0 ? <p>Sizes gone: {diff.sizesRemoved.join(', ')}</p> : null}
       {diff && diff.changes.length > 0 ? (
-        <table className={styles.changes}>
-          <tbody>
+        <DataTable className={styles.changes}>
+          <TableBody>
             {diff.changes.slice(0, SHOWN).map((c) => (
-              <tr key={c.where}>
-                <th scope="row">{c.where}</th>
-                <td>
+              <TableRow key={c.where}>
+                <TableCell component="th" scope="row">
+                  {c.where}
+                </TableCell>
+                <TableCell>
                   <s>{c.before ?? 'not there'}</s> → <b>{c.after ?? 'gone'}</b>
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
       ) : null}
       {diff && diff.changes.length > SHOWN ? (
         <p className={styles.quiet}>and {diff.changes.length - SHOWN} more figures</p>

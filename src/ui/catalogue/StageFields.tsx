@@ -1,4 +1,8 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { STAGE_METHODS, type Family, type StageMethodKind } from '@/core/catalogue';
 import { pathName, valueAt, type Path } from './editor-columns';
 import styles from './FamilyEditor.module.css';
@@ -40,15 +44,17 @@ interface Props {
 /** The tightening stages of the family: kind and figures. Sizes with figures of their own keep them. */
 export function StageFields({ family, wrong, texts, onType, onKind }: Props) {
   return (
-    <table className={styles.stages}>
-      <tbody>
+    <DataTable className={styles.stages}>
+      <TableBody>
         {family.stages.map((stage, i) => {
           const path: Path = ['stages', i, 'method'];
           const own = family.sizes.filter((s) => s.stageMethods?.[stage.id] !== undefined).length;
           return (
-            <tr key={stage.id}>
-              <th scope="row">{stage.title}</th>
-              <td>
+            <TableRow key={stage.id}>
+              <TableCell component="th" scope="row">
+                {stage.title}
+              </TableCell>
+              <TableCell>
                 <select
                   className={styles.input}
                   aria-label={`${stage.title}, how far`}
@@ -61,13 +67,13 @@ export function StageFields({ family, wrong, texts, onType, onKind }: Props) {
                     </option>
                   ))}
                 </select>
-              </td>
+              </TableCell>
               {FIGURES.map(([key, unit]) => {
                 const at = [...path, key];
                 const id = pathName(at);
                 const value = valueAt(family, at);
                 return (
-                  <td key={key}>
+                  <TableCell key={key}>
                     {value === undefined && texts[id] === undefined ? null : (
                       <label className={styles.figure}>
                         <input
@@ -83,14 +89,16 @@ export function StageFields({ family, wrong, texts, onType, onKind }: Props) {
                         {unit}
                       </label>
                     )}
-                  </td>
+                  </TableCell>
                 );
               })}
-              <td className={styles.quiet}>{own > 0 ? `${own} sizes have figures of their own` : ''}</td>
-            </tr>
+              <TableCell className={styles.quiet}>
+                {own > 0 ? `${own} sizes have figures of their own` : ''}
+              </TableCell>
+            </TableRow>
           );
         })}
-      </tbody>
-    </table>
+      </TableBody>
+    </DataTable>
   );
 }

@@ -1,8 +1,13 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { MovedOnLine } from '@/core/termination-view';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { useLook } from '../data/use-look';
 import { useSend } from '../data/use-send';
 import { stationPath } from '../rack/summaries';
@@ -104,32 +109,32 @@ const SHOWN = 200;
 function Lines({ job, lines }: { readonly job: string; readonly lines: readonly MovedOnLine[] }) {
   return (
     <>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th>End</th>
-            <th>Size</th>
-            <th>Why</th>
-            <th>Made again</th>
-          </tr>
-        </thead>
-        <tbody>
+      <DataTable className={styles.table}>
+        <TableHead>
+          <TableRow>
+            <TableCell>End</TableCell>
+            <TableCell>Size</TableCell>
+            <TableCell>Why</TableCell>
+            <TableCell>Made again</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {lines.slice(0, SHOWN).map((l) => (
-            <tr key={l.tag}>
-              <td>
+            <TableRow key={l.tag}>
+              <TableCell>
                 <Link href={stationPath(job, l.cable, l.end, 'choose')}>{l.tag}</Link>
-              </td>
-              <td>{l.size}</td>
-              <td>
+              </TableCell>
+              <TableCell>{l.size}</TableCell>
+              <TableCell>
                 {l.sheet ? `sheet ${l.sheet.code}: ${l.sheet.from} → ${l.sheet.to}` : null}
                 {l.sheet && l.stale ? '; ' : null}
                 {l.stale ? 'stale' : null}
-              </td>
-              <td>{outcome(l)}</td>
-            </tr>
+              </TableCell>
+              <TableCell>{outcome(l)}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </DataTable>
       {lines.length > SHOWN ? <p className={styles.lead}>and {lines.length - SHOWN} more</p> : null}
     </>
   );

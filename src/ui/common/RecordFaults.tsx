@@ -1,4 +1,4 @@
-import { Caution } from './Caution';
+import { Caution } from '../kit-of-parts/Caution';
 
 const SHOWN = 3;
 

@@ -1,4 +1,5 @@
 'use client';
+import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { CrossingView } from '@/core/crossing';
@@ -9,7 +10,7 @@ import { StepScreen } from '../bench/StepScreen';
 import { useGate } from '../bench/use-gate';
 import { useWakeLock } from '../bench/use-wake-lock';
 import { useWork } from '../bench/use-work';
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 import { RecordFaults } from '../common/RecordFaults';
 import { ActorField } from '../shell/TopBar';
 import { FaceView } from './FaceView';
@@ -97,9 +98,9 @@ export function BuildPage({ at: ref }: Props) {
             Signed by {progress.signedBy}. {view.events.length} entries in the record.
           </p>
           <div className={bench.buttons}>
-            <button type="button" className={bench.back} onClick={() => setLooking(steps.length - 1)}>
+            <Button variant="outlined" onClick={() => setLooking(steps.length - 1)}>
               Look back
-            </button>
+            </Button>
             <Link className={bench.primary} href={crossingPath(view.job, view.name, '/record')}>
               See the record
             </Link>

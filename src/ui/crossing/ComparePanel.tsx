@@ -1,4 +1,9 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { frameParts, placesOf, type FramePlan, type FrameRequest } from '@/core/frame-packing';
 import { fillOf, type CrossingPlanView } from '@/core/crossing';
@@ -66,24 +71,26 @@ export function ComparePanel({
           ))}
         </select>
       </label>
-      <table className={styles.compare}>
-        <thead>
-          <tr>
-            <th />
-            <th scope="col">then</th>
-            <th scope="col">on the screen</th>
-          </tr>
-        </thead>
-        <tbody>
+      <DataTable className={styles.compare}>
+        <TableHead>
+          <TableRow>
+            <TableCell />
+            <TableCell scope="col">then</TableCell>
+            <TableCell scope="col">on the screen</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {lines.map(([title, x, y]) => (
-            <tr key={title} data-differs={x !== y ? 'yes' : undefined}>
-              <th scope="row">{title}</th>
-              <td>{x}</td>
-              <td>{y}</td>
-            </tr>
+            <TableRow key={title} data-differs={x !== y ? 'yes' : undefined}>
+              <TableCell component="th" scope="row">
+                {title}
+              </TableCell>
+              <TableCell>{x}</TableCell>
+              <TableCell>{y}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </DataTable>
       <p className={styles.opened}>
         {moved.length === 0
           ? 'Every cable stands in the same row.'

@@ -1,5 +1,5 @@
 import type { CrossingView } from '@/core/crossing';
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 
 /** What must be known before anything is built here, in place: the wall's rating, guesses, what is left out, what has changed. */
 export function CrossingCautions({ view }: { readonly view: CrossingView }) {

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import type { CrossingLine } from '@/core/crossing';
 import { trimNumber } from '@/core/units';
 import { RecordFaults } from '../common/RecordFaults';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { useRun } from '../termination/use-run';
 import { crossingPath, STATE_WORDS } from './words';
 import styles from './Crossing.module.css';

@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import type { CrossingView } from '@/core/crossing';
 import type { FramePlan } from '@/core/frame-packing';
 import type { Problem } from '@/core/kernel';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import styles from './Crossing.module.css';
 import { look } from '../data/send';
 

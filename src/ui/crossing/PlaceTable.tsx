@@ -1,4 +1,8 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { gapWords, leftToRight, openingName, peelWords } from '@/core/frame-building';
 import type { FramePlan, PlaceRef } from '@/core/frame-packing';
 import { trimNumber } from '@/core/units';
@@ -37,18 +41,18 @@ export function PlaceTable({
                   for (const p of row.places)
                     if (p.cable === undefined) spares.set(p.module, (spares.get(p.module) ?? 0) + 1);
                   return (
-                    <table key={r} className={styles.rowTable}>
+                    <DataTable key={r} className={styles.rowTable}>
                       <caption>
                         Row {r + 1}, {trimNumber(row.height, 2)} mm
                         {spares.size > 0
                           ? `; spare ${[...spares].map(([id, n]) => `${n} × ${id}`).join(', ')}`
                           : ''}
                       </caption>
-                      <tbody>
+                      <TableBody>
                         {leftToRight(row.places)
                           .filter((p) => p.cable !== undefined)
                           .map((p) => (
-                            <tr
+                            <TableRow
                               key={p.cable}
                               data-lit={lit === p.cable ? 'yes' : undefined}
                               onPointerEnter={() => onLight(p.cable ?? null)}
@@ -57,15 +61,19 @@ export function PlaceTable({
                                 onPick({ frame: f, opening: o, row: r, place: row.places.indexOf(p) })
                               }
                             >
-                              <th scope="row">{p.cable}</th>
-                              <td>{p.module}</td>
-                              <td>{peelWords(p)}</td>
-                              <td className={styles.gap}>{p.gap ? gapWords(p) : '–'}</td>
-                              <td>{p.noPeel ? 'measure first' : p.remeasure ? 'measure again' : ''}</td>
-                            </tr>
+                              <TableCell component="th" scope="row">
+                                {p.cable}
+                              </TableCell>
+                              <TableCell>{p.module}</TableCell>
+                              <TableCell>{peelWords(p)}</TableCell>
+                              <TableCell className={styles.gap}>{p.gap ? gapWords(p) : '–'}</TableCell>
+                              <TableCell>
+                                {p.noPeel ? 'measure first' : p.remeasure ? 'measure again' : ''}
+                              </TableCell>
+                            </TableRow>
                           ))}
-                      </tbody>
-                    </table>
+                      </TableBody>
+                    </DataTable>
                   );
                 })}
               </section>

@@ -10,9 +10,9 @@ import {
   type Reentry,
 } from '@/core/frame-packing';
 import type { Problem } from '@/core/kernel';
-import { readNumber } from '../common/Fields';
-import { Problems } from '../common/Problems';
-import { Segments } from '../common/Segments';
+import { readNumber } from '../common/read-number';
+import { Problems } from '../kit-of-parts/Problems';
+import { Segments } from '../kit-of-parts/Segments';
 import { refWords } from './words';
 import styles from './Crossing.module.css';
 

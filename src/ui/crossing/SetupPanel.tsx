@@ -1,19 +1,26 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import { memo, useState } from 'react';
 import type { FrameSheet } from '@/core/catalogue';
 import type { CrossingMember, CrossingSetup, CrossingView } from '@/core/crossing';
 import type { Problem } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
-import { readNumber } from '../common/Fields';
-import { Problems } from '../common/Problems';
+import { readNumber } from '../common/read-number';
+import { useSetup } from './use-setup';
+import { Problems } from '../kit-of-parts/Problems';
 import styles from './Crossing.module.css';
 
 interface Props {
   readonly view: CrossingView;
   readonly busy: boolean;
   readonly problems: readonly Problem[];
-  readonly onSave: (setup: CrossingSetup) => void;
+  /** With the version that was seen when the first field was touched. */
+  readonly onSave: (setup: CrossingSetup, version: number) => void;
 }
 
 /** Drawn anew only when what it shows has changed: a plan that runs beside it reports often. */
@@ -30,8 +37,7 @@ function kept(frames: readonly string[], { frames: offered }: FrameSheet): strin
 
 /** What goes through, which circuits are kept apart, how much stays free, which frames may be used. */
 function Setup({ view, busy, problems, onSave }: Props) {
-  const [setup, setSetup] = useState(view.setup);
-  const [share, setShare] = useState(String(Math.round(view.setup.spareShare * 100)));
+  const { setup, setSetup, share, setShare, seen, dirty, percent } = useSetup(view);
   const [filter, setFilter] = useState('');
   const known = new Map(view.schedule.map((s) => [s.tag, s.diameter]));
   const inside = new Set(setup.members.map((m) => m.tag));
@@ -41,7 +47,6 @@ function Setup({ view, busy, problems, onSave }: Props) {
   const waiting = view.schedule.filter(
     (s) => !inside.has(s.tag) && s.tag.toLowerCase().includes(filter.trim().toLowerCase()),
   );
-  const percent = readNumber(share);
   const sheets = [view.sheet, ...view.sheets.filter((s) => keyOf(s) !== keyOf(view.sheet))];
   const sheet = sheets.find((s) => keyOf(s) === (setup.sheet ? keyOfRef(setup.sheet) : '')) ?? view.sheet;
   const later = view.sheets.find((s) => s.code === sheet.code && s.sheet.revision !== sheet.sheet.revision);
@@ -51,8 +56,6 @@ function Setup({ view, busy, problems, onSave }: Props) {
       // Frames that were allowed stay so; on another system all are.
       frames: kept(setup.frames, next),
     });
-  const dirty =
-    JSON.stringify(setup) !== JSON.stringify(view.setup) || percent / 100 !== view.setup.spareShare;
   return (
     <div className={styles.setup}>
       <div className={styles.fields}>
@@ -211,37 +214,39 @@ function Setup({ view, busy, problems, onSave }: Props) {
       </fieldset>
       <fieldset className={styles.group}>
         <legend>{setup.members.length} cables go through</legend>
-        <table className={styles.members}>
-          <thead>
-            <tr>
-              <th scope="col">Cable</th>
-              <th scope="col">Diameter, mm</th>
-              <th scope="col">Circuit</th>
-              <th scope="col">Front</th>
-              <th scope="col">Back</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
+        <DataTable className={styles.members}>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Cable</TableCell>
+              <TableCell scope="col">Diameter, mm</TableCell>
+              <TableCell scope="col">Circuit</TableCell>
+              <TableCell scope="col">Front</TableCell>
+              <TableCell scope="col">Back</TableCell>
+              <TableCell />
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {setup.members.map((m) => {
               const d = m.diameter ?? known.get(m.tag)?.interval;
               return (
-                <tr key={m.tag}>
-                  <th scope="row">{m.tag}</th>
-                  <td>
+                <TableRow key={m.tag}>
+                  <TableCell component="th" scope="row">
+                    {m.tag}
+                  </TableCell>
+                  <TableCell>
                     {d ? `${trimNumber(d.min, 2)}–${trimNumber(d.max, 2)}` : <em>not measured</em>}
                     {!m.diameter && known.get(m.tag)?.nominal ? <small> datasheet</small> : null}
-                  </td>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     <input
                       className={styles.field}
                       aria-label={`circuit of ${m.tag}`}
                       value={m.circuit ?? ''}
                       onChange={(e) => change(m.tag, { circuit: e.target.value })}
                     />
-                  </td>
+                  </TableCell>
                   {(['front', 'back'] as const).map((side) => (
-                    <td key={side}>
+                    <TableCell key={side}>
                       <input
                         className={`${styles.field} ${styles.tray}`}
                         aria-label={`tray position of ${m.tag}, ${side}`}
@@ -253,9 +258,9 @@ function Setup({ view, busy, problems, onSave }: Props) {
                           })
                         }
                       />
-                    </td>
+                    </TableCell>
                   ))}
-                  <td>
+                  <TableCell>
                     <button
                       type="button"
                       className={styles.remove}
@@ -264,12 +269,12 @@ function Setup({ view, busy, problems, onSave }: Props) {
                     >
                       ×
                     </button>
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
         <label className={styles.find}>
           From the schedule
           <input
@@ -299,7 +304,9 @@ function Setup({ view, busy, problems, onSave }: Props) {
           variant="contained"
           color="secondary"
           disabled={busy || !dirty || !(percent >= 0 && percent <= 100)}
-          onClick={() => onSave({ ...setup, spareShare: percent / 100 })}
+          onClick={() =>
+            onSave({ ...setup, spareShare: percent / 100, locked: view.setup.locked }, seen.version)
+          }
         >
           Save
         </Button>

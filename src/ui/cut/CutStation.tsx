@@ -1,10 +1,15 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useRef, useState } from 'react';
 import { cutLengths, markText } from '@/core/cut-back';
 import { formatInchFraction, trimNumber } from '@/core/units';
 import { Both } from '../common/Both';
-import { Caution } from '../common/Caution';
-import { Problems } from '../common/Problems';
+import { Caution } from '../kit-of-parts/Caution';
+import { Problems } from '../kit-of-parts/Problems';
 import { useTyped } from '../common/use-typed';
 import { depthTexts, lengthTexts } from '../common/unit';
 import type { StationProps } from '../termination/station-props';
@@ -64,25 +69,27 @@ export function CutStation({ view, lit, onLight }: StationProps) {
       </div>
       {cut ? (
         <>
-          <table className={styles.marks}>
-            <thead>
-              <tr>
-                <th>In this order</th>
-                <th className={styles.num}>From the cable end</th>
-                <th className={styles.num}>Blade at most</th>
-                <th>Tool, and how</th>
-              </tr>
-            </thead>
-            <tbody>
+          <DataTable className={styles.marks}>
+            <TableHead>
+              <TableRow>
+                <TableCell>In this order</TableCell>
+                <TableCell className={styles.num}>From the cable end</TableCell>
+                <TableCell className={styles.num}>Blade at most</TableCell>
+                <TableCell>Tool, and how</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {cut.marks.map((mark) => (
-                <tr
+                <TableRow
                   key={mark.id}
                   data-lit={lit === `mark.${mark.id}` || lit === mark.id ? 'yes' : undefined}
                   onPointerEnter={() => onLight(`mark.${mark.id}`)}
                   onPointerLeave={() => onLight(null)}
                 >
-                  <th scope="row">{mark.title}</th>
-                  <td className={styles.num}>
+                  <TableCell component="th" scope="row">
+                    {mark.title}
+                  </TableCell>
+                  <TableCell className={styles.num}>
                     <span className={styles.big}>{markText(mark.fromDatumMm, cut.unit)}</span> {cut.unit}
                     <span className={styles.second}>
                       {cut.unit === 'mm'
@@ -92,11 +99,11 @@ export function CutStation({ view, lit, onLight }: StationProps) {
                     {mark.datum === 'cableEnd' ? null : (
                       <span className={styles.second}>{DATUM[mark.datum]}</span>
                     )}
-                  </td>
-                  <td className={styles.num}>
+                  </TableCell>
+                  <TableCell className={styles.num}>
                     <Depth mm={mark.guard.maxDepthMm} />
-                  </td>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     {mark.tools.map((t, i) => (
                       <p key={t.tool} className={styles.tool}>
                         {i > 0 ? 'or ' : ''}
@@ -113,49 +120,59 @@ export function CutStation({ view, lit, onLight }: StationProps) {
                     <p className={styles.check}>
                       {mark.guard.reason}. Then: {mark.check}
                     </p>
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </DataTable>
           <details className={styles.workings}>
             <summary>How the lengths came about</summary>
-            <table>
-              <tbody>
+            <DataTable>
+              <TableBody>
                 {cut.workings.map((w) => (
-                  <tr key={w.label}>
-                    <th scope="row">{w.label}</th>
-                    <td className={styles.num}>{trimNumber(w.mm, 1)} mm</td>
-                  </tr>
+                  <TableRow key={w.label}>
+                    <TableCell component="th" scope="row">
+                      {w.label}
+                    </TableCell>
+                    <TableCell className={styles.num}>{trimNumber(w.mm, 1)} mm</TableCell>
+                  </TableRow>
                 ))}
-                <tr>
-                  <th scope="row">armour stop to the inside of the wall</th>
-                  <td className={styles.num}>{trimNumber(cut.stopToWallMm, 1)} mm</td>
-                </tr>
+                <TableRow>
+                  <TableCell component="th" scope="row">
+                    armour stop to the inside of the wall
+                  </TableCell>
+                  <TableCell className={styles.num}>{trimNumber(cut.stopToWallMm, 1)} mm</TableCell>
+                </TableRow>
                 {cut.stub === null ? null : (
-                  <tr>
-                    <th scope="row">sheath stands inside the wall by</th>
-                    <td className={styles.num}>{trimNumber(cut.emergenceMm, 1)} mm</td>
-                  </tr>
+                  <TableRow>
+                    <TableCell component="th" scope="row">
+                      sheath stands inside the wall by
+                    </TableCell>
+                    <TableCell className={styles.num}>{trimNumber(cut.emergenceMm, 1)} mm</TableCell>
+                  </TableRow>
                 )}
                 {cutLengths(cut).map(({ name, length }) => (
-                  <tr key={name}>
-                    <th scope="row">{name} may lie between</th>
-                    <td className={styles.num}>
+                  <TableRow key={name}>
+                    <TableCell component="th" scope="row">
+                      {name} may lie between
+                    </TableCell>
+                    <TableCell className={styles.num}>
                       {trimNumber(length.minMm, 1)}–{trimNumber(length.maxMm, 1)} mm
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 ))}
                 {cut.coreTails.map((t) => (
-                  <tr key={t.core}>
-                    <th scope="row">core {t.core}, from the sheath</th>
-                    <td className={styles.num}>
+                  <TableRow key={t.core}>
+                    <TableCell component="th" scope="row">
+                      core {t.core}, from the sheath
+                    </TableCell>
+                    <TableCell className={styles.num}>
                       {markText(t.mm, cut.unit)} {cut.unit}
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 ))}
-              </tbody>
-            </table>
+              </TableBody>
+            </DataTable>
           </details>
         </>
       ) : null}

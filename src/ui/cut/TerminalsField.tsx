@@ -1,6 +1,6 @@
 'use client';
 import { formatInchFraction, trimNumber } from '@/core/units';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 import styles from './CutStation.module.css';

@@ -1,4 +1,9 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { CRITERION_TITLES } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
@@ -18,14 +23,14 @@ export function Comparison({ candidates, pair, onPair }: Props) {
   if (!left || !right) return null;
   const pick = (side: 0 | 1, code: string) => onPair(side === 0 ? [code, right.code] : [left.code, code]);
   return (
-    <table className={styles.table} aria-label="Two sizes compared">
-      <thead>
-        <tr>
-          <th scope="col">
+    <DataTable className={styles.table} label="Two sizes compared">
+      <TableHead>
+        <TableRow>
+          <TableCell scope="col">
             <span className="ac-visually-hidden">Criterion</span>
-          </th>
+          </TableCell>
           {([left, right] as const).map((candidate, side) => (
-            <th key={side} scope="col">
+            <TableCell key={side} scope="col">
               <span className={styles.pick}>
                 <NutMark verdict={candidate.verdict} size={18} />
                 <select
@@ -42,20 +47,22 @@ export function Comparison({ candidates, pair, onPair }: Props) {
                 </select>
               </span>
               <span className={styles.sheet}>{candidate.familyTitle}</span>
-            </th>
+            </TableCell>
           ))}
-        </tr>
-      </thead>
-      <tbody>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {left.findings.map((a) => {
           const b = right.findings.find((f) => f.criterion === a.criterion);
           if (!b || (a.code === 'absent' && b.code === 'absent')) return null;
           const alike = a.reason === b.reason;
           return (
-            <tr key={a.criterion} data-alike={alike ? 'yes' : undefined}>
-              <th scope="row">{CRITERION_TITLES[a.criterion]}</th>
+            <TableRow key={a.criterion} data-alike={alike ? 'yes' : undefined}>
+              <TableCell component="th" scope="row">
+                {CRITERION_TITLES[a.criterion]}
+              </TableCell>
               {[a, b].map((f, side) => (
-                <td key={side} data-verdict={f.verdict}>
+                <TableCell key={side} data-verdict={f.verdict}>
                   <NutMark verdict={f.verdict} size={14} />
                   <span>
                     {f.reason}
@@ -63,22 +70,24 @@ export function Comparison({ candidates, pair, onPair }: Props) {
                       <b className={styles.margin}> {trimNumber(f.margin, 2)} mm</b>
                     )}
                   </span>
-                </td>
+                </TableCell>
               ))}
-            </tr>
+            </TableRow>
           );
         })}
         {[
           ['Ring and stop', left.ringWords, right.ringWords],
           ['Goes with it', left.goesWith.join(' · '), right.goesWith.join(' · ')],
         ].map(([title, a, b]) => (
-          <tr key={title} data-alike={a === b ? 'yes' : undefined}>
-            <th scope="row">{title}</th>
-            <td>{a === '' ? '–' : a}</td>
-            <td>{b === '' ? '–' : b}</td>
-          </tr>
+          <TableRow key={title} data-alike={a === b ? 'yes' : undefined}>
+            <TableCell component="th" scope="row">
+              {title}
+            </TableCell>
+            <TableCell>{a === '' ? '–' : a}</TableCell>
+            <TableCell>{b === '' ? '–' : b}</TableCell>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </DataTable>
   );
 }

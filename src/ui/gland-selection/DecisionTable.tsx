@@ -1,4 +1,9 @@
 'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { CRITERION_TITLES, type CriterionId, type FindingView } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
@@ -55,10 +60,16 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
   const here = rows[at]?.findings.find((f) => f.criterion === criterion);
   return (
     <div className={styles.wrap}>
-      <table className={styles.table} role="grid" aria-label="Candidates by criteria" onKeyDown={walk}>
-        <thead>
-          <tr>
-            <th scope="col" className={styles.corner}>
+      <Table
+        size="small"
+        className={styles.table}
+        role="grid"
+        aria-label="Candidates by criteria"
+        onKeyDown={walk}
+      >
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col" className={styles.corner}>
               <button
                 type="button"
                 className={styles.merit}
@@ -67,9 +78,9 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
               >
                 by merit
               </button>
-            </th>
+            </TableCell>
             {columns.map((id) => (
-              <th key={id} scope="col" aria-sort={sort === id ? 'descending' : undefined}>
+              <TableCell key={id} scope="col" aria-sort={sort === id ? 'descending' : undefined}>
                 <button
                   type="button"
                   className={styles.head}
@@ -79,27 +90,32 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
                 >
                   <span>{CRITERION_TITLES[id]}</span>
                 </button>
-              </th>
+              </TableCell>
             ))}
-          </tr>
-        </thead>
-        <tbody ref={body}>
+          </TableRow>
+        </TableHead>
+        <TableBody ref={body}>
           {rows.map((candidate) => (
-            <tr
+            <TableRow
               key={candidate.code}
               aria-selected={candidate.code === selected}
               className={styles.row}
               data-quiet={candidate.notCalledFor === null ? undefined : 'yes'}
             >
-              <th scope="row" className={styles.name} onClick={() => onSelect(candidate.code)}>
+              <TableCell
+                component="th"
+                scope="row"
+                className={styles.name}
+                onClick={() => onSelect(candidate.code)}
+              >
                 <NutMark verdict={candidate.verdict} size={16} /> {candidate.code}
                 {candidate.code === taken ? <span className={styles.taken}>taken</span> : null}
-              </th>
+              </TableCell>
               {columns.map((id, i) => {
                 const finding = candidate.findings.find((f) => f.criterion === id);
                 const current = candidate.code === selected && i === column;
                 return (
-                  <td key={id} role="gridcell">
+                  <TableCell key={id} role="gridcell">
                     <button
                       type="button"
                       className={styles.cell}
@@ -115,13 +131,13 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
                     >
                       {finding ? <Mark finding={finding} /> : null}
                     </button>
-                  </td>
+                  </TableCell>
                 );
               })}
-            </tr>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {alike.length > 0 ? (
         <p className={styles.alike}>
           <NutMark verdict="fits" size={14} /> All of these fit in{' '}

@@ -1,3 +1,8 @@
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { CRITERION_TITLES, type FindingView } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
@@ -12,32 +17,32 @@ const marginText = (f: FindingView): string =>
 /** Every criterion of one size: verdict, numbers compared, margin, reason and where the figure stands. */
 export function FindingList({ candidate }: { readonly candidate: CandidateView }) {
   return (
-    <table className={styles.table}>
+    <DataTable className={styles.table}>
       <caption className={styles.caption}>
         <b>{candidate.code}</b> {candidate.familyTitle} · {candidate.sheet}
         {candidate.printedInches ? ` · outer seal printed as ${candidate.printedInches}` : ''}
       </caption>
-      <thead className="ac-visually-hidden">
-        <tr>
-          <th>Criterion</th>
-          <th>Reason</th>
-          <th>Margin</th>
-          <th>Source</th>
-        </tr>
-      </thead>
-      <tbody>
+      <TableHead className="ac-visually-hidden">
+        <TableRow>
+          <TableCell>Criterion</TableCell>
+          <TableCell>Reason</TableCell>
+          <TableCell>Margin</TableCell>
+          <TableCell>Source</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {candidate.findings.map((f) => (
-          <tr key={f.criterion} data-verdict={f.verdict}>
-            <th scope="row">
+          <TableRow key={f.criterion} data-verdict={f.verdict}>
+            <TableCell component="th" scope="row">
               <NutMark verdict={f.verdict} size={16} /> {CRITERION_TITLES[f.criterion]}
               <span className="ac-visually-hidden">{VERDICT_WORDS[f.verdict]}</span>
-            </th>
-            <td>{f.reason}</td>
-            <td className={styles.margin}>{marginText(f)}</td>
-            <td className={styles.source}>{f.source}</td>
-          </tr>
+            </TableCell>
+            <TableCell>{f.reason}</TableCell>
+            <TableCell className={styles.margin}>{marginText(f)}</TableCell>
+            <TableCell className={styles.source}>{f.source}</TableCell>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </DataTable>
   );
 }

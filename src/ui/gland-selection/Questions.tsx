@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { MISSING_FIELDS, type MissingField, type QuestionView } from '@/core/gland-selection';
 import type { TerminationView } from '@/core/termination-view';
 import { parseLength } from '@/core/units';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';

@@ -1,5 +1,5 @@
 'use client';
-import { useRef, type KeyboardEvent } from 'react';
+import { useRef, type CSSProperties, type KeyboardEvent } from 'react';
 import { trimNumber } from '@/core/units';
 import type { Measurement } from '@/core/cable-measurement';
 import type { MeasuredEnd } from '@/core/gland-selection';
@@ -39,8 +39,8 @@ export function RangeLadder({ candidates, selected, taken, provisional, measured
     body.current?.querySelector<HTMLElement>(`[data-code="${next.code}"]`)?.focus();
   };
   const template = {
-    gridTemplateColumns: `104px ${columns.map((c) => (c.id === 'outerSeal' ? '1.5fr' : '1fr')).join(' ')} 112px`,
-  };
+    '--ladder': `104px ${columns.map((c) => (c.id === 'outerSeal' ? '1.5fr' : '1fr')).join(' ')} 112px`,
+  } as CSSProperties;
   return (
     <div
       className={styles.ladder}
@@ -80,7 +80,9 @@ export function RangeLadder({ candidates, selected, taken, provisional, measured
             {candidate.code}
           </span>
           {columns.map((c) => (
-            <Cell key={c.id} column={c} candidate={candidate} measured={measuredIn(c, measured)} />
+            <span key={c.id} className={styles.bar} data-title={c.title}>
+              <Cell column={c} candidate={candidate} measured={measuredIn(c, measured)} />
+            </span>
           ))}
           <span className={styles.result} data-verdict={candidate.verdict}>
             {resultWords(candidate)}

@@ -1,4 +1,9 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -8,7 +13,7 @@ import type { JobChoiceView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { startChooseJob } from '@/workers/job-choice';
 import type { Running } from '@/workers/run-in-worker';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { useLook } from '../data/use-look';
 import { useSend } from '../data/use-send';
 import { stationPath } from '../rack/summaries';
@@ -179,15 +184,15 @@ function Answer({ job, view, plan, seconds, now, busy, onTake, onLeave }: Answer
           ? 'proven to be the fewest.'
           : `at most ${plan.parts - plan.partsBound} above the proven bound of ${plan.partsBound}.`}
       </h2>
-      <table className={styles.compare}>
-        <thead>
-          <tr>
-            <th scope="col" />
-            <th scope="col">planned now</th>
-            <th scope="col">this choice</th>
-          </tr>
-        </thead>
-        <tbody>
+      <DataTable className={styles.compare}>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col" />
+            <TableCell scope="col">planned now</TableCell>
+            <TableCell scope="col">this choice</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {(
             [
               ['Terminations', view.before.length, plan.picks.length],
@@ -196,16 +201,18 @@ function Answer({ job, view, plan, seconds, now, busy, onTake, onLeave }: Answer
               ['Worst margin', mm(now.worstMarginMm), mm(plan.worstMarginMm)],
             ] as const
           ).map(([title, a, b]) => (
-            <tr key={title}>
-              <th scope="row">{title}</th>
-              <td>{a}</td>
-              <td>
+            <TableRow key={title}>
+              <TableCell component="th" scope="row">
+                {title}
+              </TableCell>
+              <TableCell>{a}</TableCell>
+              <TableCell>
                 <b>{b}</b>
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </DataTable>
       <PartBars counts={counts} code={code} />
       <div className={styles.acts}>
         <Button
@@ -222,28 +229,28 @@ function Answer({ job, view, plan, seconds, now, busy, onTake, onLeave }: Answer
         <span className={styles.quiet}>worked out in {trimNumber(seconds, 1)} s</span>
       </div>
       {changed.length === 0 ? null : (
-        <table className={styles.changes}>
-          <thead>
-            <tr>
-              <th scope="col">Termination</th>
-              <th scope="col">now</th>
-              <th scope="col">then</th>
-            </tr>
-          </thead>
-          <tbody>
+        <DataTable className={styles.changes}>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Termination</TableCell>
+              <TableCell scope="col">now</TableCell>
+              <TableCell scope="col">then</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {changed.map((p) => (
-              <tr key={p.tag}>
-                <th scope="row">
+              <TableRow key={p.tag}>
+                <TableCell component="th" scope="row">
                   <TagLink job={job} tag={p.tag} />
-                </th>
-                <td>{code(before.get(p.tag))}</td>
-                <td>
+                </TableCell>
+                <TableCell>{code(before.get(p.tag))}</TableCell>
+                <TableCell>
                   <b>{code(p.part)}</b>
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
       )}
     </section>
   );

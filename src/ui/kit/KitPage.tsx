@@ -1,11 +1,16 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRef, useState } from 'react';
 import type { Problem } from '@/core/kernel';
 import { DEFAULT_SPARES, KIND_WORDS, type SpareRule } from '@/core/kit';
 import type { KitView } from '@/core/termination-view';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { saveFile } from '../common/save-file';
 import styles from './KitPage.module.css';
 import { look } from '../data/send';
@@ -162,62 +167,64 @@ export function KitPage({ job, first }: Props) {
           .
         </p>
       ) : (
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th scope="col">Part</th>
-              <th scope="col">What</th>
-              <th scope="col" className={styles.number}>
+        <DataTable className={styles.table}>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Part</TableCell>
+              <TableCell scope="col">What</TableCell>
+              <TableCell scope="col" className={styles.number}>
                 {area === null ? 'Needed' : 'Here'}
-              </th>
-              <th scope="col" className={styles.number}>
+              </TableCell>
+              <TableCell scope="col" className={styles.number}>
                 Spare
-              </th>
-              <th scope="col" className={styles.number}>
+              </TableCell>
+              <TableCell scope="col" className={styles.number}>
                 Total
-              </th>
+              </TableCell>
               {stock === null ? null : (
                 <>
-                  <th scope="col" className={styles.number}>
+                  <TableCell scope="col" className={styles.number}>
                     Stock
-                  </th>
-                  <th scope="col" className={styles.number}>
+                  </TableCell>
+                  <TableCell scope="col" className={styles.number}>
                     Short
-                  </th>
+                  </TableCell>
                 </>
               )}
-              <th scope="col">For</th>
-            </tr>
-          </thead>
-          <tbody>
+              <TableCell scope="col">For</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {lines.map((l, i) => (
-              <tr key={l.part} data-first={lines[i - 1]?.kind === l.kind ? undefined : 'yes'}>
-                <th scope="row">{l.part}</th>
-                <td>
+              <TableRow key={l.part} data-first={lines[i - 1]?.kind === l.kind ? undefined : 'yes'}>
+                <TableCell component="th" scope="row">
+                  {l.part}
+                </TableCell>
+                <TableCell>
                   {l.name}
                   {l.kind === 'gland' || l.kind === 'accessory' ? '' : ` (${KIND_WORDS[l.kind]})`}
-                </td>
-                <td className={styles.number}>{at < 0 ? l.needed : l.byArea[at]}</td>
-                <td className={styles.number}>{l.spare}</td>
-                <td className={styles.number}>
+                </TableCell>
+                <TableCell className={styles.number}>{at < 0 ? l.needed : l.byArea[at]}</TableCell>
+                <TableCell className={styles.number}>{l.spare}</TableCell>
+                <TableCell className={styles.number}>
                   <b>{l.total}</b>
-                </td>
+                </TableCell>
                 {stock === null ? null : (
                   <>
-                    <td className={styles.number}>{l.stock}</td>
-                    <td className={styles.number} data-short={(l.short ?? 0) > 0 ? 'yes' : undefined}>
+                    <TableCell className={styles.number}>{l.stock}</TableCell>
+                    <TableCell className={styles.number} data-short={(l.short ?? 0) > 0 ? 'yes' : undefined}>
                       {l.short === 0 ? '–' : l.short}
-                    </td>
+                    </TableCell>
                   </>
                 )}
-                <td className={styles.users} title={l.users.join(', ')}>
+                <TableCell className={styles.users} title={l.users.join(', ')}>
                   {l.users.slice(0, 4).join(', ')}
                   {l.users.length > 4 ? ` and ${l.users.length - 4} more` : ''}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
       )}
       {view.unplugged.length > 0 ? (
         <p className={styles.lead}>

@@ -1,4 +1,4 @@
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 import type { StationProps } from '../termination/station-props';
 import { StepList } from './StepList';
 import styles from '../cut/CutStation.module.css';

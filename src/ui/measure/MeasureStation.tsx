@@ -8,13 +8,13 @@ import {
 } from '@/core/cable-measurement';
 import { diameterTexts } from '../common/unit';
 import { Both } from '../common/Both';
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 import type { StationProps } from '../termination/station-props';
 import { IntervalChart } from './IntervalChart';
 import { ReadingForm } from './ReadingForm';
 import { ReadingTable } from './ReadingTable';
 import { useRun } from '../termination/use-run';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import styles from './MeasureStation.module.css';
 import { useSend } from '../data/use-send';
 

@@ -1,3 +1,8 @@
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { diameterOf, METHOD_WORDS, type MeasurementRules } from '@/core/cable-measurement';
 import type { ReadingView } from '@/core/termination-view';
 import { parseLength } from '@/core/units';
@@ -16,39 +21,39 @@ interface Props {
 export function ReadingTable({ readings, rules, onWithdraw }: Props) {
   if (readings.length === 0) return null;
   return (
-    <table className={styles.table}>
-      <thead className="ac-visually-hidden">
-        <tr>
-          <th>Method</th>
-          <th>As typed</th>
-          <th>Diameter</th>
-          <th>Instrument, person, time</th>
-          <th>Withdraw</th>
-        </tr>
-      </thead>
-      <tbody>
+    <DataTable className={styles.table}>
+      <TableHead className="ac-visually-hidden">
+        <TableRow>
+          <TableCell>Method</TableCell>
+          <TableCell>As typed</TableCell>
+          <TableCell>Diameter</TableCell>
+          <TableCell>Instrument, person, time</TableCell>
+          <TableCell>Withdraw</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {readings.map(({ id, end, reading }) => {
           const diameter = diameterOf(reading, rules.tapeThicknessMm);
           const typed = /[a-z"″”]/i.test(reading.text) ? reading.text : `${reading.text} ${reading.unit}`;
           return (
-            <tr key={id}>
-              <td>
+            <TableRow key={id}>
+              <TableCell>
                 {METHOD_WORDS[reading.method]}
                 {reading.angleDeg === undefined ? '' : ` at ${reading.angleDeg}°`}
                 {end === null ? <span className={styles.quiet}> whole cable</span> : null}
-              </td>
-              <td className={styles.typed}>
+              </TableCell>
+              <TableCell className={styles.typed}>
                 {typed}
                 {reading.tolerance ? ` ± ${reading.tolerance}` : ''}
-              </td>
-              <td className={styles.number}>
+              </TableCell>
+              <TableCell className={styles.number}>
                 {diameter.ok ? <Converted reading={reading} mm={diameter.value} /> : '–'}
-              </td>
-              <td className={styles.quiet}>
+              </TableCell>
+              <TableCell className={styles.quiet}>
                 {[reading.instrument, reading.person].filter(Boolean).join(' · ')}{' '}
                 {reading.at ? <RelativeTime at={reading.at} /> : null}
-              </td>
-              <td className={styles.act}>
+              </TableCell>
+              <TableCell className={styles.act}>
                 <button
                   type="button"
                   className={styles.withdraw}
@@ -57,12 +62,12 @@ export function ReadingTable({ readings, rules, onWithdraw }: Props) {
                 >
                   withdraw
                 </button>
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           );
         })}
-      </tbody>
-    </table>
+      </TableBody>
+    </DataTable>
   );
 }
 

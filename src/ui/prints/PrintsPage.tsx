@@ -2,10 +2,10 @@
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import type { Problem } from '@/core/kernel';
-import { Caution } from '../common/Caution';
-import { Problems } from '../common/Problems';
+import { Caution } from '../kit-of-parts/Caution';
+import { Problems } from '../kit-of-parts/Problems';
 import { giveFile, saveFile } from '../common/save-file';
-import { Segments } from '../common/Segments';
+import { Segments } from '../kit-of-parts/Segments';
 import { Collar } from '../collar/Collar';
 import { decodeArcs } from '@/core/procedure';
 import { useSummaries } from '../rack/summaries';

@@ -1,12 +1,17 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { canonicalJson, type Problem } from '@/core/kernel';
 import type { CodeProfile } from '@/core/schedule';
 import type { ProfileChange, ProfileView } from '@/core/termination-view';
-import { Caution } from '../common/Caution';
-import { Problems } from '../common/Problems';
+import { Caution } from '../kit-of-parts/Caution';
+import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
 import { withValue } from '../common/with-value';
@@ -215,41 +220,41 @@ function Changes({ job, changes }: { readonly job: string; readonly changes: rea
   return (
     <>
       {others.length === 0 ? null : (
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th scope="col">Termination</th>
-              <th scope="col">Barrier</th>
-              <th scope="col">now</th>
-              <th scope="col">then</th>
-              <th scope="col">Planned</th>
-            </tr>
-          </thead>
-          <tbody>
+        <DataTable className={styles.table}>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Termination</TableCell>
+              <TableCell scope="col">Barrier</TableCell>
+              <TableCell scope="col">now</TableCell>
+              <TableCell scope="col">then</TableCell>
+              <TableCell scope="col">Planned</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {others.map((c) => {
               const [cable = '', end = 'A'] = c.tag.split('/');
               return (
-                <tr key={c.tag}>
-                  <th scope="row">
+                <TableRow key={c.tag}>
+                  <TableCell component="th" scope="row">
                     <Link href={stationPath(job, cable, end === 'B' ? 'B' : 'A', 'choose')}>{c.tag}</Link>
-                  </th>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     {c.before.barrier === c.after.barrier
                       ? c.after.barrier
                       : `${c.before.barrier} → ${c.after.barrier}`}
-                  </td>
-                  <td className={styles.was}>
+                  </TableCell>
+                  <TableCell className={styles.was}>
                     {c.before.answer === c.after.answer ? 'the same' : c.before.answer}
-                  </td>
-                  <td>{c.after.answer}</td>
-                  <td className={c.planFate === 'lost' ? styles.lost : undefined}>
+                  </TableCell>
+                  <TableCell>{c.after.answer}</TableCell>
+                  <TableCell className={c.planFate === 'lost' ? styles.lost : undefined}>
                     {c.size === null ? '–' : c.planFate === 'lost' ? `${c.size}: not any more` : c.size}
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
       )}
       {same.length === 0 ? null : (
         <p className={styles.quiet}>

@@ -1,6 +1,11 @@
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { METHOD_WORDS, QUANTITY_WORDS } from '@/core/cable-measurement';
 import { faultWords } from '@/core/record';
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 import { RelativeTime } from '../common/RelativeTime';
 import type { StationProps } from '../termination/station-props';
 import { RecordOf } from './RecordOf';
@@ -33,31 +38,33 @@ export function ProveStation({ view }: StationProps) {
 function Readings({ view }: Pick<StationProps, 'view'>) {
   if (view.readings.length === 0) return null;
   return (
-    <table className={styles.table} aria-label="Readings that stand">
-      <thead>
-        <tr>
-          <th>Reading</th>
-          <th>As read</th>
-          <th>Instrument</th>
-          <th>Who</th>
-          <th>When</th>
-        </tr>
-      </thead>
-      <tbody>
+    <DataTable className={styles.table} label="Readings that stand">
+      <TableHead>
+        <TableRow>
+          <TableCell>Reading</TableCell>
+          <TableCell>As read</TableCell>
+          <TableCell>Instrument</TableCell>
+          <TableCell>Who</TableCell>
+          <TableCell>When</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {view.readings.map(({ id, reading }) => (
-          <tr key={id}>
-            <td>
+          <TableRow key={id}>
+            <TableCell>
               {QUANTITY_WORDS[reading.quantity]}, {METHOD_WORDS[reading.method]}
-            </td>
-            <td>
+            </TableCell>
+            <TableCell>
               {reading.text} {reading.unit}
-            </td>
-            <td>{reading.instrument ?? (reading.method === 'datasheet' ? 'none' : 'not said')}</td>
-            <td>{reading.person ?? 'not said'}</td>
-            <td>{reading.at ? <RelativeTime at={reading.at} /> : 'not said'}</td>
-          </tr>
+            </TableCell>
+            <TableCell>
+              {reading.instrument ?? (reading.method === 'datasheet' ? 'none' : 'not said')}
+            </TableCell>
+            <TableCell>{reading.person ?? 'not said'}</TableCell>
+            <TableCell>{reading.at ? <RelativeTime at={reading.at} /> : 'not said'}</TableCell>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </DataTable>
   );
 }

@@ -1,3 +1,8 @@
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import type { EventView } from '@/core/record';
 import { RecordFaults } from '../common/RecordFaults';
 import { RelativeTime } from '../common/RelativeTime';
@@ -44,37 +49,37 @@ export function RecordOf({ events, faults, signedBy, titles, begins, signing }: 
         </p>
       ) : null}
       {events.length > 0 ? (
-        <table className={styles.table}>
-          <thead>
-            <tr>
-              <th className={styles.seq}>No.</th>
-              <th>What</th>
-              <th>Who</th>
-              <th>Received</th>
-              <th>Hash</th>
-            </tr>
-          </thead>
-          <tbody>
+        <DataTable className={styles.table}>
+          <TableHead>
+            <TableRow>
+              <TableCell className={styles.seq}>No.</TableCell>
+              <TableCell>What</TableCell>
+              <TableCell>Who</TableCell>
+              <TableCell>Received</TableCell>
+              <TableCell>Hash</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {[...events].reverse().map((e) => (
-              <tr key={e.seq}>
-                <td className={styles.seq}>{e.seq}</td>
-                <td>
+              <TableRow key={e.seq}>
+                <TableCell className={styles.seq}>{e.seq}</TableCell>
+                <TableCell>
                   {eventTitle(e, titles)}
                   {eventLines(e).map((line) => (
                     <span key={line} className={styles.detail}>
                       {line}
                     </span>
                   ))}
-                </td>
-                <td>{e.actor}</td>
-                <td>
+                </TableCell>
+                <TableCell>{e.actor}</TableCell>
+                <TableCell>
                   <RelativeTime at={e.receivedAt} />
-                </td>
-                <td className={styles.hash}>{e.hash.slice(0, 8)}</td>
-              </tr>
+                </TableCell>
+                <TableCell className={styles.hash}>{e.hash.slice(0, 8)}</TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
       ) : null}
     </>
   );

@@ -1,4 +1,9 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -13,7 +18,7 @@ import {
 } from '@/core/kernel';
 import type { ImportRow } from '@/core/schedule';
 import { SCHEDULE_COLUMNS } from '@/core/schedule';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { useChanged } from '../data/use-send';
 import { useActor } from '../shell/actor';
 import type { ImportOutcomeView, ImportPreviewView } from './schedule-types';
@@ -164,27 +169,27 @@ export function ImportPage({ job }: { readonly job: string }) {
             ) : null}
           </div>
           <div className={styles.previewScroll} tabIndex={0} aria-label="Rows of the file">
-            <table className={styles.preview}>
-              <thead>
-                <tr>
-                  <th>Line</th>
-                  <th>Cable</th>
-                  <th>Status</th>
-                  <th>What changes, or why not</th>
-                </tr>
-              </thead>
-              <tbody>
+            <DataTable className={styles.preview}>
+              <TableHead>
+                <TableRow>
+                  <TableCell>Line</TableCell>
+                  <TableCell>Cable</TableCell>
+                  <TableCell>Status</TableCell>
+                  <TableCell>What changes, or why not</TableCell>
+                </TableRow>
+              </TableHead>
+              <TableBody>
                 {preview.rows
                   .filter((r) => only === null || r.status === only)
                   .slice(0, 500)
                   .map((row) => (
-                    <tr key={row.line}>
-                      <td>{row.line}</td>
-                      <td>{row.tag}</td>
-                      <td className={styles.status} data-status={row.status}>
+                    <TableRow key={row.line}>
+                      <TableCell>{row.line}</TableCell>
+                      <TableCell>{row.tag}</TableCell>
+                      <TableCell className={styles.status} data-status={row.status}>
                         {row.status}
-                      </td>
-                      <td>
+                      </TableCell>
+                      <TableCell>
                         {row.problems.map((p) => (
                           <div key={`${p.path} ${p.message}`} className={styles.cellProblem}>
                             <b>{p.path}</b>: {p.message}
@@ -200,11 +205,11 @@ export function ImportPage({ job }: { readonly job: string }) {
                               </div>
                             ))
                           : null}
-                      </td>
-                    </tr>
+                      </TableCell>
+                    </TableRow>
                   ))}
-              </tbody>
-            </table>
+              </TableBody>
+            </DataTable>
           </div>
         </>
       ) : null}
@@ -221,24 +226,24 @@ function Example() {
   ];
   const [head = [], ...body] = rows;
   return (
-    <table className={styles.example}>
+    <DataTable className={styles.example}>
       <caption className="ac-visually-hidden">An example of a schedule file</caption>
-      <thead>
-        <tr>
+      <TableHead>
+        <TableRow>
           {head.map((c) => (
-            <th key={c}>{c}</th>
+            <TableCell key={c}>{c}</TableCell>
           ))}
-        </tr>
-      </thead>
-      <tbody>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {body.map((r) => (
-          <tr key={r[0]}>
+          <TableRow key={r[0]}>
             {r.map((c, i) => (
-              <td key={head[i]}>{c}</td>
+              <TableCell key={head[i]}>{c}</TableCell>
             ))}
-          </tr>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </DataTable>
   );
 }

@@ -1,4 +1,9 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import {
   DataGrid,
   GridCellEditStartReasons,
@@ -12,14 +17,14 @@ import Link from 'next/link';
 import { refuse, type Problem } from '@/core/kernel';
 import type { JobView } from '@/core/termination-view';
 import { pageNonce } from '../theme/page-nonce';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
-import type { ScheduleRowView } from '@/core/termination-view';
+import type { ScheduleChoices, ScheduleRowView } from '@/core/termination-view';
 import { useEditRow } from './use-edit-row';
 import { useRun } from '../termination/use-run';
 import { changedFields, gridRow, SORT_OF, type GridRow } from './grid-columns';
 import { layBlock } from './paste-block';
-import type { RowConflict, ScheduleChoices } from './schedule-types';
+import type { RowConflict } from './schedule-types';
 import styles from './Schedule.module.css';
 import { useSend } from '../data/use-send';
 
@@ -160,10 +165,10 @@ export default function ScheduleGrid({ job, choices, filter, generation }: Props
       {
         field: 'type',
         headerName: 'Type',
-        width: 104,
+        width: 232,
         editable: true,
         type: 'singleSelect',
-        valueOptions: [...choices.types],
+        valueOptions: choices.types.map(({ code, title }) => ({ value: code, label: `${code}, ${title}` })),
       },
       {
         field: 'route',
@@ -325,24 +330,26 @@ function Conflict({
         {met.conflict.by ?? 'Somebody else'} was faster on {met.row.tag}.
       </b>{' '}
       Nothing of yours is lost:
-      <table>
-        <thead>
-          <tr>
-            <th />
-            <th>theirs</th>
-            <th>yours</th>
-          </tr>
-        </thead>
-        <tbody>
+      <DataTable>
+        <TableHead>
+          <TableRow>
+            <TableCell />
+            <TableCell>theirs</TableCell>
+            <TableCell>yours</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {Object.entries(met.fields).map(([field, mine]) => (
-            <tr key={field}>
-              <th scope="row">{FIELD_WORDS[field] ?? field}</th>
-              <td>{met.conflict.values[field] || 'nothing'}</td>
-              <td>{mine || 'nothing'}</td>
-            </tr>
+            <TableRow key={field}>
+              <TableCell component="th" scope="row">
+                {FIELD_WORDS[field] ?? field}
+              </TableCell>
+              <TableCell>{met.conflict.values[field] || 'nothing'}</TableCell>
+              <TableCell>{mine || 'nothing'}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </DataTable>
       <button type="button" onClick={onTheirs}>
         Keep theirs
       </button>

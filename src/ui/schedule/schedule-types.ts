@@ -10,11 +10,6 @@ export interface RowConflict {
 
 export type RowOutcome = { readonly saved: true } | { readonly conflict: RowConflict };
 
-export interface ScheduleChoices {
-  readonly types: readonly string[];
-  readonly entries: readonly string[];
-}
-
 export interface ImportPreviewView {
   readonly columns: readonly string[];
   readonly unknownColumns: readonly string[];

@@ -1,5 +1,7 @@
 'use client';
 import { STATIONS } from '@/core/record';
+import Button from '@mui/material/Button';
+import InputBase from '@mui/material/InputBase';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useColorScheme } from '@mui/material/styles';
@@ -7,6 +9,8 @@ import type { Arc } from '@/core/procedure';
 import { Collar } from '../collar/Collar';
 import { useUnit } from '../common/unit';
 import { useActor } from './actor';
+import { isAt, placesOf } from './places';
+import { PlacesDrawer } from './PlacesDrawer';
 import styles from './TopBar.module.css';
 
 const MARK: readonly Arc[] = STATIONS.map((station, i) => ({
@@ -24,69 +28,54 @@ interface Props {
 export function TopBar({ job }: Props) {
   const at = usePathname();
   const { unit, toggle } = useUnit();
-  const { mode, setMode } = useColorScheme();
-  const places = job
-    ? [
-        { href: `/job/${job.slug}/board`, name: 'Board', under: `/job/${job.slug}/board` },
-        { href: `/job/${job.slug}/schedule`, name: 'Schedule', under: `/job/${job.slug}/schedule` },
-        { href: `/job/${job.slug}/t`, name: 'Terminations', under: `/job/${job.slug}/t` },
-        { href: `/job/${job.slug}/whole-job`, name: 'Whole job', under: `/job/${job.slug}/whole-job` },
-        { href: `/job/${job.slug}/kit`, name: 'Kit', under: `/job/${job.slug}/kit` },
-        { href: `/job/${job.slug}/compound`, name: 'Compound', under: `/job/${job.slug}/compound` },
-        { href: `/job/${job.slug}/crossings`, name: 'Crossings', under: `/job/${job.slug}/crossings` },
-        { href: `/job/${job.slug}/prints`, name: 'Prints', under: `/job/${job.slug}/prints` },
-        { href: `/job/${job.slug}/profile`, name: 'Profile', under: `/job/${job.slug}/profile` },
-      ]
-    : [];
+  const { mode, systemMode, setMode } = useColorScheme();
+  const dark = (mode === 'system' ? systemMode : mode) === 'dark';
+  const groups = placesOf(job?.slug ?? null);
   return (
     <header className={styles.bar}>
-      <Link href="/" className={styles.brand}>
+      <PlacesDrawer groups={groups} at={at} job={job?.name ?? null} />
+      <Link href="/" className={styles.brand} aria-label="Amber Collar, all jobs">
         <Collar arcs={MARK} size={28} label={false} />
-        <span>Amber Collar</span>
-      </Link>
-      {job ? (
-        <span className={styles.job} title={job.name}>
-          {job.name}
+        <span className={styles.names}>
+          <span className={styles.house}>Amber Collar</span>
+          {job ? <span className={styles.job}>{job.name}</span> : null}
         </span>
-      ) : null}
+      </Link>
       <nav className={styles.places} aria-label="Places">
-        {[
-          ...places,
-          {
-            href: job ? `/catalogue?job=${encodeURIComponent(job.slug)}` : '/catalogue',
-            name: 'Catalogue',
-            under: '/catalogue',
-          },
-        ].map((p) => (
-          <Link
-            key={p.href}
-            href={p.href}
-            className={styles.place}
-            aria-current={at.startsWith(p.under) ? 'page' : undefined}
-          >
-            {p.name}
-          </Link>
+        {groups.map((group) => (
+          <div key={group.name} className={styles.group} role="group" aria-label={group.name}>
+            {group.places.map((place) => (
+              <Link
+                key={place.href}
+                href={place.href}
+                className={styles.place}
+                aria-current={isAt(at, place) ? 'page' : undefined}
+              >
+                {place.name}
+              </Link>
+            ))}
+          </div>
         ))}
       </nav>
       <div className={styles.tools}>
-        <button
-          type="button"
-          className={styles.tool}
+        <Button
+          variant="outlined"
+          size="small"
           onClick={toggle}
           aria-label={`Show ${unit === 'mm' ? 'inches' : 'millimetres'} first`}
           data-shortcut="u"
         >
           {unit}
-        </button>
-        <button
-          type="button"
-          className={styles.tool}
-          onClick={() => setMode(mode === 'dark' ? 'light' : 'dark')}
+        </Button>
+        <Button
+          variant="outlined"
+          size="small"
+          onClick={() => setMode(dark ? 'light' : 'dark')}
           aria-label="Switch between paper and bench dark"
           suppressHydrationWarning
         >
-          {mode === 'dark' ? 'paper' : 'dark'}
-        </button>
+          {dark ? 'paper' : 'dark'}
+        </Button>
         <ActorField />
       </div>
     </header>
@@ -96,18 +85,15 @@ export function TopBar({ job }: Props) {
 export function ActorField() {
   const { name, setName } = useActor();
   return (
-    <label className={styles.who}>
-      <span className="ac-visually-hidden">Your name, for the record</span>
-      <input
-        id="actor-name"
-        className={styles.name}
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        placeholder="Who are you?"
-        maxLength={60}
-        autoComplete="off"
-        data-missing={name.trim() === '' ? 'yes' : undefined}
-      />
-    </label>
+    <InputBase
+      id="actor-name"
+      value={name}
+      onChange={(e) => setName(e.target.value)}
+      placeholder="Who are you?"
+      autoComplete="off"
+      className={styles.name}
+      slotProps={{ input: { 'aria-label': 'Your name, for the record', maxLength: 60 } }}
+      data-missing={name.trim() === '' ? 'yes' : undefined}
+    />
   );
 }

@@ -1,3 +1,7 @@
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { markText } from '@/core/cut-back';
@@ -7,8 +11,8 @@ import { type ArcStation } from '@/core/record';
 import { isFlameproof } from '@/core/schedule';
 import type { TerminationView } from '@/core/termination-view';
 import { Both } from '../common/Both';
-import { Caution } from '../common/Caution';
-import { Segments } from '../common/Segments';
+import { Caution } from '../kit-of-parts/Caution';
+import { Segments } from '../kit-of-parts/Segments';
 import { depthTexts, lengthTexts } from '../common/unit';
 import { DrawingSvg } from '../drawing/DrawingSvg';
 import styles from './DrawingPanel.module.css';
@@ -70,17 +74,19 @@ export function DrawingPanel({ view, station, lit, onLight }: Props) {
       {plan && cut ? (
         <>
           <p className={styles.datum}>all marks in {cut.unit} from the cable end</p>
-          <table className={styles.marks}>
-            <tbody>
+          <DataTable className={styles.marks}>
+            <TableBody>
               {cut.marks.map((mark) => (
-                <tr
+                <TableRow
                   key={mark.id}
                   data-lit={lit === `mark.${mark.id}` || lit === mark.id ? 'yes' : undefined}
                   onPointerEnter={() => onLight(`mark.${mark.id}`)}
                   onPointerLeave={() => onLight(null)}
                 >
-                  <th scope="row">{mark.title}</th>
-                  <td>
+                  <TableCell component="th" scope="row">
+                    {mark.title}
+                  </TableCell>
+                  <TableCell>
                     <b>{markText(mark.fromDatumMm, cut.unit)}</b> {cut.unit}{' '}
                     <span className={styles.second}>
                       {mark.datum === 'hub'
@@ -89,38 +95,40 @@ export function DrawingPanel({ view, station, lit, onLight }: Props) {
                           ? lengthTexts(mark.fromDatumMm).in
                           : lengthTexts(mark.fromDatumMm).mm}
                     </span>
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ))}
               {cut.armour ? (
-                <tr
+                <TableRow
                   data-lit={lit === 'armour' ? 'yes' : undefined}
                   onPointerEnter={() => onLight('armour')}
                   onPointerLeave={() => onLight(null)}
                 >
-                  <th scope="row">
+                  <TableCell component="th" scope="row">
                     {isMetalClad(plan.armour) ? 'Armour under the ring' : 'Armour on the cone'}
-                  </th>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     <b>{markText(cut.armour.mm, cut.unit)}</b> {cut.unit}{' '}
                     <span className={styles.second}>
                       {cut.armour.minMm.toFixed(0)}–{cut.armour.maxMm.toFixed(0)} mm
                     </span>
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ) : null}
               {cut.marks.map((mark) =>
                 mark.guard.maxDepthMm !== null && mark.guard.maxDepthMm > 0 ? (
-                  <tr key={`d${mark.id}`}>
-                    <th scope="row">{mark.title.replace(' off', '')}, blade max.</th>
-                    <td>
+                  <TableRow key={`d${mark.id}`}>
+                    <TableCell component="th" scope="row">
+                      {mark.title.replace(' off', '')}, blade max.
+                    </TableCell>
+                    <TableCell>
                       <Both texts={depthTexts(mark.guard.maxDepthMm)} />
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 ) : null,
               )}
-            </tbody>
-          </table>
+            </TableBody>
+          </DataTable>
           {view.plan ? (
             <div className={styles.prints}>
               <Button

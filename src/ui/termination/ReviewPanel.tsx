@@ -1,8 +1,12 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { TerminationView } from '@/core/termination-view';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
 import { useRun } from './use-run';
 import styles from './ReviewPanel.module.css';
@@ -53,18 +57,20 @@ export function ReviewPanel({ view }: { readonly view: TerminationView }) {
               : `, ${review.changed.length} ${review.changed.length === 1 ? 'changes' : 'change'}:`}
           </p>
           {review.changed.length > 0 ? (
-            <table className={styles.changes}>
-              <tbody>
+            <DataTable className={styles.changes}>
+              <TableBody>
                 {review.changed.map((c) => (
-                  <tr key={c.id}>
-                    <th scope="row">{c.label}</th>
-                    <td>
+                  <TableRow key={c.id}>
+                    <TableCell component="th" scope="row">
+                      {c.label}
+                    </TableCell>
+                    <TableCell>
                       <s>{c.before ?? 'not there'}</s> → <b>{c.after ?? 'gone'}</b>
-                    </td>
-                  </tr>
+                    </TableCell>
+                  </TableRow>
                 ))}
-              </tbody>
-            </table>
+              </TableBody>
+            </DataTable>
           ) : null}
           {review.redo.length > 0 ? (
             <p className={styles.line}>

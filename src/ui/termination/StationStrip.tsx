@@ -1,4 +1,6 @@
+'use client';
 import Link from 'next/link';
+import { useEffect, useRef } from 'react';
 import { ARC_WORDS } from '@/core/procedure';
 import { STATIONS, STATION_WORDS, type ArcStation } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
@@ -13,8 +15,14 @@ export function StationStrip({
   readonly view: TerminationView;
   readonly station: ArcStation;
 }) {
+  const strip = useRef<HTMLElement>(null);
+  useEffect(() => {
+    strip.current
+      ?.querySelector('[aria-current="page"]')
+      ?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [station]);
   return (
-    <nav className={styles.strip} aria-label="Stations">
+    <nav className={styles.strip} aria-label="Stations" ref={strip}>
       {STATIONS.map((s, i) => {
         const arc = view.collar.arcs[i];
         const words = arc ? (arc.result === '' ? ARC_WORDS[arc.state] : arc.result) : '';

@@ -19,7 +19,7 @@ import { ReviewPanel } from './ReviewPanel';
 import { StationStrip } from './StationStrip';
 import { useRun } from './use-run';
 import styles from './TerminationPage.module.css';
-import { Problems } from '../common/Problems';
+import { Problems } from '../kit-of-parts/Problems';
 import { useShortcuts } from '../shell/shortcuts';
 
 interface Props {

@@ -11,7 +11,7 @@ import { theme } from './theme';
 /** Theme, messages, the name of who works, and the unit that is shown first. */
 export function Providers({ actor, children }: { readonly actor: string; readonly children: ReactNode }) {
   return (
-    <ThemeProvider theme={theme} defaultMode="light">
+    <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline enableColorScheme />
       <SnackbarProvider
         maxSnack={3}

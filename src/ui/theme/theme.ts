@@ -55,7 +55,13 @@ export const theme = createTheme({
     MuiButton: {
       defaultProps: { disableElevation: true },
       styleOverrides: {
-        root: { borderRadius: 3, padding: '7px 16px', borderWidth: 2, minHeight: 40 },
+        root: {
+          borderRadius: 3,
+          padding: '7px 16px',
+          borderWidth: 2,
+          minHeight: 40,
+          '[data-bench] &': { minHeight: 56, fontSize: 17 },
+        },
         outlined: {
           borderWidth: 2,
           borderColor: 'var(--ac-strong)',
@@ -63,6 +69,8 @@ export const theme = createTheme({
           '&:hover': { borderWidth: 2 },
         },
         sizeSmall: { minHeight: 32, padding: '3px 10px' },
+        // For gloves.
+        sizeLarge: { minHeight: 56, padding: '10px 22px', fontSize: 18 },
       },
       variants: [
         {
@@ -79,10 +87,102 @@ export const theme = createTheme({
       styleOverrides: {
         root: {
           background: 'var(--ac-surface)',
+          '[data-bench] &': { fontSize: 24, fontWeight: 650, minHeight: 60 },
           '& .MuiOutlinedInput-notchedOutline': { borderWidth: 2, borderColor: 'var(--ac-rule)' },
           '&:hover .MuiOutlinedInput-notchedOutline': { borderColor: 'var(--ac-quiet)' },
           '&.Mui-focused .MuiOutlinedInput-notchedOutline': { borderColor: 'var(--ac-hold)' },
         },
+      },
+    },
+    MuiTable: {
+      styleOverrides: {
+        root: {
+          width: 'auto',
+          '& caption': {
+            captionSide: 'top',
+            padding: '0 0 4px',
+            color: 'var(--ac-quiet)',
+            textAlign: 'left',
+          },
+        },
+      },
+    },
+    MuiTableCell: {
+      styleOverrides: {
+        root: {
+          padding: '6px 16px 6px 0',
+          fontSize: 14,
+          lineHeight: 1.4,
+          color: 'inherit',
+          verticalAlign: 'top',
+          borderBottom: '1px solid var(--ac-rule)',
+          'tbody th&': { fontWeight: 600 },
+        },
+        sizeSmall: { padding: '6px 16px 6px 0' },
+        head: {
+          fontSize: 13,
+          fontWeight: 600,
+          color: 'var(--ac-quiet)',
+          borderBottom: '2px solid var(--ac-strong)',
+        },
+      },
+    },
+    MuiAlert: {
+      styleOverrides: {
+        root: {
+          padding: '4px 0 4px 12px',
+          borderRadius: 0,
+          borderLeft: '5px solid',
+          background: 'transparent',
+          color: 'var(--ac-ink)',
+          fontSize: 'inherit',
+          lineHeight: 1.4,
+        },
+        message: { padding: 0 },
+        colorError: { borderLeftColor: 'var(--ac-stop)' },
+        colorInfo: { borderLeftColor: 'var(--ac-hold)' },
+        colorWarning: { borderLeftColor: 'var(--ac-marginal)' },
+      },
+    },
+    MuiToggleButtonGroup: {
+      styleOverrides: { root: { background: 'var(--ac-surface)' } },
+    },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          border: '2px solid var(--ac-rule)',
+          minHeight: 34,
+          padding: '2px 12px',
+          fontSize: 13.5,
+          color: 'var(--ac-quiet)',
+          whiteSpace: 'nowrap',
+          '&:hover': { color: 'var(--ac-ink)' },
+          '&.Mui-selected, &.Mui-selected:hover': {
+            background: 'var(--ac-strong)',
+            color: 'var(--ac-ground)',
+          },
+        },
+      },
+    },
+    MuiListSubheader: {
+      styleOverrides: { root: { lineHeight: '34px', background: 'transparent', color: 'var(--ac-quiet)' } },
+    },
+    MuiListItemButton: {
+      styleOverrides: {
+        root: {
+          minHeight: 44,
+          borderLeft: '4px solid transparent',
+          '&.Mui-selected': {
+            borderLeftColor: 'var(--ac-amber)',
+            fontWeight: 650,
+            background: 'var(--ac-sunken)',
+          },
+        },
+      },
+    },
+    MuiDrawer: {
+      styleOverrides: {
+        paper: { background: 'var(--ac-ground)', borderRight: '2px solid var(--ac-strong)' },
       },
     },
     MuiInputLabel: { styleOverrides: { root: { color: 'var(--ac-quiet)' } } },

@@ -2,8 +2,9 @@
 import { useState } from 'react';
 import { BOLTS, coverBolts, coverPasses, type CoverShape } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
-import { NumberFields, readNumber } from '../common/Fields';
-import { Segments } from '../common/Segments';
+import { readNumber } from '../common/read-number';
+import { NumberFields } from '../kit-of-parts/NumberFields';
+import { Segments } from '../kit-of-parts/Segments';
 import styles from './Tools.module.css';
 
 const SHAPES = [

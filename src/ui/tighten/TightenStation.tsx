@@ -1,7 +1,7 @@
 'use client';
 import { trimNumber } from '@/core/units';
 import type { StagePlan } from '@/core/tightening';
-import { Caution } from '../common/Caution';
+import { Caution } from '../kit-of-parts/Caution';
 import { CoverBolts } from './CoverBolts';
 import { Dial } from './Dial';
 import { WrenchHead } from './WrenchHead';

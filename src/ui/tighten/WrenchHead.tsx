@@ -1,8 +1,13 @@
 'use client';
+import { DataTable } from '../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { wrenchSetting } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
-import { NumberFields, readNumber } from '../common/Fields';
+import { readNumber } from '../common/read-number';
+import { NumberFields } from '../kit-of-parts/NumberFields';
 import styles from './Tools.module.css';
 
 const FIELDS = [
@@ -53,25 +58,27 @@ export function WrenchHead({ targets }: { readonly targets: readonly number[] })
           </text>
         </svg>
       </div>
-      <table className={styles.settings}>
-        <tbody>
+      <DataTable className={styles.settings}>
+        <TableBody>
           {targets.map((target) => {
             const setting = wrenchSetting(target, head);
             return (
-              <tr key={target}>
-                <th scope="row">for {trimNumber(target, 1)} N·m set</th>
-                <td>
+              <TableRow key={target}>
+                <TableCell component="th" scope="row">
+                  for {trimNumber(target, 1)} N·m set
+                </TableCell>
+                <TableCell>
                   {setting.ok ? (
                     <b>{trimNumber(setting.value, 1)} N·m</b>
                   ) : (
                     <span className={styles.refused}>{setting.problems[0]?.message}</span>
                   )}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </DataTable>
       <p className={styles.note}>
         T_set = T · L / (L + E · cos θ). The head’s own sheet may limit its torque.
       </p>

@@ -1,11 +1,15 @@
 'use client';
+import { DataTable } from '../../kit-of-parts/DataTable';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import { cureTime, potLife, type SealPlan, type TimeMode } from '@/core/compound-cure';
 import { compoundClock } from '@/core/procedure';
 import { trimNumber } from '@/core/units';
-import { Caution } from '../../common/Caution';
-import { Problems } from '../../common/Problems';
-import { Segments } from '../../common/Segments';
+import { Caution } from '../../kit-of-parts/Caution';
+import { Problems } from '../../kit-of-parts/Problems';
+import { Segments } from '../../kit-of-parts/Segments';
 import { useNow } from '../../common/use-now';
 import { StepList } from '../../make-off/StepList';
 import type { StationProps } from '../../termination/station-props';
@@ -73,26 +77,32 @@ function Filled({
       <WorkTimes seal={seal} />
       <details className={styles.workings}>
         <summary>How the volume came about</summary>
-        <table>
-          <tbody>
+        <DataTable>
+          <TableBody>
             {seal.workings.map((w) => (
-              <tr key={w.label}>
-                <th scope="row">{w.label}</th>
-                <td>{ml(w.ml)}</td>
-              </tr>
+              <TableRow key={w.label}>
+                <TableCell component="th" scope="row">
+                  {w.label}
+                </TableCell>
+                <TableCell>{ml(w.ml)}</TableCell>
+              </TableRow>
             ))}
-            <tr>
-              <th scope="row">to be filled in, rounded up</th>
-              <td>{ml(seal.needMl)}</td>
-            </tr>
+            <TableRow>
+              <TableCell component="th" scope="row">
+                to be filled in, rounded up
+              </TableCell>
+              <TableCell>{ml(seal.needMl)}</TableCell>
+            </TableRow>
             {seal.extentMm === null ? null : (
-              <tr>
-                <th scope="row">farthest up the cores beyond the mouth</th>
-                <td>{trimNumber(seal.extentMm, 1)} mm</td>
-              </tr>
+              <TableRow>
+                <TableCell component="th" scope="row">
+                  farthest up the cores beyond the mouth
+                </TableCell>
+                <TableCell>{trimNumber(seal.extentMm, 1)} mm</TableCell>
+              </TableRow>
             )}
-          </tbody>
-        </table>
+          </TableBody>
+        </DataTable>
       </details>
       <StepList view={view} station="seal" />
       {seal.cautions.map((c) => (

@@ -1,7 +1,9 @@
 'use client';
+import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { workInput } from '../../bench/use-work';
-import { Problems } from '../../common/Problems';
+import { Problems } from '../../kit-of-parts/Problems';
+import { PadField } from '../../kit-of-parts/PadField';
 import type { StationProps } from '../../termination/station-props';
 import { useRun } from '../../termination/use-run';
 import { readTemperature } from './clock-words';
@@ -32,30 +34,19 @@ export function TemperatureLog({
   };
   return (
     <div className={styles.log} data-large={large ? 'yes' : undefined}>
-      <label>
-        Temperature of the work{' '}
-        <input
-          className={styles.temp}
-          name="WorkTemperature"
-          inputMode="decimal"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          onKeyDown={(e) => {
-            if (e.key === 'Enter') void keep();
-          }}
-          aria-invalid={text.trim() !== '' && value === null}
-          autoComplete="off"
-        />{' '}
-        °C
-      </label>
-      <button
-        type="button"
-        className={styles.keep}
-        onClick={() => void keep()}
-        disabled={busy || value === null}
-      >
+      <PadField
+        name="WorkTemperature"
+        label="Temperature of the work"
+        kind="temperature"
+        unit="°C"
+        value={text}
+        onChange={setText}
+        onEnter={() => void keep()}
+        error={text.trim() !== '' && value === null}
+      />
+      <Button variant="outlined" size="large" onClick={() => void keep()} disabled={busy || value === null}>
         Keep
-      </button>
+      </Button>
       <Problems problems={problems} />
     </div>
   );

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { Rack } from '@/ui/rack/Rack';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
+import styles from '../../../page.module.css';
 
 /** The rack stays while one walks from termination to termination. */
 export default async function TerminationsLayout({
@@ -15,10 +16,10 @@ export default async function TerminationsLayout({
   return (
     <JobShell slug={segment(job)}>
       {(view) => (
-        <>
+        <div className={styles.withRack}>
           <Rack job={view.slug} />
-          {children}
-        </>
+          <div className={styles.beside}>{children}</div>
+        </div>
       )}
     </JobShell>
   );

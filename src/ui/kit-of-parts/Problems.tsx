@@ -1,14 +1,14 @@
+import Alert from '@mui/material/Alert';
 import type { Problem } from '@/core/kernel';
-import styles from './Caution.module.css';
 
-/** What is wrong, each line with its place when it has one. */
+/** What is wrong, a line each. Read out as soon as it is there. */
 export function Problems({ problems, id }: { readonly problems: readonly Problem[]; readonly id?: string }) {
   if (problems.length === 0) return null;
   return (
-    <div className={styles.caution} role="alert" id={id}>
+    <Alert severity="error" icon={false} role="alert" id={id}>
       {problems.map((p) => (
         <div key={`${p.path} ${p.message}`}>{p.message}</div>
       ))}
-    </div>
+    </Alert>
   );
 }

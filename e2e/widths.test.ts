@@ -1,0 +1,106 @@
+import { By, Key } from 'selenium-webdriver';
+import { browser, byText, click, d, find, open, retype, says, WAIT, withBrowser } from './page';
+
+// Every page at every width: what does not fit scrolls in its own place, never the window.
+withBrowser('/job/quillmere/board');
+
+const JOB = '/job/quillmere';
+const PAGES = [
+  '/',
+  `${JOB}/board`,
+  `${JOB}/schedule`,
+  `${JOB}/schedule/import`,
+  `${JOB}/t/K-104/B/measure`,
+  `${JOB}/t/K-104/B/choose`,
+  `${JOB}/t/K-104/A/cut`,
+  `${JOB}/t/K-104/A/makeOff`,
+  `${JOB}/t/K-113/A/seal`,
+  `${JOB}/t/K-104/A/tighten`,
+  `${JOB}/t/K-104/A/prove`,
+  `${JOB}/bench/K-104/A`,
+  `${JOB}/whole-job`,
+  `${JOB}/kit`,
+  `${JOB}/compound`,
+  `${JOB}/crossings`,
+  `${JOB}/crossings/X-1`,
+  `${JOB}/crossings/X-2/build`,
+  `${JOB}/crossings/X-1/record`,
+  `${JOB}/prints`,
+  `${JOB}/profile`,
+  `${JOB}/changes`,
+  '/catalogue',
+  '/catalogue/edit/AY3',
+];
+const WIDTHS = [390, 768, 1024, 1280, 1920];
+
+/** What is wider than it should be: the window, or the main part of the page beyond its own edge. */
+const tooWide = () =>
+  d().executeScript<string[]>(`
+    const wide = [];
+    if (document.scrollingElement.scrollWidth > innerWidth) wide.push('the window');
+    const main = document.querySelector('main');
+    if (main && main.scrollWidth > main.clientWidth + 1) wide.push('main, ' + main.scrollWidth + ' px');
+    return wide;`);
+
+it.each(PAGES)('%s scrolls nowhere sideways at any width', async (path) => {
+  await open(path);
+  await find('main');
+  const found: string[] = [];
+  for (const width of WIDTHS) {
+    await browser().resize(width, 800);
+    for (const what of await tooWide()) found.push(`${width}: ${what}`);
+  }
+  await browser().resize(1280, 800);
+  expect(found).toEqual([]);
+});
+
+describe('on a phone', () => {
+  beforeAll(() => browser().resize(390, 844));
+  afterAll(() => browser().resize(1280, 800));
+
+  it('has all places of the job in a drawer, by the job’s whole name', async () => {
+    await open(`${JOB}/board`);
+    await click(() => byText('button', 'Board ▾'));
+    await says('Quillmere distillery, re-cabling');
+    await click(() => d().findElement(By.xpath('//nav[@aria-label="All places"]//a[.="Kit"]')));
+    await d().wait(async () => new URL(await d().getCurrentUrl()).pathname === `${JOB}/kit`, WAIT);
+  });
+
+  it('goes from end to end, and has all of them in a drawer with a filter', async () => {
+    await open(`${JOB}/t/K-104/B/choose`);
+    await click(() => byText('button', 'next ›'));
+    await d().wait(async () => (await d().getCurrentUrl()).includes('/K-105/A/choose'), WAIT);
+    await click(() => byText('button', 'All 72 ends'));
+    await retype(await find('[data-filter="rack"]'), 'K-113');
+    await click(() => d().findElement(By.xpath('//a[.//*[.="K-113/A"]]')));
+    await d().wait(async () => (await d().getCurrentUrl()).includes('/K-113/A/choose'), WAIT);
+    await d().wait(async () => (await d().findElements(By.css('[data-filter="rack"]'))).length === 0, WAIT);
+  });
+});
+
+it('stays inside its bar where an address names nothing', async () => {
+  await open('/nothing/here');
+  await says('There is no such page.');
+  await find('nav[aria-label="Places"]');
+  // The browser says of an address that is not there that it is not there.
+  await browser().consoleErrors();
+});
+
+describe('under a finger', () => {
+  const finger = (on: boolean) => browser().finger(on);
+  beforeAll(() => finger(true));
+  afterAll(() => finger(false));
+
+  it('a temperature of the work is typed on keys of its own, with its sign', async () => {
+    await open(`${JOB}/t/K-141/B/seal`);
+    const field = await find('input[name="WorkTemperature"]');
+    expect(await field.getAttribute('inputmode')).toBe('none');
+    await field.click();
+    for (const key of ['−', '4', '.', '5']) await click(() => byText('button', key));
+    expect(await field.getAttribute('value')).toBe('-4.5');
+    await click(() => byText('button', 'Delete'));
+    expect(await field.getAttribute('value')).toBe('-4.');
+    await field.sendKeys(Key.TAB);
+    await d().wait(async () => (await d().findElements(By.css('[aria-label="Keypad"]'))).length === 0, WAIT);
+  });
+});

@@ -1,0 +1,137 @@
+'use client';
+import Button from '@mui/material/Button';
+import { fillOf } from '@/core/crossing';
+import { sameRef, type FramePlan } from '@/core/frame-packing';
+import { Caution } from '../kit-of-parts/Caution';
+import { Problems } from '../kit-of-parts/Problems';
+import { Segments } from '../kit-of-parts/Segments';
+import { FaceView } from './FaceView';
+import { Legend } from './Legend';
+import { cableAt, litWords, lockWords } from './place-words';
+import { provenWords, refWords, restWords } from './words';
+import styles from './Crossing.module.css';
+import type { CrossingSession } from './use-crossing-session';
+
+/** The plan from either side: what it comes to, the frames to scale, and what is said of the place under the hand. */
+export function FacePane({ session }: { readonly session: CrossingSession }) {
+  const { request, plan } = session;
+  if (plan === null || plan.frames.length === 0)
+    return (
+      <p className={styles.empty}>
+        {request.cables.length === 0
+          ? 'Nothing goes through yet. Choose cables from the schedule, then plan.'
+          : `${request.cables.length} cables wait to be planned.`}
+      </p>
+    );
+  return <Face session={session} plan={plan} />;
+}
+
+interface FaceProps {
+  readonly session: CrossingSession;
+  readonly plan: FramePlan;
+}
+
+function Face({ session, plan }: FaceProps) {
+  const { draft, shown, planRequest, side, only, lit, picked, over } = session;
+  const fill = fillOf(planRequest.modules, plan);
+  const nothing = () => undefined;
+  return (
+    <>
+      <p className={styles.summary}>
+        <b>{plan.frames.map((f) => f.frame).join(' + ')}</b>, cost {plan.cost ?? '–'}, {provenWords(plan)}.{' '}
+        {restWords(plan, fill)}.
+      </p>
+      <FaceTools session={session} plan={plan} />
+      <FaceView
+        request={planRequest}
+        plan={plan}
+        side={side}
+        only={only}
+        lit={lit}
+        picked={picked}
+        target={over ? { ref: over.ref, good: over.verdict.problems.length === 0 } : null}
+        locked={draft.locked}
+        along={draft.staying}
+        onLight={session.setLit}
+        onPick={shown ? nothing : session.pick}
+        onOver={(from, to) => {
+          if (shown) return;
+          if (to) session.judged(from, to);
+          else session.leaveOver();
+        }}
+        onDrop={shown ? nothing : session.drop}
+      />
+      <Spoken session={session} plan={plan} />
+      {draft.violations.length > 0 && !shown ? <Problems problems={draft.violations.slice(0, 6)} /> : null}
+      {plan.unplaced.length > 0 ? (
+        <Caution>
+          Not in any place:{' '}
+          {plan.unplaced
+            .slice(0, 6)
+            .map((u) => `${u.tag}: ${u.reason}`)
+            .join('; ')}
+        </Caution>
+      ) : null}
+    </>
+  );
+}
+
+function FaceTools({ session, plan }: FaceProps) {
+  const { side, setSide, only, setOnly, planRequest, shown, setShown } = session;
+  return (
+    <div className={styles.tools}>
+      <Segments
+        label="Side"
+        options={[
+          ['front', 'front'],
+          ['back', 'back'],
+        ]}
+        value={side}
+        onChange={setSide}
+      />
+      {plan.frames.length > 1 ? (
+        <Segments
+          label="Frames"
+          options={[
+            ['all', 'all'] as const,
+            ...plan.frames.map((_, i) => [String(i), `frame ${i + 1}`] as const),
+          ]}
+          value={only === null ? 'all' : String(only)}
+          onChange={(v) => setOnly(v === 'all' ? null : Number(v))}
+        />
+      ) : null}
+      <Legend request={planRequest} />
+      {shown ? (
+        <Button size="small" onClick={() => setShown(null)}>
+          Back to the plan
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
+/** What is said of the move that was tried, of the place that is chosen, or of the cable that is lit. */
+function spokenOf({ words, picked, lit, draft }: CrossingSession, plan: FramePlan): string {
+  if (words) return words.text;
+  if (picked) {
+    const tag = cableAt(plan, picked);
+    return `${refWords(picked)}, ${tag ?? 'spare'}: ${tag ? lockWords(draft, picked) : 'a spare.'}`;
+  }
+  return lit ? litWords(plan, lit) : 'Drag a cable to another place, or choose it and then the place.';
+}
+
+function Spoken({ session, plan }: FaceProps) {
+  const { words, picked, draft, shown, busy, lock } = session;
+  const tag = picked ? cableAt(plan, picked) : undefined;
+  const good = words === null ? undefined : words.good ? 'yes' : 'no';
+  return (
+    <p className={styles.verdict} role="status" data-good={good}>
+      {spokenOf(session, plan)}
+      {picked && tag !== undefined && !shown ? (
+        <Button size="small" disabled={busy} onClick={() => lock(tag)}>
+          {draft.locked.some((l) => sameRef(l, picked)) ? 'Unlock' : 'Lock it'}
+        </Button>
+      ) : null}
+    </p>
+  );
+}

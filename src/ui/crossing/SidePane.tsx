@@ -1,0 +1,92 @@
+'use client';
+import { type FrameCable, type FramePlan } from '@/core/frame-packing';
+import { Segments } from '../kit-of-parts/Segments';
+import { ComparePanel } from './ComparePanel';
+import { FilesPanel } from './FilesPanel';
+import { PlaceTable } from './PlaceTable';
+import { ReentryPanel } from './ReentryPanel';
+import { SetupPanel } from './SetupPanel';
+import styles from './Crossing.module.css';
+import { CROSSING_TABS, type CrossingSession, type CrossingTab } from './use-crossing-session';
+
+interface Props {
+  readonly session: CrossingSession;
+}
+
+/** Beside the face: places, cables, another cable, other plans, files. */
+export function SidePane({ session }: Props) {
+  const { tab, setTab } = session;
+  const Pane = PANES[tab];
+  return (
+    <aside className={styles.right}>
+      <Segments<CrossingTab> label="Panel" options={CROSSING_TABS} value={tab} onChange={setTab} />
+      <Pane session={session} />
+    </aside>
+  );
+}
+
+const NoPlan = () => <p className={styles.empty}>There is no plan yet.</p>;
+
+/** The plan on the screen, where it has frames. */
+const standing = ({ plan }: CrossingSession): FramePlan | null =>
+  plan !== null && plan.frames.length > 0 ? plan : null;
+
+function Cables({ session: { view, busy, problems, save } }: Props) {
+  return <SetupPanel view={view} busy={busy} problems={problems} onSave={save} />;
+}
+
+function Places({ session }: Props) {
+  const plan = standing(session);
+  if (plan === null) return <NoPlan />;
+  const { only, lit, setLit, pick } = session;
+  return <PlaceTable plan={plan} only={only} lit={lit} onLight={setLit} onPick={pick} />;
+}
+
+function Add({ session }: Props) {
+  const plan = standing(session);
+  if (plan === null) return <NoPlan />;
+  const { inForce, request, view, busy, takeReentry, setShown } = session;
+  const base = inForce?.request ?? request;
+  return (
+    <ReentryPanel
+      request={base}
+      plan={inForce?.plan ?? plan}
+      place={{ name: view.setup.place, rating: view.setup.rating }}
+      busy={busy}
+      onTake={takeReentry}
+      onShow={(after, cables: readonly FrameCable[]) =>
+        setShown({ request: { ...base, cables: [...base.cables, ...cables] }, plan: after })
+      }
+    />
+  );
+}
+
+function Compare({ session }: Props) {
+  const plan = standing(session);
+  if (plan === null) return <NoPlan />;
+  return <ComparePanel request={session.planRequest} plan={plan} plans={session.view.plans} />;
+}
+
+function Files({ session }: Props) {
+  const { view, draft, setShown, take, busy } = session;
+  const changed = standing(session) !== null && draft.changed;
+  return (
+    <FilesPanel
+      view={view}
+      onRead={(read) => {
+        setShown(null);
+        draft.put(read);
+      }}
+      onAsBuilt={changed ? () => take('asBuilt', 'as built') : null}
+      busy={busy}
+    />
+  );
+}
+
+const PANES: Readonly<Record<CrossingTab, (props: Props) => React.ReactNode>> = {
+  places: Places,
+  cables: Cables,
+  add: Add,
+  compare: Compare,
+  files: Files,
+};

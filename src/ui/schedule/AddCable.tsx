@@ -1,0 +1,104 @@
+'use client';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { Controller, useForm } from 'react-hook-form';
+import type { JobView, ScheduleChoices } from '@/core/termination-view';
+import { useSend } from '../data/use-send';
+import { PickField } from '../kit-of-parts/PickField';
+import { Problems } from '../kit-of-parts/Problems';
+import { useRun } from '../termination/use-run';
+import styles from './Schedule.module.css';
+
+const EMPTY = { tag: '', type: '', route: '', aPlace: '', bPlace: '' };
+type Fields = typeof EMPTY;
+type Field = keyof Fields;
+const isField = (path: string): path is Field => Object.hasOwn(EMPTY, path);
+
+interface Props {
+  readonly job: JobView;
+  readonly choices: ScheduleChoices;
+  readonly onAdded: () => void;
+}
+
+/** One cable into the schedule. What the server refuses stands at its field, until that is typed anew. */
+export function AddCable({ job, choices, onAdded }: Props) {
+  const send = useSend();
+  const { run, busy, problems } = useRun();
+  const { control, handleSubmit, reset, setError, setFocus, formState } = useForm<Fields>({
+    defaultValues: EMPTY,
+  });
+  const entries = choices.entries.map(({ at, box, hole, holder }) => ({
+    value: at,
+    words: `${box} · ${hole}`,
+    taken: holder === null ? null : `taken by ${holder}`,
+  }));
+  const add = handleSubmit(async (fields) => {
+    const sent = Object.fromEntries(
+      Object.entries(fields).filter(([k, v]) => v.trim() !== '' || k === 'tag' || k === 'type'),
+    );
+    const done = await run(
+      () => send('addCable', job.slug, sent),
+      `${fields.tag} added with its ends A and B.`,
+    );
+    if (!done.ok) {
+      for (const { path, message } of done.problems) if (isField(path)) setError(path, { message });
+      return;
+    }
+    reset(EMPTY);
+    onAdded();
+    setFocus('tag');
+  });
+  const wrong = (field: Field): string | undefined => formState.errors[field]?.message;
+  const text = (field: Field, label: string, width: number) => (
+    <Controller
+      name={field}
+      control={control}
+      render={({ field: { ref, ...input } }) => (
+        <TextField
+          {...input}
+          inputRef={ref}
+          id={`new-${field}`}
+          label={label}
+          size="small"
+          autoComplete="off"
+          error={wrong(field) !== undefined}
+          helperText={wrong(field)}
+          sx={{ width }}
+        />
+      )}
+    />
+  );
+  const pick = (field: Field, label: string, picks: React.ComponentProps<typeof PickField>['picks']) => (
+    <Controller
+      name={field}
+      control={control}
+      render={({ field: { value, onChange } }) => (
+        <PickField
+          name={field}
+          label={label}
+          picks={picks}
+          value={value}
+          onChange={onChange}
+          error={wrong(field)}
+        />
+      )}
+    />
+  );
+  return (
+    <form className={styles.add} onSubmit={(e) => void add(e)} aria-label="Add a cable">
+      {text('tag', 'New cable tag', 160)}
+      {pick(
+        'type',
+        'Cable type',
+        choices.types.map(({ code, title }) => ({ value: code, words: title })),
+      )}
+      {text('route', 'Route, m', 104)}
+      {pick('aPlace', 'End A: box/entry', entries)}
+      {pick('bPlace', 'End B: box/entry', entries)}
+      <Button type="submit" variant="contained" color="secondary" disabled={busy}>
+        Add cable
+      </Button>
+      <Problems problems={problems.filter((p) => !isField(p.path))} />
+    </form>
+  );
+}
