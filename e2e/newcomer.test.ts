@@ -80,8 +80,11 @@ it('names who holds an entry that is taken', async () => {
     )
     .getText();
   await (await find('#new-tag')).sendKeys('K-777');
-  await (await find('select[aria-label="Cable type"]')).sendKeys('W4-10');
-  await (await find('input[aria-label="End A: enclosure/entry"]')).sendKeys(taken);
+  await (await find('input[name="type"]')).sendKeys('W4-10', Key.ESCAPE);
+  await (await find('input[name="aPlace"]')).sendKeys(taken);
+  // The list says so before anything is sent, and so does the field after.
+  await says('taken by K-101/A');
+  await (await find('input[name="aPlace"]')).sendKeys(Key.ESCAPE);
   await click(() => byText('button', 'Add cable'));
   await says('is taken by K-101/A');
 });

@@ -98,12 +98,13 @@ export async function seeAndHold(text: string): Promise<void> {
   }
   await holdButton(text);
 }
-/** Types what a step cannot pass without, in the middle of what is asked for. */
+/** Types what a step cannot pass without, in the middle of what its field asks for. */
 export async function measureWhatIsNeeded(): Promise<void> {
   for (const label of await d().findElements(By.xpath('//label[contains(., "(needed)")]'))) {
-    const [, min, max] = /mm, ([\d.]+)–([\d.]+) asked for/.exec(await label.getText()) ?? [];
-    const middle = ((Number(min) + Number(max)) / 2).toFixed(2);
-    await label.findElement(By.css('input')).sendKeys(middle);
+    const field = await d().findElement(By.id((await label.getAttribute('for')) ?? ''));
+    const help = await d().findElement(By.id((await field.getAttribute('aria-describedby')) ?? ''));
+    const [, min, max] = /([\d.]+)–([\d.]+) mm asked for/.exec(await help.getText()) ?? [];
+    await field.sendKeys(((Number(min) + Number(max)) / 2).toFixed(2));
   }
 }
 /** Serious and critical findings of axe on the page as it is. */
