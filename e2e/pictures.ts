@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By } from 'selenium-webdriver';
+import { By, until } from 'selenium-webdriver';
 import { openBrowser } from './browser';
 
 const address = process.env.E2E_ADDRESS ?? '';
@@ -64,7 +64,8 @@ async function main(): Promise<void> {
       );
       await driver.sleep(700);
       if (press !== undefined) {
-        await driver.findElement(By.xpath(`//button[contains(., '${press}')]`)).click();
+        const button = By.xpath(`//button[contains(., '${press}')]`);
+        await (await driver.wait(until.elementLocated(button), 15_000)).click();
         await driver.sleep(3000);
       }
       if (hold !== undefined) {
