@@ -185,7 +185,10 @@ export const theme = createTheme({
         paper: { background: 'var(--ac-ground)', borderRight: '2px solid var(--ac-strong)' },
       },
     },
-    MuiInputLabel: { styleOverrides: { root: { color: 'var(--ac-quiet)' } } },
+    MuiInputLabel: {
+      styleOverrides: { root: { color: 'var(--ac-quiet)', '[data-bench] &': { fontSize: 24 } } },
+    },
+    MuiFormHelperText: { styleOverrides: { root: { fontSize: 13, '[data-bench] &': { fontSize: 16 } } } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiDialog: { styleOverrides: { paper: { border: '2px solid var(--ac-strong)' } } },
     MuiTooltip: {
