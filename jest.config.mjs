@@ -15,9 +15,7 @@ const shared = {
   rootDir: '.',
   transform,
   setupFilesAfterEnv: ['<rootDir>/scripts/test-timeout.cjs'],
-  transformIgnorePatterns: [
-    '/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates)/)',
-  ],
+  transformIgnorePatterns: ['/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates)/)'],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '\\.css$': '<rootDir>/scripts/css.cjs',
