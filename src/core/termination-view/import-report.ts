@@ -1,6 +1,7 @@
 /** What a file of sheets has brought into the catalogue. */
 export interface ImportReportView {
   readonly name: string;
+  /** Nothing was new: this very file is in the catalogue already. */
   readonly already: boolean;
   readonly families: readonly {
     readonly code: string;
@@ -10,5 +11,6 @@ export interface ImportReportView {
     readonly missing: readonly string[];
   }[];
   readonly parts: number;
+  /** Sheets of transit frames, as “TF revision A”. */
   readonly frameSheets: readonly string[];
 }

@@ -31,30 +31,15 @@ import {
   type Tx,
 } from '@/data';
 import { actorName, type Actor } from '../actor';
+import type { ImportReportView } from '@/core/termination-view';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
-
-export interface ImportReport {
-  readonly name: string;
-  /** Nothing was new: this very file is in the catalogue already. */
-  readonly already: boolean;
-  readonly families: readonly {
-    readonly code: string;
-    readonly revision: string;
-    readonly sizes: number;
-    readonly state: 'new' | 'there';
-    readonly missing: readonly string[];
-  }[];
-  readonly parts: number;
-  /** Sheets of transit frames, as “TF revision A”. */
-  readonly frameSheets: readonly string[];
-}
 
 /**
  * Takes a catalogue file in, as a whole or not at all. A family revision that is already there must be the same to the last figure:
  * a sheet's figures never change under a revision that plans stand on. A family that lacks procedure data comes in as plan only.
  */
-export async function importCatalogue(text: string, actor: Actor, now: Date): Promise<Result<ImportReport>> {
+export async function importCatalogue(text: string, actor: Actor, now: Date): Promise<Result<ImportReportView>> {
   try {
     return await importOnce(text, actor, now);
   } catch (error) {
@@ -83,8 +68,8 @@ export function readUpload(text: string, inForce: readonly Family[], today: stri
   return readCatalogue(json);
 }
 
-function importOnce(text: string, actor: Actor, now: Date): Promise<Result<ImportReport>> {
-  return operation<ImportReport>(async (tx) => {
+function importOnce(text: string, actor: Actor, now: Date): Promise<Result<ImportReportView>> {
+  return operation<ImportReportView>(async (tx) => {
     const inForce = (await loadCatalogue(tx)).families.map((f) => f.family);
     const read = readUpload(text, inForce, now.toISOString().slice(0, 10));
     if (!read.ok) return read;
