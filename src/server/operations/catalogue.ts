@@ -39,7 +39,11 @@ import { operation } from '../transaction';
  * Takes a catalogue file in, as a whole or not at all. A family revision that is already there must be the same to the last figure:
  * a sheet's figures never change under a revision that plans stand on. A family that lacks procedure data comes in as plan only.
  */
-export async function importCatalogue(text: string, actor: Actor, now: Date): Promise<Result<ImportReportView>> {
+export async function importCatalogue(
+  text: string,
+  actor: Actor,
+  now: Date,
+): Promise<Result<ImportReportView>> {
   try {
     return await importOnce(text, actor, now);
   } catch (error) {
