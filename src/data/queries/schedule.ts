@@ -1,24 +1,14 @@
+import type { ScheduleEndView, ScheduleRowView } from '@/core/termination-view';
 import { and, asc, desc, eq, inArray, isNull, like, or, sql, type SQL } from 'drizzle-orm';
 import { alias, type MySqlSelect } from 'drizzle-orm/mysql-core';
 import type { Tx } from '../connection';
 import { cable, cableType, enclosure, entry, termination } from '../schema';
 
-export interface ScheduleEnd {
+export interface ScheduleEnd extends ScheduleEndView {
   readonly id: number;
-  readonly version: number;
-  readonly enclosure: string | null;
-  readonly entry: string | null;
-  readonly tailMm: number | null;
-  readonly spareMm: number;
 }
 
-export interface ScheduleRow {
-  readonly id: number;
-  readonly version: number;
-  readonly tag: string;
-  readonly type: string;
-  readonly routeMm: number | null;
-  readonly note: string;
+export interface ScheduleRow extends ScheduleRowView {
   readonly a: ScheduleEnd;
   readonly b: ScheduleEnd;
 }

@@ -16,10 +16,6 @@ type Kind<K> = {
 export type ReadName = Kind<'read'>;
 export type WriteName = Kind<'write'>;
 
-/** Is this something that can be done? */
-export const isWrite = (name: string): name is WriteName =>
-  Object.hasOwn(OPERATIONS, name) && OPERATIONS[name as keyof Operations].kind === 'write';
-
 type ArgumentsOf<N extends keyof Operations> = Parameters<Operations[N]['run']>[0];
 type Value<R> = R extends Promise<Result<infer T>> ? T : never;
 export type ValueOf<N extends keyof Operations> = Value<ReturnType<Operations[N]['run']>>;

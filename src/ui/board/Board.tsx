@@ -32,7 +32,7 @@ function movedWords({ stale, superseded }: MovedOnCount): string {
 /** What is next for each termination, and what is blocked and by what. */
 export function Board({ job, moved }: { readonly job: string; readonly moved: MovedOnCount | null }) {
   const { rows, failed } = useSummaries(job);
-  const { view: record } = useLook(['viewJobRecord', job]);
+  const { view: record } = useLook(['viewJobRecord', job], { onReturn: false });
   const [filter, setFilter] = useState('');
   const [lane, setLane] = useState<Lane>('all');
   const deferred = useDeferredValue(filter);

@@ -45,7 +45,7 @@ export function ImportPanel() {
       result =
         file.size > MAX_FILE_BYTES
           ? fail([{ path: 'file', message: `is larger than ${MAX_FILE_WORDS}` }])
-          : await look(['previewCatalogue', text], new AbortController().signal);
+          : await look(['previewCatalogue', text]);
     } catch {
       result = fail([{ path: 'file', message: 'cannot be read' }]);
     }

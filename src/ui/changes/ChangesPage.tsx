@@ -20,7 +20,7 @@ interface Props {
 
 /** Ends whose plans do not stand on what is in force today: what making them again would do, at once where it undoes nothing, else one by one. */
 export function ChangesPage({ job }: Props) {
-  const { view: lines, problems, reload } = useLook(['viewMovedOn', job]);
+  const { view: lines, problems, reload } = useLook(['viewMovedOn', job], { onReturn: false });
   const send = useSend();
   const { run, busy, problems: refused } = useRun();
   const free = (lines ?? []).filter((l) => l.restamp);

@@ -36,7 +36,7 @@ export function FilesPanel({
   const read = async (file: File) => {
     setSaid('');
     const ref = { job: view.job, crossing: view.name };
-    const made = await look(['previewPlaces', ref, await file.text()], new AbortController().signal);
+    const made = await look(['previewPlaces', ref, await file.text()]);
     if (!made.ok) {
       setProblems(made.problems.map((p) => ({ ...p, message: `${p.path}: ${p.message}` })));
       return;

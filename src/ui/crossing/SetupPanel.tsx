@@ -37,7 +37,7 @@ function kept(frames: readonly string[], { frames: offered }: FrameSheet): strin
 
 /** What goes through, which circuits are kept apart, how much stays free, which frames may be used. */
 function Setup({ view, busy, problems, onSave }: Props) {
-  const { setup, setSetup, share, setShare, seen, dirty, percent } = useSetup(view);
+  const { setup, setSetup, share, setShare, seen, dirty, percent, overtaken, follow } = useSetup(view);
   const [filter, setFilter] = useState('');
   const known = new Map(view.schedule.map((s) => [s.tag, s.diameter]));
   const inside = new Set(setup.members.map((m) => m.tag));
@@ -311,6 +311,11 @@ function Setup({ view, busy, problems, onSave }: Props) {
           Save
         </Button>
         {dirty ? <span>not saved yet</span> : null}
+        {overtaken ? (
+          <Button variant="text" onClick={follow}>
+            Show what somebody else has set
+          </Button>
+        ) : null}
       </div>
     </div>
   );

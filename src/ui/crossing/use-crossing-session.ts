@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useState } from 'react';
-import { type CrossingSetup, type Side } from '@/core/crossing';
+import type { CrossingSetup, Side } from '@/core/crossing';
 import {
   sameRef,
   type FrameCable,
@@ -18,7 +18,7 @@ import { useShown } from '../data/use-look';
 import { useSend } from '../data/use-send';
 import { useSearchParams } from 'next/navigation';
 
-/** The tabs beside the face; which one is open stands in the address, so that it can be linked to and gone back to. */
+/** The tabs beside the face; which one is open stands in the address, so that it can be linked to and stays when the page is loaded anew. */
 export const CROSSING_TABS = [
   ['places', 'Places'],
   ['cables', 'Cables'],

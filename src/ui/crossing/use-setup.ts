@@ -16,15 +16,29 @@ export function useSetup(view: CrossingView) {
   const [setup, setSetup] = useState(view.setup);
   const [share, setShare] = useState(percentOf(view.setup));
   const percent = readNumber(share);
+  const follow = () => {
+    setSetup(view.setup);
+    setShare(percentOf(view.setup));
+    setSeen({ setup: view.setup, version: view.version });
+  };
   const dirty = asTyped(setup) !== asTyped(seen.setup) || percent / 100 !== seen.setup.spareShare;
   if (view.version !== seen.version) {
     const onlyLocks = asTyped(view.setup) === asTyped(seen.setup);
     const saved = asTyped(view.setup) === asTyped({ ...setup, spareShare: percent / 100 });
-    if (!dirty || saved) {
-      setSetup(view.setup);
-      setShare(percentOf(view.setup));
-    }
-    if (!dirty || saved || onlyLocks) setSeen({ setup: view.setup, version: view.version });
+    if (!dirty || saved) follow();
+    else if (onlyLocks) setSeen({ setup: view.setup, version: view.version });
   }
-  return { setup, setSetup, share, setShare, seen, dirty, percent };
+  return {
+    setup,
+    setSetup,
+    share,
+    setShare,
+    seen,
+    dirty,
+    percent,
+    /** Somebody else has changed the setup since the first field was touched: saving it is refused until theirs is looked at. */
+    overtaken: view.version !== seen.version,
+    /** Leaves what was typed for what is there now. */
+    follow,
+  };
 }

@@ -1,4 +1,5 @@
 'use client';
+import Button from '@mui/material/Button';
 import { formatInchFraction, trimNumber } from '@/core/units';
 import { Problems } from '../kit-of-parts/Problems';
 import type { StationProps } from '../termination/station-props';
@@ -51,6 +52,18 @@ export function TerminalsField({ view }: Pick<StationProps, 'view'>) {
         </span>
       </label>
       <Problems problems={problems} />
+      {typed.dirty && typed.version !== view.versions[view.end] ? (
+        <Button
+          size="small"
+          variant="text"
+          onClick={() => {
+            typed.follow();
+            clear();
+          }}
+        >
+          Show what is there now
+        </Button>
+      ) : null}
     </div>
   );
 }

@@ -24,7 +24,7 @@ const posted = (body: unknown): RequestInit => ({
 /** Looks something up. Ends when `signal` does; the server stops then too. */
 export async function look<N extends LookName>(
   [name, ...args]: LookKey<N>,
-  signal: AbortSignal,
+  signal: AbortSignal | null = null,
 ): Promise<Result<Looks[N]['value']>> {
   const text = JSON.stringify(args);
   const short = text.length <= LONGEST_ADDRESS;
@@ -49,7 +49,7 @@ interface Pending {
   readonly at: number;
 }
 
-/** Commands that no answer has come to, by what they say. */
+/** Commands whose fate is not certain, by what they say. */
 const pending = new Map<string, Pending>();
 /** Whoever says the same again after so long means it anew. */
 const SAME_FOR_MS = 120_000;
@@ -76,8 +76,10 @@ export async function command<N extends CommandName>(
   try {
     const body = { id, name, args, ...(show === null ? {} : { show }) };
     const answer = (await answerOf('/api/do', posted(body))) as Done<N> | Done<N>['result'];
-    pending.delete(said);
-    return 'result' in answer ? answer : { result: answer, shown: null };
+    const done = 'result' in answer ? answer : { result: answer, shown: null };
+    // Where the database went away in the middle, nobody knows whether it was done: said again, it has the same id.
+    if (done.result.ok || done.result.problems.every((p) => p.path !== '')) pending.delete(said);
+    return done;
   } catch {
     return { result: refuse('', UNREACHED), shown: null };
   }

@@ -25,7 +25,7 @@ export interface Looked<T> {
 interface LookOptions {
   /** Asks again every few seconds while there is no answer. */
   readonly insist?: boolean;
-  /** Looks again when somebody comes back to the window; true when left out. */
+  /** Looks again when somebody comes back to the window; true when left out. Not for what goes over a whole job. */
   readonly onReturn?: boolean;
 }
 

@@ -1,5 +1,5 @@
 'use client';
-import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { hashKey, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { Result } from '@/core/kernel';
 import type { CommandName, Commands } from './contract';
@@ -19,8 +19,8 @@ const sendBy =
     const back = key !== null && view?.ok === true;
     if (back) client.setQueryData(key, view.value);
     if (result.ok) {
-      const own = back ? JSON.stringify(key) : null;
-      void client.invalidateQueries({ predicate: (q) => JSON.stringify(q.queryKey) !== own });
+      const own = back ? hashKey(key) : null;
+      void client.invalidateQueries({ predicate: (q) => q.queryHash !== own });
     }
     return result;
   };

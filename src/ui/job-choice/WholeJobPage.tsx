@@ -31,7 +31,7 @@ type State =
 
 /** The whole job at once, as soon as every end of it has been judged. */
 export function WholeJobPage(props: Props) {
-  const { view, problems, reload } = useLook(['viewJobChoice', props.job]);
+  const { view, problems, reload } = useLook(['viewJobChoice', props.job], { onReturn: false });
   if (view !== null) return <Chosen {...props} view={view} />;
   return (
     <main className={styles.main}>

@@ -39,7 +39,7 @@ export function KitPage({ job, first }: Props) {
   });
   const work = async (r: typeof rule, s: typeof stock) => {
     const mine = (asked.current += 1);
-    const result = await look(['kitAgainst', job, numbers(r), s?.text ?? ''], new AbortController().signal);
+    const result = await look(['kitAgainst', job, numbers(r), s?.text ?? '']);
     // A later question overtakes this answer.
     if (mine !== asked.current) return false;
     if (result.ok) setView(result.value);

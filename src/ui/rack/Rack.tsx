@@ -3,16 +3,20 @@ import Button from '@mui/material/Button';
 import Drawer from '@mui/material/Drawer';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useParams, useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useShortcuts } from '../shell/shortcuts';
 import { RackList } from './RackList';
-import { stationPath, useSummaries } from './summaries';
+import { filterSummaries, stationPath, useSummaries } from './summaries';
 import styles from './Rack.module.css';
+
+/** “All 72 ends”, or “7 of 72 ends” where a filter leaves so many. */
+const endsWords = (all: number | null, left: number | null): string =>
+  all === null ? 'All ends' : left === null ? `All ${all} ends` : `${left} of ${all} ends`;
 
 /** Below this there is no room for the list beside the page: it comes out of the side. */
 const BESIDE = '(min-width: 1100px)';
 
-/** The terminations of the job; `j` and `k` walk through them at the same station. */
+/** The terminations of the job; `j` and `k` walk through those that the filter leaves, at the same station. */
 export function Rack({ job }: { readonly job: string }) {
   const params = useParams<{ cable?: string; end?: string; station?: string }>();
   const router = useRouter();
@@ -21,13 +25,27 @@ export function Rack({ job }: { readonly job: string }) {
   const [open, setOpen] = useState(false);
   const current = params.cable === undefined ? '' : `${decodeURIComponent(params.cable)}/${params.end ?? ''}`;
   const station = params.station ?? 'measure';
-  const at = (rows ?? []).findIndex((r) => `${r.cable}/${r.end}` === current);
+  const [filter, setFilter] = useState('');
+  const deferred = useDeferredValue(filter);
+  const shown = useMemo(() => filterSummaries(rows ?? [], deferred), [rows, deferred]);
+  const at = shown.findIndex((r) => `${r.cable}/${r.end}` === current);
   const go = (step: number) => {
-    const row = rows?.[Math.min(rows.length - 1, Math.max(0, at + step))];
+    const row = shown[Math.min(shown.length - 1, Math.max(0, at + step))];
     if (row) router.push(stationPath(job, row.cable, row.end, station));
   };
   useShortcuts({ j: () => go(1), k: () => go(-1) });
-  const list = <RackList rows={rows} failed={failed} job={job} current={current} station={station} />;
+  const list = (
+    <RackList
+      all={rows === null ? null : rows.length}
+      shown={shown}
+      filter={filter}
+      onFilter={setFilter}
+      failed={failed}
+      job={job}
+      current={at}
+      station={station}
+    />
+  );
   if (beside)
     return (
       <aside className={styles.rack} aria-label="Terminations">
@@ -40,14 +58,9 @@ export function Rack({ job }: { readonly job: string }) {
         ‹ before
       </Button>
       <Button size="small" variant="outlined" onClick={() => setOpen(true)} aria-haspopup="dialog">
-        {rows === null ? 'All ends' : `All ${rows.length} ends`} ▾
+        {endsWords(rows?.length ?? null, filter === '' ? null : shown.length)} ▾
       </Button>
-      <Button
-        size="small"
-        variant="text"
-        onClick={() => go(1)}
-        disabled={rows === null || at >= rows.length - 1}
-      >
+      <Button size="small" variant="text" onClick={() => go(1)} disabled={at >= shown.length - 1}>
         next ›
       </Button>
       <Drawer

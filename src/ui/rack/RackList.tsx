@@ -1,21 +1,24 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import Link from 'next/link';
-
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { decodeArcs } from '@/core/procedure';
 import { STATION_WORDS } from '@/core/record';
 import type { SummaryView } from '@/core/termination-view';
 import { Collar } from '../collar/Collar';
-import { filterSummaries, stationPath } from './summaries';
+import { stationPath } from './summaries';
 import styles from './Rack.module.css';
 
 interface Props {
-  readonly rows: readonly SummaryView[] | null;
+  /** How many there are without a filter; null until they are known. */
+  readonly all: number | null;
+  readonly shown: readonly SummaryView[];
+  readonly filter: string;
+  readonly onFilter: (filter: string) => void;
   readonly failed: boolean;
   readonly job: string;
-  /** Tag of the end that is shown, and the station that others are gone to at. */
-  readonly current: string;
+  /** Which of those shown is the page's, −1 when none; and the station that others are gone to at. */
+  readonly current: number;
   readonly station: string;
 }
 
@@ -31,11 +34,7 @@ const boxName = (row: SummaryView): string =>
   row.title !== null && row.title.length <= 16 ? row.title : (row.enclosure ?? 'no entry');
 
 /** The terminations of a job to be filtered and gone to, each with its collar and what is next. */
-export function RackList({ rows, failed, job, current, station }: Props) {
-  const [filter, setFilter] = useState('');
-  const deferred = useDeferredValue(filter);
-  const shown = useMemo(() => filterSummaries(rows ?? [], deferred), [rows, deferred]);
-  const index = shown.findIndex((r) => `${r.cable}/${r.end}` === current);
+export function RackList({ all, shown, filter, onFilter, failed, job, current, station }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualizer re-renders through its own subscription
   const list = useVirtualizer({
@@ -47,8 +46,8 @@ export function RackList({ rows, failed, job, current, station }: Props) {
   });
 
   useEffect(() => {
-    if (index >= 0) list.scrollToIndex(index, { align: 'auto' });
-  }, [index, list]);
+    if (current >= 0) list.scrollToIndex(current, { align: 'auto' });
+  }, [current, list]);
 
   return (
     <>
@@ -56,8 +55,8 @@ export function RackList({ rows, failed, job, current, station }: Props) {
         <input
           className={styles.filter}
           value={filter}
-          onChange={(e) => setFilter(e.target.value)}
-          placeholder={rows === null ? 'Loading…' : `Filter ${rows.length} terminations  /`}
+          onChange={(e) => onFilter(e.target.value)}
+          placeholder={all === null ? 'Loading…' : `Filter ${all} terminations  /`}
           aria-label="Filter terminations"
           data-filter="rack"
           type="search"
@@ -66,7 +65,7 @@ export function RackList({ rows, failed, job, current, station }: Props) {
       {failed ? (
         <p className={styles.away}>The list cannot be fetched just now. It is tried again by itself.</p>
       ) : null}
-      {rows !== null && shown.length === 0 ? (
+      {all !== null && shown.length === 0 ? (
         <p className={styles.empty}>
           {filter === ''
             ? 'No terminations yet: add cables in the schedule.'
@@ -85,7 +84,7 @@ export function RackList({ rows, failed, job, current, station }: Props) {
                 href={stationPath(job, row.cable, row.end, station)}
                 className={styles.row}
                 style={{ transform: `translateY(${item.start}px)`, height: ROW }}
-                aria-current={tag === current ? 'true' : undefined}
+                aria-current={item.index === current ? 'true' : undefined}
                 prefetch={false}
               >
                 <Collar arcs={decodeArcs(row.arcs)} size={34} />

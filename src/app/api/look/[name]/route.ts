@@ -2,7 +2,7 @@ import { ok, refuse, type Result } from '@/core/kernel';
 import { lookLoose } from '@/server/gate';
 import { refusedJson, statusOf } from '../../../answer';
 import { readJson } from '../../body';
-import { isLook } from '../../looks';
+import { isLook } from '../../served';
 
 export const dynamic = 'force-dynamic';
 

@@ -1,0 +1,52 @@
+import type { ReadName, ValueOf, WriteName } from '@/server/gate';
+import type { CommandName, Commands, LookName, Looks } from '@/ui/data/contract';
+
+// What pages may ask for, and only that. Neither table compiles where the server answers otherwise than the page believes.
+
+type Same<Served, Believed> = Served extends Believed ? true : never;
+
+/** Everything that pages look up as JSON while they are open. */
+const LOOKS: {
+  readonly [N in LookName]: N extends ReadName ? Same<ValueOf<N>, Looks[N]['value']> : never;
+} = {
+  viewTermination: true,
+  viewCrossing: true,
+  viewCompound: true,
+  viewSummaries: true,
+  viewJobRecord: true,
+  viewJobChoice: true,
+  viewMovedOn: true,
+  kitAgainst: true,
+  previewPlaces: true,
+  previewCatalogue: true,
+};
+
+/** Everything that pages have done. */
+const COMMANDS: {
+  readonly [N in CommandName]: N extends WriteName ? Same<ValueOf<N>, Commands[N]['value']> : never;
+} = {
+  addReading: true,
+  withdrawReading: true,
+  takeSize: true,
+  lockSize: true,
+  answerFact: true,
+  replan: true,
+  work: true,
+  setTerminals: true,
+  setCompound: true,
+  acceptJobChoice: true,
+  restamp: true,
+  setProfile: true,
+  addCrossing: true,
+  setCrossing: true,
+  takeCrossingPlan: true,
+  takeReentry: true,
+  undo: true,
+  addCable: true,
+  editCable: true,
+  retireCable: true,
+  importCatalogue: true,
+};
+
+export const isLook = (name: string): name is LookName => Object.hasOwn(LOOKS, name);
+export const isCommand = (name: string): name is CommandName => Object.hasOwn(COMMANDS, name);
