@@ -5,6 +5,7 @@ import DxfParser from 'dxf-parser';
 import { XMLParser } from 'fast-xml-parser';
 import Papa from 'papaparse';
 import type { CatalogueFile } from '@/core/catalogue';
+import type { CrossingView } from '@/core/crossing';
 import { By, Key, until, type WebElement } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import {
@@ -12,6 +13,7 @@ import {
   byText,
   click,
   d,
+  doneElsewhere,
   download,
   downloads,
   find,
@@ -21,6 +23,7 @@ import {
   open,
   retype,
   says,
+  seenElsewhere,
   seriousFindings,
   withBrowser,
   WAIT,
@@ -369,4 +372,24 @@ describe('the frames’ sheet', () => {
     expect(await (await find('select[name="sheet"]')).getAttribute('value')).toBe('TF B');
     expect(await seriousFindings()).toEqual([]);
   });
+});
+
+it('keeps what is typed into the setup, says that somebody else was faster, and shows theirs when asked', async () => {
+  const ref = { job: 'quillmere', crossing: 'X-3' };
+  await open(`${LIST}/X-3?tab=cables`);
+  const field = await find('input[name="rating"]');
+  await retype(field, 'gas tight, mine');
+  const seen = (await seenElsewhere('viewCrossing', ref)) as CrossingView;
+  await doneElsewhere('planner', 'setCrossing', ref, seen.version, {
+    ...seen.setup,
+    rating: 'gas tight, theirs',
+  });
+  await click(() => byText('button', 'Save'));
+  await says('somebody else has changed this crossing');
+  expect(await field.getAttribute('value')).toBe('gas tight, mine');
+  await click(() => byText('button', 'Show what somebody else has set'));
+  await d().wait(async () => (await field.getAttribute('value')) === 'gas tight, theirs', WAIT);
+  await retype(field, 'gas tight, both');
+  await click(() => byText('button', 'Save'));
+  await says('Saved.');
 });

@@ -1,5 +1,23 @@
+import { randomUUID } from 'node:crypto';
+import { asHeld } from '@/core/record';
+import type { TerminationView } from '@/core/termination-view';
 import { By, Key } from 'selenium-webdriver';
-import { alive, byText, click, d, find, open, retype, says, WAIT, withBrowser } from './page';
+import {
+  alive,
+  byText,
+  click,
+  d,
+  doneElsewhere,
+  find,
+  holdButton,
+  open,
+  retype,
+  says,
+  seeAndHold,
+  seenElsewhere,
+  WAIT,
+  withBrowser,
+} from './page';
 
 // What tripped people who saw the product for the first time.
 withBrowser('/job/quillmere/board');
@@ -25,6 +43,18 @@ it('keeps its keys after going from place to place without loading anew', async 
   await says(/nothing of yours to undo|undone|Undone/);
   await press('b');
   await d().wait(async () => (await path()) === '/job/quillmere/bench/K-105/A', WAIT, 'the bench');
+});
+
+it('walks with its keys through those ends only that the filter leaves', async () => {
+  await open('/job/quillmere/t/K-113/A/measure');
+  await alive();
+  await retype(await find('[data-filter="rack"]'), 'K-113');
+  await (await find('main h1')).click();
+  await press('j');
+  await d().wait(async () => (await path()).endsWith('/K-113/B/measure'), WAIT, 'the other end');
+  await press('j');
+  await d().sleep(400);
+  expect(await path()).toMatch(/K-113\/B\/measure$/);
 });
 
 it('leads past the bar with the first Tab', async () => {
@@ -87,4 +117,26 @@ it('names who holds an entry that is taken', async () => {
   await (await find('input[name="aPlace"]')).sendKeys(Key.ESCAPE);
   await click(() => byText('button', 'Add cable'));
   await says('is taken by K-101/A');
+});
+
+it('goes on where the work stands when another device has held a step here meanwhile', async () => {
+  const end = { job: 'quillmere', cable: 'K-130', end: 'A' } as const;
+  const seen = (await seenElsewhere('viewTermination', end)) as TerminationView;
+  const next = seen.steps.find((s) => s.id === seen.nextStep);
+  if (!next) throw new Error('K-130/A has a step to do');
+  await open('/job/quillmere/bench/K-130/A');
+  const before = await find('main h1, h1');
+  const title = await before.getText();
+  await doneElsewhere(
+    'fitter 2',
+    'work',
+    { kind: 'termination', ...end },
+    {
+      id: randomUUID(),
+      at: new Date().toISOString(),
+      command: asHeld(next),
+    },
+  );
+  await seeAndHold('Hold');
+  await d().wait(async () => (await (await find('main h1, h1')).getText()) !== title, WAIT, 'the next step');
 });
