@@ -22,7 +22,8 @@ const PAGES = [
   `${JOB}/kit`,
   `${JOB}/compound`,
   `${JOB}/crossings`,
-  `${JOB}/crossings/X-1`,
+  ...['places', 'cables', 'add', 'compare', 'files'].map((tab) => `${JOB}/crossings/X-1?tab=${tab}`),
+  `${JOB}/crossings/X-2?tab=cables`,
   `${JOB}/crossings/X-2/build`,
   `${JOB}/crossings/X-1/record`,
   `${JOB}/prints`,
@@ -33,13 +34,14 @@ const PAGES = [
 ];
 const WIDTHS = [390, 768, 1024, 1280, 1920];
 
-/** What is wider than it should be: the window, or the main part of the page beyond its own edge. */
+/** What is wider than it should be: the window, or a part of the page beyond its own edge. */
 const tooWide = () =>
   d().executeScript<string[]>(`
     const wide = [];
     if (document.scrollingElement.scrollWidth > innerWidth) wide.push('the window');
-    const main = document.querySelector('main');
-    if (main && main.scrollWidth > main.clientWidth + 1) wide.push('main, ' + main.scrollWidth + ' px');
+    for (const part of document.querySelectorAll('main, aside'))
+      if (part.clientWidth > 0 && part.scrollWidth > part.clientWidth + 1)
+        wide.push(part.tagName + ', ' + part.scrollWidth + ' px');
     return wide;`);
 
 it.each(PAGES)('%s scrolls nowhere sideways at any width', async (path) => {

@@ -165,10 +165,14 @@ export default function ScheduleGrid({ job, choices, filter, generation }: Props
       {
         field: 'type',
         headerName: 'Type',
-        width: 232,
+        width: 104,
         editable: true,
         type: 'singleSelect',
         valueOptions: choices.types.map(({ code, title }) => ({ value: code, label: `${code}, ${title}` })),
+        // The code in the grid, what it stands for under the pointer and where it is chosen.
+        renderCell: ({ value }: { value?: string }) => (
+          <span title={choices.types.find((t) => t.code === value)?.title}>{value}</span>
+        ),
       },
       {
         field: 'route',
