@@ -9,7 +9,6 @@ import {
   d,
   doneElsewhere,
   find,
-  holdButton,
   open,
   retype,
   says,

@@ -8,7 +8,7 @@ async function idsOf(answers: readonly unknown[], text: string): Promise<string[
   const ids: string[] = [];
   const left = [...answers];
   jest.spyOn(globalThis, 'fetch').mockImplementation((_, init) => {
-    ids.push((JSON.parse(String(init?.body)) as { id: string }).id);
+    ids.push((JSON.parse(init?.body as string) as { id: string }).id);
     const next = left.shift();
     return next === null ? Promise.reject(new TypeError('no network')) : Promise.resolve(Response.json(next));
   });

@@ -27,13 +27,10 @@ export function Keypad({ kind = 'length', value, onChange }: Props) {
   const [letters, setLetters] = useState(false);
   const keys = letters ? LETTERS : [...DIGITS, ...LAST_ROW[kind]];
   const columns = letters ? 6 : 3;
-  const key = {
-    minHeight: 58,
-    minWidth: 0,
-    fontSize: letters ? 18 : 24,
-    padding: 0,
-    borderColor: 'var(--ac-rule)',
-  };
+  // Larger than the bench's other buttons, whatever those are.
+  const keyOf = (fontSize: number) => ({
+    '&&&': { minHeight: 58, minWidth: 0, padding: 0, borderColor: 'var(--ac-rule)', fontSize },
+  });
   return (
     <Box
       role="group"
@@ -46,7 +43,7 @@ export function Keypad({ kind = 'length', value, onChange }: Props) {
         <Button
           key={k}
           variant="outlined"
-          sx={key}
+          sx={keyOf(letters ? 18 : 24)}
           aria-label={WORDS[k]}
           onClick={() => onChange(value + (k === '−' ? '-' : k))}
         >
@@ -54,13 +51,13 @@ export function Keypad({ kind = 'length', value, onChange }: Props) {
         </Button>
       ))}
       {kind === 'code' ? (
-        <Button variant="outlined" sx={{ ...key, fontSize: 17 }} onClick={() => setLetters(!letters)}>
+        <Button variant="outlined" sx={keyOf(17)} onClick={() => setLetters(!letters)}>
           {letters ? '123' : 'ABC'}
         </Button>
       ) : null}
       <Button
         variant="outlined"
-        sx={{ ...key, fontSize: 17, gridColumn: 'span 2' }}
+        sx={{ ...keyOf(17), gridColumn: 'span 2' }}
         onClick={() => onChange(value.slice(0, -1))}
       >
         Delete

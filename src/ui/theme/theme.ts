@@ -137,15 +137,17 @@ export const theme = createTheme({
           color: 'var(--ac-ink)',
           fontSize: 'inherit',
           lineHeight: 1.4,
+          variants: [
+            { props: { severity: 'error' }, style: { borderLeftColor: 'var(--ac-stop)' } },
+            { props: { severity: 'info' }, style: { borderLeftColor: 'var(--ac-hold)' } },
+            { props: { severity: 'warning' }, style: { borderLeftColor: 'var(--ac-marginal)' } },
+          ],
         },
         message: { padding: 0 },
-        colorError: { borderLeftColor: 'var(--ac-stop)' },
-        colorInfo: { borderLeftColor: 'var(--ac-hold)' },
-        colorWarning: { borderLeftColor: 'var(--ac-marginal)' },
       },
     },
     MuiToggleButtonGroup: {
-      styleOverrides: { root: { background: 'var(--ac-surface)' } },
+      styleOverrides: { root: { width: 'fit-content', background: 'var(--ac-surface)' } },
     },
     MuiToggleButton: {
       styleOverrides: {
