@@ -1,5 +1,5 @@
 import { readingPaths, type Located, type TerminationInput } from '@/core/gland-selection';
-import type { Mark, MarkId } from './marks';
+import type { MarkId } from './cut-cases';
 
 /** Figures that a depth of blade stands on. */
 const GUARDS: Readonly<Record<'outer' | 'inner' | 'armour' | 'strip', (i: TerminationInput) => string[]>> = {
@@ -58,7 +58,7 @@ const LENGTHS: Readonly<Record<Length, (at: Located) => readonly string[]>> = {
 };
 
 /** Paths, in the request, of the figures that a mark and its blade stand on. */
-export function becauseOfMark(mark: Pick<Mark, 'id'>, input: TerminationInput, at: Located): string[] {
+export function becauseOfMark(mark: { readonly id: MarkId }, input: TerminationInput, at: Located): string[] {
   const { lengths, guard } = MARKS[mark.id];
   return [...new Set([...lengths.flatMap((l) => LENGTHS[l](at)), ...GUARDS[guard](input)])];
 }

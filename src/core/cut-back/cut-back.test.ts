@@ -3,6 +3,7 @@ import { judge } from '@/core/gland-selection';
 import { textWidth } from '@/core/kernel';
 import { CABLE, DEMO, ENTRY, interval, TERMINATION } from '@/core/testing';
 import {
+  cutWords,
   GRIDS_MM,
   planCut,
   roundJointly,
@@ -43,7 +44,7 @@ const plan = (change: Partial<CutInput> = {}, code?: string): StubPlan => {
   const cut = planCut(input(change, code));
   if (!cut.ok) throw new Error(cut.problems[0]?.message);
   if (cut.value.stub === null || cut.value.armour === null) throw new Error('not of kind stub');
-  return cut.value as StubPlan;
+  return cutWords(cut.value) as StubPlan;
 };
 
 describe('planCut', () => {
@@ -133,7 +134,7 @@ describe('planCut', () => {
     // (12.4 − 10.4)/2 = 1.0, less 0.3
     expect(cut.ok && cut.value.marks[0]?.guard).toMatchObject({
       maxDepthMm: 0.7,
-      reason: expect.stringContaining('over the cores') as string,
+      case: { code: 'leftUncut', from: 'laidUpCores', under: 'cores' },
     });
   });
 

@@ -5,6 +5,7 @@ import { CABLE, DEMO, demoSize, DEMO_FILE, fitting } from '@/core/testing';
 import {
   checkArmourLength,
   coreTails,
+  cutWords,
   farthest,
   isCoreOf,
   planCut,
@@ -44,8 +45,17 @@ const refusal = (i: CutInput): string => {
 function plan(code: string, armour: ArmourKind, change: Partial<CutInput> = {}, jacketed = true): CutPlan {
   const cut = planCut(input(code, armour, change, jacketed));
   if (!cut.ok) throw new Error(cut.problems[0]?.message);
-  return cut.value;
+  return cutWords(cut.value);
 }
+/** Texts in a value that are more than a code. */
+const sentences = (value: unknown): string[] =>
+  typeof value === 'string'
+    ? value.includes(' ')
+      ? [value]
+      : []
+    : typeof value === 'object' && value !== null
+      ? Object.values(value).flatMap(sentences)
+      : [];
 const marks = (cut: CutPlan) => cut.marks.map((m) => [m.id, m.atMm]);
 
 describe('each kind of cut, by hand', () => {
@@ -304,6 +314,10 @@ describe('all cuts of the shipped catalogue', () => {
             const jacket = cut.marks.find((m) => m.id === 'jacket' || (m.id === 'outerSheath' && cut.armour));
             const end = cut.marks.find((m) => m.id === 'armour');
             if (jacket && end) expect(jacket.atMm - end.atMm).toBeCloseTo(cut.armour?.mm ?? NaN, 6);
+            expect(sentences(cut)).toEqual([]);
+            const put = cutWords(cut);
+            for (const words of [...put.marks.map((m) => m.guard.reason), ...put.workings.map((w) => w.label)])
+              expect(words).toMatch(/^(?!.*(undefined|null|NaN|\[object)).{4,}$/);
           }
           expect(mm.value.armour?.minMm).toBe(inch.value.armour?.minMm);
           expect(mm.value.marks.map((m) => m.guard.maxDepthMm)).toEqual(

@@ -6,9 +6,10 @@ import { trimNumber, type LengthUnit } from '@/core/units';
 import { armourWindow, checkArmourLength } from './armour-length';
 import { coreTails, farthest, type CoreTail } from './core-tails';
 import type { CutInput } from './cut-input';
-import { marksOf, type Mark } from './marks';
+import type { CutWorking } from './cut-cases';
+import { marksOf, type CutMark } from './marks';
 import { roundJointly, type Span } from './round-marks';
-import { throughLength, type Working } from './through-length';
+import { throughLength } from './through-length';
 
 /** Raised by hand whenever a change of these rules may change a mark. */
 export const CUT_BACK_RULES = 3;
@@ -20,7 +21,7 @@ export interface CutLength {
   readonly maxMm: number;
 }
 
-export interface CutPlan {
+export interface Cut {
   readonly kind: CutKind;
   readonly tails: CutLength;
   /** Inner sheath (or the sheath itself, of an unarmoured cable) that stands beyond the stop; null where it is cut level. */
@@ -34,7 +35,7 @@ export interface CutPlan {
   /** Tails core by core, where terminals differ. */
   readonly coreTails: readonly CoreTail[];
   /** In cutting order. */
-  readonly marks: readonly Mark[];
+  readonly marks: readonly CutMark[];
   /** From the armour stop to the inside face of the wall. */
   readonly stopToWallMm: number;
   /** How far the inner sheath stands inside the wall's inner face; below zero it ends within the gland. */
@@ -43,7 +44,7 @@ export interface CutPlan {
   readonly consumedMm: number;
   readonly unit: LengthUnit;
   /** How the lengths came about, for the reader who checks. */
-  readonly workings: readonly Working[];
+  readonly workings: readonly CutWorking[];
 }
 
 /** What a kind of cut settles before rounding; every length in mm with its two-sided span. */
@@ -56,7 +57,7 @@ interface Lengths {
   readonly strip: Span | null;
   /** Way to the farthest terminal; null where the insert settles the tails. */
   readonly farthestMm: number | null;
-  readonly workings: readonly Working[];
+  readonly workings: readonly CutWorking[];
 }
 
 /**
@@ -64,7 +65,7 @@ interface Lengths {
  * level with the armour: then `T` includes the way through gland and wall), armour `A`. Refused when a figure is missing, when the
  * terminal cannot be reached, when the parts would not meet, or when no division of the rule lies in a tolerance.
  */
-export function planCut(input: CutInput): Result<CutPlan> {
+export function planCut(input: CutInput): Result<Cut> {
   const lengths = lengthsOf(input);
   if (!lengths.ok) return lengths;
   const { tails, stub, armour, first, second, strip, farthestMm, workings } = lengths.value;
@@ -163,11 +164,11 @@ function lengthsOf(input: CutInput): Result<Lengths> {
   const through = throughLength(size, input.entryFit, input.entry);
   const routeMm = far.value;
   const reachMm = routeMm + through.stopToWallMm + profile.cut.bendSlackMm + input.spareMm;
-  const workings: Working[] = [
+  const workings: CutWorking[] = [
     ...through.workings,
-    { label: 'wall to farthest terminal', mm: routeMm },
-    { label: 'slack for the bend', mm: profile.cut.bendSlackMm },
-    { label: 'spare tail', mm: input.spareMm },
+    { code: 'wallToTerminal', mm: routeMm },
+    { code: 'bendSlack', mm: profile.cut.bendSlackMm },
+    { code: 'spare', mm: input.spareMm },
   ];
   const insideMm = through.stopToThreadEndMm - through.stopToWallMm;
   const near = nearestRoute(input, routeMm);
@@ -243,7 +244,7 @@ function stubLengths(
     stub,
     workings: [
       ...through.workings,
-      { label: 'least inner sheath beyond the thread', mm: family.emergenceMm },
+      { code: 'stubBeyondThread', mm: family.emergenceMm },
       ...rest.workings.slice(through.workings.length),
     ],
   });
@@ -274,8 +275,8 @@ function plugInLengths(input: CutInput, armour: Span | null): Result<Lengths> {
     strip: window('strip', insert.stripMinMm, insert.stripMaxMm),
     farthestMm: null,
     workings: [
-      { label: 'cores into the insert, at least', mm: insert.tailMinMm },
-      { label: 'cores into the insert, at most', mm: insert.tailMaxMm },
+      { code: 'insertAtLeast', mm: insert.tailMinMm },
+      { code: 'insertAtMost', mm: insert.tailMaxMm },
     ],
   });
 }
@@ -293,17 +294,4 @@ export function recut(spareMm: number, cutOffMm: number): Result<number> {
       cutOffMm,
     );
   return ok(spareMm - cutOffMm);
-}
-
-const LENGTH_NAMES = { tails: 'tails', stub: 'inner sheath', armour: 'armour' } as const;
-
-/** The lengths a cut consists of, from the cable end: name and span, leaving out what this kind of cut does not have. */
-export function cutLengths(cut: CutPlan): { readonly name: string; readonly length: CutLength }[] {
-  const stubName = cut.armour === null ? 'sheath through the gland' : LENGTH_NAMES.stub;
-  return [
-    { name: LENGTH_NAMES.tails, length: cut.tails },
-    ...(cut.stub ? [{ name: stubName, length: cut.stub }] : []),
-    ...(cut.armour ? [{ name: LENGTH_NAMES.armour, length: cut.armour }] : []),
-    ...(cut.strip ? [{ name: 'bare core ends', length: cut.strip }] : []),
-  ];
 }

@@ -1,5 +1,6 @@
 export * from './armour-length';
 export * from './core-tails';
+export * from './cut-cases';
 export * from './cut-input';
 export * from './cut-plan';
 export * from './depth-guard';
@@ -9,3 +10,4 @@ export * from './strip-drawing';
 export * from './stripped-end-drawing';
 export * from './tools';
 export * from './because';
+export * from './words';

@@ -1,5 +1,5 @@
 import { rectangle, type Drawing, type DrawingItem } from '@/core/kernel';
-import type { CutPlan } from './cut-plan';
+import type { CutPlan } from './words';
 import { markText } from './stripped-end-drawing';
 
 /**

@@ -10,7 +10,7 @@ import {
 } from '@/core/kernel';
 import { formatInchFraction, trimNumber, type LengthUnit } from '@/core/units';
 import type { ArmourKind } from '@/core/catalogue';
-import type { CutPlan } from './cut-plan';
+import type { CutPlan } from './words';
 
 export interface StrippedEnd {
   readonly cut: CutPlan;

@@ -1,18 +1,14 @@
 import type { Size } from '@/core/catalogue';
 import type { EntryFit } from '@/core/gland-selection';
 import type { Entry } from '@/core/schedule';
-
-export interface Working {
-  readonly label: string;
-  readonly mm: number;
-}
+import type { CutWorking } from './cut-cases';
 
 export interface ThroughLength {
   /** From the armour stop in the gland to the inside face of the wall. */
   readonly stopToWallMm: number;
   /** To the end of the entry thread, or to the wall's inside where that lies deeper. */
   readonly stopToThreadEndMm: number;
-  readonly workings: readonly Working[];
+  readonly workings: readonly CutWorking[];
 }
 
 /** From the armour stop outwards through gland, adaptor, washers and wall, mm. */
@@ -28,12 +24,12 @@ export function throughLength(size: Size, entryFit: EntryFit, entry: Entry): Thr
     stopToWallMm: shoulderMm + wallEndMm,
     stopToThreadEndMm: shoulderMm + Math.max(threadMm, wallEndMm),
     workings: [
-      { label: 'armour stop to shoulder of the gland', mm: size.innerLengthMm },
-      ...(betweenMm > 0 ? [{ label: 'washer under the gland', mm: betweenMm }] : []),
-      ...(addedMm > 0 ? [{ label: 'adaptor, shoulder to shoulder', mm: addedMm }] : []),
-      ...(stackMm > 0 ? [{ label: 'washers and earth tag', mm: stackMm }] : []),
+      { code: 'stopToShoulder', mm: size.innerLengthMm },
+      ...(betweenMm > 0 ? [{ code: 'washerUnderGland' as const, mm: betweenMm }] : []),
+      ...(addedMm > 0 ? [{ code: 'adaptor' as const, mm: addedMm }] : []),
+      ...(stackMm > 0 ? [{ code: 'washersAndTag' as const, mm: stackMm }] : []),
       {
-        label: threadMm > wallEndMm ? 'entry thread (longer than the wall)' : 'wall',
+        code: threadMm > wallEndMm ? 'entryThread' : 'wall',
         mm: threadMm > wallEndMm ? threadMm - stackMm : entry.wallMm,
       },
     ],

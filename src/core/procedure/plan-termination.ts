@@ -1,7 +1,7 @@
 import { hashOf, hashOnce } from '@/core/kernel';
 import type { Accessory, Compound, Family } from '@/core/catalogue';
 import { missingForProcedure, threadName } from '@/core/catalogue';
-import { CUT_BACK_RULES, overArmourMaxMm, planCut } from '@/core/cut-back';
+import { CUT_BACK_RULES, cutWords, overArmourMaxMm, planCut } from '@/core/cut-back';
 import { COMPOUND_CURE_RULES, planSeal, type SealPlan } from '@/core/compound-cure';
 import {
   ACCESSORY_WORDS,
@@ -139,7 +139,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     gland: glandShape(family, size),
     parts: [...partsOf(candidate), ...(seal?.ok ? packParts(seal.value) : [])],
     // A sheet that is not complete leads nobody to a blade.
-    cut: cut.ok && planOnly.length === 0 ? cut.value : null,
+    cut: cut.ok && planOnly.length === 0 ? cutWords(cut.value) : null,
     cutRefusal: cut.ok ? [] : cut.problems,
     diameters: {
       outerMm: outerSheath.mean,

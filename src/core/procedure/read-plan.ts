@@ -1,5 +1,5 @@
 import { array, mixed, number, object, string } from 'yup';
-import { byEye, type CutPlan, type Mark } from '@/core/cut-back';
+import type { CutPlan, DepthGuard, Mark } from '@/core/cut-back';
 import { END_STOP_RULES, END_STOP_WORDS, type EndStopRule } from '@/core/gland-selection';
 import { fail, ok, refuse, validate, type Result } from '@/core/kernel';
 import type { SlideOnItem } from '@/core/make-off';
@@ -36,13 +36,16 @@ const MIGRATIONS: Readonly<Record<1 | 2 | 3, (plan: Stored) => Stored>> = {
 
 type OneWayCut = Omit<CutPlan, 'kind' | 'jacketed' | 'strip' | 'coreTails'> & Partial<CutPlan>;
 
+/** The second version's words where a tool had no guard of its own. */
+const BY_SHEET: DepthGuard = { maxDepthMm: null, reason: 'as the sheet says' };
+
 function anyCut(cut: OneWayCut): CutPlan {
   if (cut.kind !== undefined) return cut as CutPlan;
   const marks = cut.marks.map((m): Mark => ({
     ...m,
     datum: 'cableEnd',
     fromDatumMm: m.atMm,
-    tools: m.tools.map((t) => ({ ...t, kerfMm: 0, guard: m.guard ?? byEye('as the sheet says') })),
+    tools: m.tools.map((t) => ({ ...t, kerfMm: 0, guard: m.guard ?? BY_SHEET })),
   }));
   return { ...cut, kind: 'stub', jacketed: true, strip: null, coreTails: [], marks };
 }

@@ -1,0 +1,100 @@
+import type { Cut, CutLength } from '../cut-plan';
+import type { CutWorking, MarkId, OuterCut } from '../cut-cases';
+import type { CutMark } from '../marks';
+import { guardWords, type DepthGuard } from './guard-words';
+import { toolWords, type ToolChoice } from './tool-words';
+
+/** One cut in words; its figures are those of `CutMark`. */
+export interface Mark extends Pick<CutMark, 'id' | 'atMm' | 'datum' | 'fromDatumMm'> {
+  readonly title: string;
+  readonly guard: DepthGuard;
+  readonly tools: readonly ToolChoice[];
+  readonly check: string;
+}
+
+/** A length on the way to the terminal with its name. mm. */
+export interface Working {
+  readonly label: string;
+  readonly mm: number;
+}
+
+/** A cut with its words, as plans keep it and people sign it. */
+export interface CutPlan extends Omit<Cut, 'marks' | 'workings'> {
+  readonly marks: readonly Mark[];
+  readonly workings: readonly Working[];
+}
+
+const OUTER: Readonly<Record<OuterCut, string>> = {
+  sheath: 'Sheath off',
+  outerSheath: 'Outer sheath off',
+  jacket: 'Jacket off',
+};
+
+const TITLES: Readonly<Record<Exclude<MarkId, 'outerSheath'>, string>> = {
+  firstJacket: 'First jacket cut',
+  armour: 'Armour off',
+  jacket: 'Jacket to its final length',
+  innerSheath: 'Inner sheath off',
+  cores: 'Core ends bare',
+  secondInner: 'Second inner cut, fitting on',
+};
+
+const CHECKS: Readonly<Record<MarkId, string>> = {
+  firstJacket: 'The armour is not marked; only so much is bare as the saw needs.',
+  outerSheath: 'Edge square; no armour strand nicked or lifted.',
+  armour: 'Ends level all round; what lies under it without a scratch.',
+  jacket: 'Jacket edge square: it must meet the edge of the earthing ring.',
+  innerSheath:
+    'Only cores are left beyond the mark, their insulation whole. One that is cut into costs the end: back by the spare, and anew.',
+  cores: 'Bare length by the gauge; no strand cut, none outside the contact.',
+  secondInner: 'Nothing but cores stands in the chamber, their insulation whole.',
+};
+
+const WORKINGS: Readonly<Record<CutWorking['code'], string>> = {
+  stopToShoulder: 'armour stop to shoulder of the gland',
+  washerUnderGland: 'washer under the gland',
+  adaptor: 'adaptor, shoulder to shoulder',
+  washersAndTag: 'washers and earth tag',
+  entryThread: 'entry thread (longer than the wall)',
+  wall: 'wall',
+  stubBeyondThread: 'least inner sheath beyond the thread',
+  wallToTerminal: 'wall to farthest terminal',
+  bendSlack: 'slack for the bend',
+  spare: 'spare tail',
+  insertAtLeast: 'cores into the insert, at least',
+  insertAtMost: 'cores into the insert, at most',
+};
+
+function markWords(mark: CutMark): Mark {
+  const { id, atMm, datum, fromDatumMm, guard, tools } = mark;
+  return {
+    id,
+    title: id === 'outerSheath' ? OUTER[mark.outer] : TITLES[id],
+    atMm,
+    datum,
+    fromDatumMm,
+    guard: guardWords(guard),
+    tools: tools.map(toolWords),
+    check: CHECKS[id],
+  };
+}
+
+/** A cut, put in words. */
+export const cutWords = (cut: Cut): CutPlan => ({
+  ...cut,
+  marks: cut.marks.map(markWords),
+  workings: cut.workings.map(({ code, mm }) => ({ label: WORKINGS[code], mm })),
+});
+
+/** The lengths a cut consists of, from the cable end: name and span, leaving out what this kind of cut does not have. */
+export function cutLengths(
+  cut: Pick<Cut, 'tails' | 'stub' | 'armour' | 'strip'>,
+): { readonly name: string; readonly length: CutLength }[] {
+  const stubName = cut.armour === null ? 'sheath through the gland' : 'inner sheath';
+  return [
+    { name: 'tails', length: cut.tails },
+    ...(cut.stub ? [{ name: stubName, length: cut.stub }] : []),
+    ...(cut.armour ? [{ name: 'armour', length: cut.armour }] : []),
+    ...(cut.strip ? [{ name: 'bare core ends', length: cut.strip }] : []),
+  ];
+}
