@@ -8,6 +8,7 @@ import {
   frameRequestSchema,
   planFrames,
   planReentry,
+  reentryWords,
   readFrameRequest,
   requestNotes,
   type FramePlan,
@@ -72,5 +73,8 @@ export const frameReentryKind = kind(frameReentryRequestSchema, ({ request, plan
   if (!audit.ok) return audit;
   const made = planReentry(read.value, built, add);
   if (!made.ok) return made;
-  return ok({ ...made.value, steps: reentrySteps(read.value, built, made.value, HERE) });
+  const answers = made.value.answers.map((a) =>
+    'place' in a ? a : { tag: a.tag, ...reentryWords(a.refused), refused: a.refused },
+  );
+  return ok({ ...made.value, answers, steps: reentrySteps(read.value, built, made.value, HERE) });
 });

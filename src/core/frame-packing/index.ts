@@ -12,3 +12,4 @@ export * from './replan/restate';
 export * from './replan/locks';
 export * from './replan/replan';
 export * from './search/settle-places';
+export * from './words';

@@ -4,6 +4,8 @@ import { useState } from 'react';
 import { openingName, reentrySteps, type CrossingPlace, type ReentrySchool } from '@/core/frame-building';
 import {
   planReentry,
+  reentryWords,
+  type ReentryRefusal,
   type FrameCable,
   type FramePlan,
   type FrameRequest,
@@ -127,7 +129,7 @@ export function ReentryPanel({
                   </>
                 ) : (
                   <span className={styles.why}>
-                    {a.reason}. What would help: {a.help}.
+                    <Refused {...reentryWords(a.refused)} />
                   </span>
                 )}
                 <button
@@ -192,3 +194,9 @@ export function ReentryPanel({
     </div>
   );
 }
+
+const Refused = ({ reason, help }: ReentryRefusal) => (
+  <>
+    {reason}. What would help: {help}.
+  </>
+);

@@ -1,4 +1,5 @@
 import { toUm } from '@/core/kernel';
+import type { UnplacedCase } from './frame-cases';
 import type { FrameCable, FrameRequest } from './frame-request';
 import { carries, peelFor } from './peel';
 
@@ -21,7 +22,7 @@ export interface CableGroup {
 
 export interface Grouped {
   readonly groups: readonly CableGroup[];
-  readonly unplaced: readonly { readonly tag: string; readonly reason: string }[];
+  readonly unplaced: readonly { readonly tag: string; readonly case: UnplacedCase }[];
 }
 
 /** Options of one cable: of the modules of one size the one that needs no second measuring, then the cheapest. */
@@ -59,12 +60,12 @@ export function groupCables(
   corners: ReadonlySet<string>,
 ): Grouped {
   const groups = new Map<string, CableGroup & { tags: string[] }>();
-  const unplaced: { tag: string; reason: string }[] = [];
+  const unplaced: { tag: string; case: UnplacedCase }[] = [];
   const named = new Set(request.apart.flatMap((a) => a.circuits));
   for (const cable of request.cables) {
     const options = optionsOf(request, cable, corners).filter((o) => o.size === null || sizes.has(o.size));
     if (options.length === 0) {
-      unplaced.push({ tag: cable.tag, reason: whyNone(request, cable) });
+      unplaced.push({ tag: cable.tag, case: whyNone(request, cable) });
       continue;
     }
     // A circuit that nothing is kept apart from is none.
@@ -81,14 +82,12 @@ export function groupCables(
 export const fewestRemeasured = (groups: readonly CableGroup[]): number =>
   groups.reduce((sum, g) => sum + (g.options.every((o) => o.remeasure) ? g.tags.length : 0), 0);
 
-function whyNone(request: FrameRequest, { diameter }: FrameCable): string {
-  const words = diameter.min === diameter.max ? `${diameter.min} mm` : `${diameter.min}–${diameter.max} mm`;
+function whyNone(request: FrameRequest, { diameter }: FrameCable): UnplacedCase {
   const taking = request.modules.filter((m) => carries(m, diameter));
-  if (taking.length > 0)
-    return `${words} goes into ${taking.map((m) => m.id).join(', ')}, which no offered frame has a place for`;
-  const largest = Math.max(...request.modules.map((m) => m.bore.max));
-  const smallest = Math.min(...request.modules.map((m) => m.bore.min));
-  if (diameter.max > largest) return `${words} is thicker than every module takes (up to ${largest} mm)`;
-  if (diameter.min < smallest) return `${words} is thinner than every module takes (from ${smallest} mm)`;
-  return `${words} lies in no module’s range as a whole: measure again, or look for a module between`;
+  if (taking.length > 0) return { code: 'noFrameForModule', diameter, modules: taking.map((m) => m.id) };
+  const largestMm = Math.max(...request.modules.map((m) => m.bore.max));
+  const smallestMm = Math.min(...request.modules.map((m) => m.bore.min));
+  if (diameter.max > largestMm) return { code: 'thickerThanAll', diameter, largestMm };
+  if (diameter.min < smallestMm) return { code: 'thinnerThanAll', diameter, smallestMm };
+  return { code: 'betweenRanges', diameter };
 }

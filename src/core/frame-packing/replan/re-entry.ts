@@ -1,5 +1,6 @@
 import { fail, ok, toUm, type Problem, type Result } from '@/core/kernel';
 import type { FramePlan, PlannedOpening } from '../model/frame-plan';
+import type { ReentryCase } from '../model/frame-cases';
 import type { FrameCable, FrameRequest } from '../model/frame-request';
 import { carries } from '../model/peel';
 import { mapPlaces, placesOf, restatePlan, sameRef, type PlaceRef } from './restate';
@@ -16,7 +17,7 @@ export interface OpenedRows {
 
 export type ReentryAnswer =
   | { readonly tag: string; readonly place: PlaceRef; readonly module: string; readonly remeasure: boolean }
-  | { readonly tag: string; readonly reason: string; readonly help: string };
+  | { readonly tag: string; readonly refused: ReentryCase };
 
 export interface Reentry {
   readonly answers: readonly ReentryAnswer[];
@@ -228,7 +229,7 @@ function answered(
   });
   const answers = add.map((cable): ReentryAnswer => {
     const ref = placed.get(cable.tag);
-    if (ref === undefined) return { tag: cable.tag, ...whyNot(request, plan, cable, placed) };
+    if (ref === undefined) return { tag: cable.tag, refused: whyNot(request, plan, cable, placed) };
     const place = after.frames[ref.frame]?.openings[ref.opening]?.rows[ref.row]?.places[ref.place];
     return { tag: cable.tag, place: ref, module: place?.module ?? '', remeasure: place?.remeasure === true };
   });
@@ -240,40 +241,29 @@ function whyNot(
   plan: FramePlan,
   cable: FrameCable,
   placed: ReadonlyMap<string, PlaceRef>,
-): { reason: string; help: string } {
-  const words = `${cable.diameter.min}–${cable.diameter.max} mm`;
+): ReentryCase {
+  const { diameter } = cable;
   const taking = request.modules.filter((m) => carries(m, cable.diameter));
-  if (taking.length === 0)
-    return { reason: `no module takes ${words}`, help: 'measure again, or look for a module between' };
-  const ids = taking.map((m) => m.id).join(', ');
+  if (taking.length === 0) return { code: 'noModule', diameter };
+  const modules = taking.map((m) => m.id);
   const spares = placesOf(plan.frames).filter(
     ({ place }) => place.cable === undefined && moduleFor(request, place.module, cable) !== null,
   );
-  const cheapest = [...request.frames].sort((a, b) => a.cost - b.cost)[0];
-  const another = cheapest ? `, or another frame beside it (from ${cheapest.id})` : '';
+  const frame = [...request.frames].sort((a, b) => a.cost - b.cost)[0]?.id ?? null;
   if (spares.length === 0) {
     const higher = spareBlocks(
       request,
       plan,
       taking.map((m) => m.size),
     );
-    return {
-      reason: `${words} needs ${ids}, and no spare of that size is left`,
-      help: higher
-        ? `row ${higher.row} has ${higher.count} empty places of ${higher.size} mm that can be divided anew${another}`
-        : `a row would have to be rebuilt: plan again with this cable${another}`,
-    };
+    return higher
+      ? { code: 'divideAnew', diameter, modules, ...higher, frame }
+      : { code: 'noSpare', diameter, modules, frame };
   }
   const held = spares.every(({ ref }) => [...placed.values()].some((r) => sameRef(r, ref)));
-  if (held)
-    return {
-      reason: `the ${spares.length} spares of ${ids} are taken by the other new cables`,
-      help: `fewer cables${another}`,
-    };
-  return {
-    reason: `spares of ${ids} are left only beside circuits that ${cable.circuit ?? 'it'} is kept apart from`,
-    help: `exchange places first so that a row of its own is free${another}`,
-  };
+  return held
+    ? { code: 'takenByOthers', spares: spares.length, modules, frame }
+    : { code: 'besideCircuitsKeptApart', modules, circuit: cable.circuit ?? null, frame };
 }
 
 /** Empty places of a larger size that could be divided into one that is wanted. */
@@ -288,7 +278,7 @@ function spareBlocks(request: FrameRequest, plan: FramePlan, wanted: readonly nu
     if (kind?.openings[ref.opening]?.undivided) continue;
     const row = frame?.openings[ref.opening]?.rows[ref.row];
     const count = row?.places.filter((p) => p.cable === undefined && p.module === place.module).length ?? 0;
-    return { row: ref.row + 1, size: there.size, count };
+    return { row: ref.row + 1, sizeMm: there.size, count };
   }
   return null;
 }

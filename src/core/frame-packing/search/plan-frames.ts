@@ -11,6 +11,7 @@ import { sparesOwed, type FrameRequest } from '../model/frame-request';
 import { frameSetting, type FrameSetting } from '../model/frame-setting';
 import { orderOf } from '../order/plan-order';
 import { refill } from '../replan/refill';
+import { unplacedWords } from '../words';
 import { settlePlaces } from './settle-places';
 
 /**
@@ -21,7 +22,7 @@ import { settlePlaces } from './settle-places';
  */
 export function* planFrames(request: FrameRequest, passed: TimePassed = NO_HURRY): Computation<FramePlan> {
   const setting = frameSetting(request, passed);
-  const { unplaced } = setting;
+  const unplaced = setting.unplaced.map(({ tag, case: said }) => ({ tag, reason: unplacedWords(said) }));
   const nothing = {
     frames: [],
     unplaced,
