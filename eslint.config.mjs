@@ -42,6 +42,15 @@ const config = [
     },
   },
   {
+    // A component that does not fit on two screens, or decides more than this, is parted.
+    files: ['src/ui/**/*.tsx', 'src/app/**/*.tsx'],
+    ignores: ['**/*.test.tsx'],
+    rules: {
+      complexity: ['error', { max: 15 }],
+      'max-lines-per-function': ['error', { max: 150, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
     // The columnar judge indexes typed arrays inside their bounds millions of times.
     files: ['src/core/gland-selection/judge-all.ts'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'off' },

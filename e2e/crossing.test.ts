@@ -15,6 +15,7 @@ import {
   d,
   doneElsewhere,
   download,
+  fieldOf,
   downloads,
   find,
   holdButton,
@@ -95,10 +96,10 @@ describe('planning', () => {
     await click(() => byText('button', 'Cancel'));
     await says('120 cables wait to be planned');
     await click(() => byText('button', 'Plan it'));
-    await find('progress');
+    await find('[role="progressbar"]');
     // While it runs the page takes what is typed.
-    await retype(await find('input[name="spare"]'), '25');
-    expect(await (await find('input[name="spare"]')).getAttribute('value')).toBe('25');
+    await retype(await fieldOf('Spare of each size'), '25');
+    expect(await (await fieldOf('Spare of each size')).getAttribute('value')).toBe('25');
     await waitFor(/120 of \d+ places taken/, PLANNED);
     await says(/proven to cost least|above the proven bound/);
   });
@@ -229,17 +230,17 @@ describe('re-entry', () => {
     await upToDate('X-1');
     await click(() => byText('button', 'Add a cable'));
     const type = async (label: string, text: string) =>
-      retype(await find(`input[aria-label="${label}"]`), text);
+      retype(await fieldOf(label, 'New cable'), text);
     await type('tag of the new cable', 'N-1');
-    await type('new cable, smallest diameter, mm', '12,1');
-    await type('new cable, largest diameter, mm', '12.4');
+    await type('smallest', '12,1');
+    await type('largest', '12.4');
     await click(() => byText('button', 'Find a place'));
     await says(/N-1 into 1A row \d, TM-24/);
     await says(/Open 1A: \d rows? \([\d, ]+\), (no cable is|\d+ cables?) disturbed/);
     await says('press unit out');
     await type('tag of the new cable', 'N-2');
-    await type('new cable, smallest diameter, mm', '90');
-    await type('new cable, largest diameter, mm', '91');
+    await type('smallest', '90');
+    await type('largest', '91');
     await click(() => byText('button', 'Find a place'));
     await says(/N-2 90–91 mm needs TM-144, and no spare of that size is left\. What would help/);
     await click(() => byText('button', 'Show it in the frame'));

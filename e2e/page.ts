@@ -67,6 +67,18 @@ export async function click(locate: () => PromiseLike<WebElement>): Promise<void
 /** Selects what is there and types over it, as a person does. */
 export const retype = (field: WebElement, ...keys: string[]) =>
   field.sendKeys(Key.chord(Key.CONTROL, 'a'), ...keys);
+/** A field by what it is called, within the group of that name where there is one. */
+export const fieldOf = (label: string, group?: string) => {
+  const within = group === undefined ? '' : `//*[@aria-label=${JSON.stringify(group)}]`;
+  const named = JSON.stringify(label);
+  const xpath = ['input', 'select', 'textarea']
+    .map(
+      (tag) =>
+        `${within}//${tag}[@aria-label=${named} or @id=//label[normalize-space(.)=${named}]/@for]`,
+    )
+    .join(' | ');
+  return d().wait(until.elementLocated(By.xpath(xpath)), WAIT, label);
+};
 export const textOf = async (css: string) => (await find(css)).getText();
 /** Waits until the text of the page's main part says so. */
 export async function says(text: string | RegExp): Promise<void> {

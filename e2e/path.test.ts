@@ -45,7 +45,7 @@ it('shows on the board what is next and what is blocked by what', async () => {
   await d().wait(async () => (await d().findElements(By.css('main a[href*="/t/"]'))).length === 1, WAIT);
   await says('7.5 mm; 5 threads and 8.0 mm asked for');
   await (await find('[data-filter="board"]')).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
-  await click(() => find('[data-lane="blocked"]'));
+  await click(() => find('[data-chip="blocked"]'));
   await says('K-126/A');
 });
 

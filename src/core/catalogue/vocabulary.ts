@@ -12,6 +12,16 @@ export const ARMOUR_WORDS: Readonly<Record<ArmourKind, string>> = {
   none: 'no armour',
 };
 
+/** The same in a word, for heads of columns. */
+export const ARMOUR_NAMES: Readonly<Record<ArmourKind, string>> = {
+  roundWire: 'round wire',
+  braid: 'braid',
+  tape: 'tape',
+  interlocked: 'interlocked',
+  corrugated: 'corrugated',
+  none: 'none',
+};
+
 /** Faces of a clamping ring. A plain ring has one face, `plain`. */
 export const RING_FACES = ['plain', 'coarse', 'fine', 'flat'] as const;
 

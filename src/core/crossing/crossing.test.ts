@@ -8,6 +8,7 @@ import {
   facePlaces,
   fillOf,
   lookOf,
+  placeNumbers,
   openingOffsets,
   placeRows,
   pressBase,
@@ -85,7 +86,7 @@ describe('faceDrawing', () => {
   });
 
   it('keeps everything inside, to a scale of one', () => {
-    const drawing = faceDrawing(REQUEST, PLAN, 'back');
+    const drawing = faceDrawing(REQUEST, PLAN, { side: 'back' });
     expect(drawing.mmPerUnit).toBe(1);
     for (const item of drawing.items)
       if (item.kind === 'polygon')
@@ -101,6 +102,24 @@ describe('faceDrawing', () => {
     );
     const xs = cable?.kind === 'polygon' ? cable.points.map((p) => p.x) : [];
     expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(12.4, 2);
+  });
+
+  it('puts a number for a tag that nobody could read, the number of its line in the list, and leaves paper its tags', () => {
+    const texts = (numbered: boolean) =>
+      faceDrawing(REQUEST, PLAN, { side: 'front', numbered }).items.flatMap((i) =>
+        i.kind === 'text' ? [i] : [],
+      );
+    const numbers = placeNumbers(PLAN);
+    const tags = [...numbers.keys()];
+    expect([...numbers.values()]).toEqual(tags.map((_, i) => i + 1));
+    const onPaper = texts(false).map((t) => t.text);
+    expect(tags.filter((tag) => !onPaper.includes(tag))).toEqual([]);
+    for (const tag of tags) {
+      const number = String(numbers.get(tag));
+      const shown = texts(true).filter((t) => t.text === tag || t.text === number);
+      expect(shown).toHaveLength(1);
+      expect(shown[0]?.size).toBeGreaterThanOrEqual(5);
+    }
   });
 
   it('draws the press unit where it stands and as high as its room', () => {

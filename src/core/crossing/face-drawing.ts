@@ -8,7 +8,7 @@ import {
   type PlaceRef,
   type PlannedOpening,
 } from '@/core/frame-packing';
-import { openingName } from '@/core/frame-building';
+import { leftToRight, openingName } from '@/core/frame-building';
 import {
   rectangle,
   textWidth,
@@ -112,6 +112,10 @@ export function facePlaces(
   });
 }
 
+/** Height of letters that a text of this size has where it must fit into a room, mm. */
+const fittedSize = (text: string, size: number, room: number): number =>
+  Math.min(size, (room / Math.max(1, textWidth(text, size, 600))) * size);
+
 const circle = (cx: number, cy: number, r: number): Point[] =>
   Array.from({ length: 28 }, (_, i) => ({
     x: cx + r * Math.cos((i * Math.PI) / 14),
@@ -146,14 +150,35 @@ function barsOf(spec: FrameOpening, opening: PlannedOpening): { role: Role; y: n
   return opening.press === 'bottom' ? bars.map((b) => ({ ...b, y: spec.height - b.y - b.height })) : bars;
 }
 
-/** All frames of a plan to scale, seen from one side; from the back everything is mirrored. 1 drawing unit is 1 mm. `legend` names the circuits below. */
+/** Letters smaller than these, in mm of the frame, are read by nobody on a screen that shows the whole of it. */
+const LEAST_TAG_MM = 5;
+
+/** Numbers of the cables in the order of the rows, from 1: what stands for a tag that would be too small to read. */
+export const placeNumbers = (plan: FramePlan): ReadonlyMap<string, number> =>
+  new Map(
+    plan.frames
+      .flatMap((f) => f.openings.flatMap((o) => o.rows.flatMap((r) => leftToRight(r.places))))
+      .flatMap((p) => p.cable ?? [])
+      .map((tag, i) => [tag, i + 1]),
+  );
+
+interface FaceOptions {
+  readonly side: Side;
+  /** Only this frame. */
+  readonly only?: number | null;
+  /** Names the circuits below, for paper. */
+  readonly legend?: boolean;
+  /** A tag that is too small to read gives way to its number (`placeNumbers`), for a screen with the list beside it. */
+  readonly numbered?: boolean;
+}
+
+/** All frames of a plan to scale, seen from one side; from the back everything is mirrored. 1 drawing unit is 1 mm. */
 export function faceDrawing(
   request: FrameRequest,
   plan: FramePlan,
-  side: Side,
-  only: number | null = null,
-  legend = false,
+  { side, only = null, legend = false, numbered = false }: FaceOptions,
 ): Drawing {
+  const numbers = numbered ? placeNumbers(plan) : null;
   const { x: offsets, width, height } = openingOffsets(request, plan, only);
   const circuits = circuitsOf(request);
   const cables = new Map(request.cables.map((c) => [c.tag, c]));
@@ -168,7 +193,7 @@ export function faceDrawing(
     });
   };
   const label = (text: string, x: number, y: number, size: number, room: number): void => {
-    const fitted = Math.min(size, (room / Math.max(1, textWidth(text, size, 600))) * size);
+    const fitted = fittedSize(text, size, room);
     if (fitted < 1.2) return;
     items.push({
       kind: 'text',
@@ -230,7 +255,13 @@ export function faceDrawing(
     // Below the cable, where the module shows: on the cable its pattern would make the tag unreadable.
     const room = size / 2 - middle / 2;
     const height = Math.min(6, size / 4);
-    if (room >= height) label(cable.tag, cx, y + size - height * 0.6, height, size * 0.94);
+    const below = room >= height;
+    const tagSize = below
+      ? fittedSize(cable.tag, height, size * 0.94)
+      : fittedSize(cable.tag, Math.min(7, size / 4), middle * 0.9);
+    const number = tagSize < LEAST_TAG_MM ? numbers?.get(cable.tag) : undefined;
+    if (number !== undefined) label(String(number), cx, cy, Math.min(8, size * 0.42), size * 0.9);
+    else if (below) label(cable.tag, cx, y + size - height * 0.6, height, size * 0.94);
     else label(cable.tag, cx, cy, Math.min(7, size / 4), middle * 0.9);
   }
   const below = legend ? legendItems(circuits, width, height) : { items: [], height: 0 };

@@ -1,6 +1,6 @@
 import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
 import { QUANTITY_WORDS, type Quantity } from '@/core/cable-measurement';
-import type { CutKind } from '@/core/catalogue';
+import { ARMOUR_WORDS, type CutKind } from '@/core/catalogue';
 import type { CodeProfile } from '@/core/schedule';
 import { trimNumber, type LengthUnit } from '@/core/units';
 import { armourWindow, checkArmourLength } from './armour-length';
@@ -147,7 +147,7 @@ function lengthsOf(input: CutInput): Result<Lengths> {
   if (armoured && found === null)
     problems.push({
       path: 'armourLengths',
-      message: `${size.code} gives no armour length for ${cableType.armour}`,
+      message: `${size.code} gives no armour length for ${ARMOUR_WORDS[cableType.armour]}`,
     });
   for (const quantity of unmeasured(input))
     problems.push({

@@ -66,7 +66,7 @@ const builtWords = ({ signedBy, faults }: CrossingPrint): string =>
 
 function facePage(doc: Doc, sheet: Sheet, print: CrossingPrint, side: Side): void {
   const top = head(doc, sheet, print, `seen from the ${side}`);
-  const drawing = faceDrawing(print.request, print.plan, side, null, true);
+  const drawing = faceDrawing(print.request, print.plan, { side, legend: true });
   const room = (sheet.footerTop - top - 34 * MM) / drawing.height;
   const scale = Math.min(sheet.width / drawing.width, room, 1.6 * MM);
   drawDrawing(doc, drawing, sheet.left, top, scale);

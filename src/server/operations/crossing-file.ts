@@ -59,7 +59,7 @@ export async function crossingFile(ref: CrossingRef, file: string, now: Date): P
       type: 'text/csv; charset=utf-8',
       body: writeCsv([...PLACE_COLUMNS], placeRows(plan)),
     });
-  const drawing = faceDrawing(request, plan, side === 'back' ? 'back' : 'front', null, true);
+  const drawing = faceDrawing(request, plan, { side: side === 'back' ? 'back' : 'front', legend: true });
   return format === 'svg'
     ? ok({ name, type: 'image/svg+xml; charset=utf-8', body: drawingSvg(drawing) })
     : ok({ name, type: 'application/dxf', body: drawingDxf(drawing) });

@@ -3,7 +3,7 @@ import type { Acceptance } from '@/core/record';
 import { trimNumber } from '@/core/units';
 import { readNumber } from '../common/read-number';
 import { PadField } from '../kit-of-parts/PadField';
-import styles from './Bench.module.css';
+import Stack from '@mui/material/Stack';
 
 /** What was typed for each length, by its key. */
 export type TypedLengths = Readonly<Record<string, string>>;
@@ -31,7 +31,7 @@ export function Lengths({
   readonly onInstrument: (text: string) => void;
 }) {
   return (
-    <div className={styles.lengths}>
+    <Stack sx={{ gap: 1.25 }}>
       {accepts.map(({ key, label, minMm, maxMm, needed }) => (
         <PadField
           key={key}
@@ -52,6 +52,6 @@ export function Lengths({
         value={instrument}
         onChange={onInstrument}
       />
-    </div>
+    </Stack>
   );
 }

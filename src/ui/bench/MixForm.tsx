@@ -1,9 +1,9 @@
 'use client';
-import TextField from '@mui/material/TextField';
 import type { MixRecord } from '@/core/record';
 import { PadField } from '../kit-of-parts/PadField';
 import { readTemperature } from '../compound-cure/station/clock-words';
-import styles from './Bench.module.css';
+import { Acts } from '../kit-of-parts/Acts';
+import { DateField } from '../kit-of-parts/DateField';
 
 export interface MixDraft {
   readonly batch: string;
@@ -29,7 +29,7 @@ export function MixForm({
   readonly onChange: (value: MixDraft) => void;
 }) {
   return (
-    <div className={styles.mix}>
+    <Acts>
       <PadField
         name="mix-batch"
         label="Batch on the pack"
@@ -37,13 +37,11 @@ export function MixForm({
         value={value.batch}
         onChange={(batch) => onChange({ ...value, batch })}
       />
-      <TextField
+      <DateField
         name="mix-expiry"
         label="Use by"
-        type="date"
         value={value.expiry}
-        onChange={(e) => onChange({ ...value, expiry: e.target.value })}
-        slotProps={{ inputLabel: { shrink: true } }}
+        onChange={(expiry) => onChange({ ...value, expiry })}
       />
       <PadField
         name="mix-temp"
@@ -53,6 +51,6 @@ export function MixForm({
         value={value.temp}
         onChange={(temp) => onChange({ ...value, temp })}
       />
-    </div>
+    </Acts>
   );
 }

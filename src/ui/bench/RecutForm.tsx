@@ -6,10 +6,11 @@ import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
+import { Acts } from '../kit-of-parts/Acts';
 import { HoldButton } from './HoldButton';
+import { BenchAsk } from './parts';
 import { workInput } from './use-work';
 import { PadField } from '../kit-of-parts/PadField';
-import styles from './Bench.module.css';
 import { useSend } from '../data/use-send';
 
 /** A nicked core or a spoilt end: how much must come off. It is taken from this end's spare, and the work begins again. */
@@ -30,7 +31,7 @@ export function RecutForm({ view, onDone }: Pick<StationProps, 'view'> & { reado
     if (done.ok) onDone();
   };
   return (
-    <section className={styles.recut} aria-label="Cut back and begin again">
+    <BenchAsk label="Cut back and begin again">
       <Caution>
         Cut back and begin again: everything from the first mark on is done anew. This end has{' '}
         {trimNumber(view.spareMm, 1)} mm to spare.
@@ -43,14 +44,14 @@ export function RecutForm({ view, onDone }: Pick<StationProps, 'view'> & { reado
         onChange={setText}
       />
       <Problems problems={problems} />
-      <div className={styles.recutButtons}>
+      <Acts>
         <Button variant="outlined" onClick={onDone}>
           Not damaged
         </Button>
         <HoldButton disabled={busy || text.trim() === ''} onConfirm={() => void cut()}>
           Hold: cut back
         </HoldButton>
-      </div>
-    </section>
+      </Acts>
+    </BenchAsk>
   );
 }

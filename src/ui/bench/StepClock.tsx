@@ -7,7 +7,8 @@ import { countdown, timeOfDay } from '../compound-cure/station/clock-words';
 import { CureChart } from '../compound-cure/station/CureChart';
 import { TemperatureLog } from '../compound-cure/station/TemperatureLog';
 import type { StationProps } from '../termination/station-props';
-import styles from './Bench.module.css';
+import Box from '@mui/material/Box';
+import type { ReactNode } from 'react';
 
 const MINUTE = 60_000;
 
@@ -21,33 +22,57 @@ export function StepClock({ view, step }: Pick<StationProps, 'view'> & { readonl
     if (clock.mix === null) return null;
     const left = clock.mix.endsMs - now;
     return (
-      <p className={styles.clock} data-late={left <= 0 ? 'yes' : undefined} role="timer">
-        <span className={styles.left}>{countdown(left)}</span>
-        <span>
-          {left > 0
-            ? `of the pot life left, until ${timeOfDay(clock.mix.endsMs)}`
-            : 'the pot life is over: this mix is waste'}
-        </span>
-      </p>
+      <Reading value={countdown(left)} late={left <= 0}>
+        {left > 0
+          ? `of the pot life left, until ${timeOfDay(clock.mix.endsMs)}`
+          : 'the pot life is over: this mix is waste'}
+      </Reading>
     );
   }
   if (clock.cure === null) return null;
   const { progress, ready, standing } = clock.cure;
   return (
     <div>
-      <p className={styles.clock} role="timer">
-        <span className={styles.left}>{Math.floor(progress * 100)} %</span>
-        <span>
-          {progress >= 1
-            ? 'hard by the log: try the test dab'
-            : ready
-              ? `hard at about ${timeOfDay(ready.at * MINUTE)}, ${countdown(ready.at * MINUTE - now)} from now`
-              : 'too cold to say when'}
-        </span>
-      </p>
+      <Reading value={`${Math.floor(progress * 100)} %`}>
+        {progress >= 1
+          ? 'hard by the log: try the test dab'
+          : ready
+            ? `hard at about ${timeOfDay(ready.at * MINUTE)}, ${countdown(ready.at * MINUTE - now)} from now`
+            : 'too cold to say when'}
+      </Reading>
       {standing ? <Caution tone="hold">It stands still: {standing.words}.</Caution> : null}
       <CureChart track={clock.cure} readings={clock.readings} />
-      {progress < 1 ? <TemperatureLog view={view} large /> : null}
+      {progress < 1 ? <TemperatureLog view={view} /> : null}
     </div>
   );
 }
+
+interface ReadingProps {
+  readonly value: string;
+  readonly late?: boolean;
+  readonly children: ReactNode;
+}
+
+const Reading = ({ value, late = false, children }: ReadingProps) => (
+  <Box
+    component="p"
+    role="timer"
+    sx={{
+      display: 'flex',
+      flexWrap: 'wrap',
+      alignItems: 'baseline',
+      gap: '4px 16px',
+      m: 0,
+      fontSize: 20,
+      color: late ? 'error.main' : 'inherit',
+    }}
+  >
+    <Box
+      component="span"
+      sx={{ fontSize: 64, fontWeight: 700, lineHeight: 1, color: late ? 'inherit' : 'var(--ac-amber-text)' }}
+    >
+      {value}
+    </Box>
+    <span>{children}</span>
+  </Box>
+);

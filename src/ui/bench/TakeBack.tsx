@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { sentBackBy, type BenchAct, type Step } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
 import { HoldButton } from './HoldButton';
-import styles from './Bench.module.css';
+import { BenchAsk, BenchButtons } from './parts';
 
 /** A step that was held by mistake: why, and what has to be done again with it. It stays in the record. */
 export function TakeBack({
@@ -30,7 +30,7 @@ export function TakeBack({
   const signature = signedBy !== null && back.some((s) => s.kind === 'sign');
   return (
     <>
-      <section className={styles.recut} aria-label="Take back a step that was held by mistake">
+      <BenchAsk label="Take back a step that was held by mistake">
         <Caution>
           {signature ? `The signature of ${signedBy} goes. ` : ''}
           {back.length === 1
@@ -42,21 +42,20 @@ export function TakeBack({
           inputRef={(field: HTMLInputElement | null) => field?.focus()}
           name="reason"
           label="Why"
-          autoComplete="off"
           value={reason}
           onChange={(e) => setReason(e.target.value)}
           fullWidth
-          slotProps={{ inputLabel: { shrink: true }, htmlInput: { maxLength: 200 } }}
+          slotProps={{ htmlInput: { maxLength: 200 } }}
         />
-      </section>
-      <div className={styles.buttons}>
+      </BenchAsk>
+      <BenchButtons>
         <Button variant="outlined" onClick={onClose}>
           It stands
         </Button>
         <HoldButton disabled={busy || reason.trim().length < 4} onConfirm={() => onTakeBack(reason)}>
           Hold: take it back
         </HoldButton>
-      </div>
+      </BenchButtons>
     </>
   );
 }

@@ -1,20 +1,30 @@
 'use client';
+import Box from '@mui/material/Box';
+import List from '@mui/material/List';
+import ListItemButton from '@mui/material/ListItemButton';
+import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { PURPOSE_WORDS, type Family, type FrameSheet, type Purpose } from '@/core/catalogue';
 import type { CatalogueCable } from '@/core/termination-view';
+import { Empty } from '../kit-of-parts/Empty';
+import { Folded } from '../kit-of-parts/Folded';
+import { Place } from '../kit-of-parts/Place';
+import { PlainList } from '../kit-of-parts/PlainList';
+import { To } from '../kit-of-parts/To';
 import { FamilyPanel } from './FamilyPanel';
 import { FrameSheetPanel } from './FrameSheetPanel';
 import { ImportPanel } from './ImportPanel';
-import styles from './CataloguePage.module.css';
+
+interface FamilyLine {
+  readonly code: string;
+  readonly title: string;
+  readonly revision: string;
+  readonly purpose: Purpose;
+  readonly planOnly: boolean;
+}
 
 interface Props {
-  readonly families: readonly {
-    readonly code: string;
-    readonly title: string;
-    readonly revision: string;
-    readonly purpose: Purpose;
-    readonly planOnly: boolean;
-  }[];
+  readonly families: readonly FamilyLine[];
   readonly shown: { readonly family: Family; readonly missing: readonly string[] } | null;
   readonly jobs: readonly { readonly slug: string; readonly name: string }[];
   readonly job: string | null;
@@ -23,78 +33,100 @@ interface Props {
   readonly frameSheets: readonly FrameSheet[];
 }
 
+const address = (family: string | null, slug: string | null): string =>
+  `/catalogue?${new URLSearchParams({ ...(family === null ? {} : { family }), ...(slug === null ? {} : { job: slug }) }).toString()}`;
+
 /** The families in force with their ranges, and the door through which a new sheet comes in. */
 export function CataloguePage({ families, shown, jobs, job, cables, parts, frameSheets }: Props) {
-  const address = (family: string | null, slug: string | null) =>
-    `/catalogue?${new URLSearchParams({ ...(family === null ? {} : { family }), ...(slug === null ? {} : { job: slug }) }).toString()}`;
   return (
-    <main className={styles.page}>
-      <div className={styles.top}>
-        <h1 className={styles.headline}>Catalogue</h1>
-        <ImportPanelSlot />
-      </div>
-      <p className={styles.lead}>
-        Your own transcription of the sheets you work to. A revision never changes once plans may stand on it;
-        a changed sheet comes in as a new revision, and old plans keep theirs until they are made again.
-      </p>
+    <Place
+      title="Catalogue"
+      lead="Your own transcription of the sheets you work to. A revision never changes once plans may stand on it; a changed sheet comes in as a new revision, and old plans keep theirs until they are made again."
+    >
+      <ImportPanel />
       {shown === null ? (
-        <p className={styles.lead}>The catalogue is empty. Import a file to begin.</p>
+        <Empty>The catalogue is empty. Import a file to begin.</Empty>
       ) : (
-        <div className={styles.body}>
-          <nav className={styles.families} aria-label="Families">
-            {families.map((f) => (
-              <Link
-                key={f.code}
-                href={address(f.code, job)}
-                className={styles.familyLink}
-                aria-current={f.code === shown.family.code ? 'page' : undefined}
-                prefetch={false}
-              >
-                <b>{f.code}</b> <span>{PURPOSE_WORDS[f.purpose]}</span>
-                <span className={styles.revision}>
-                  revision {f.revision}
-                  {f.planOnly ? ', plan only' : ''}
-                </span>
-              </Link>
-            ))}
-            <div className={styles.jobs} role="group" aria-label="Job whose cables are drawn">
-              <span className={styles.quiet}>Cables drawn from</span>
-              {jobs.map((j) => (
-                <Link
-                  key={j.slug}
-                  href={address(shown.family.code, j.slug)}
-                  aria-current={j.slug === job ? 'true' : undefined}
-                  prefetch={false}
-                >
-                  {j.name}
-                </Link>
+        <Box sx={BODY}>
+          <nav aria-label="Families">
+            <List disablePadding>
+              {families.map((f) => (
+                <FamilyLink key={f.code} family={f} job={job} current={f.code === shown.family.code} />
               ))}
-            </div>
+            </List>
+            <Box role="group" aria-label="Job whose cables are drawn" sx={{ mt: 2, fontSize: 13.5 }}>
+              <Typography variant="quiet">Cables drawn from</Typography>
+              {jobs.map((j) => (
+                <Box key={j.slug} aria-current={j.slug === job ? 'true' : undefined}>
+                  <To
+                    href={address(shown.family.code, j.slug)}
+                    sx={{ color: 'text.primary', fontWeight: j.slug === job ? 700 : 400 }}
+                  >
+                    {j.name}
+                  </To>
+                </Box>
+              ))}
+            </Box>
           </nav>
           <FamilyPanel family={shown.family} missing={shown.missing} cables={cables} />
-        </div>
+        </Box>
       )}
       {frameSheets.map((sheet) => (
         <FrameSheetPanel key={sheet.code} sheet={sheet} />
       ))}
       {parts.length > 0 ? (
-        <details className={styles.partsBox}>
-          <summary>{parts.length} adaptors, accessories and compounds</summary>
-          <ul className={styles.parts}>
-            {parts.map((p) => (
-              <li key={p.partNumber}>
-                <b>{p.partNumber}</b> {p.what}
-              </li>
-            ))}
-          </ul>
-        </details>
+        <Folded title={`${parts.length} adaptors, accessories and compounds`}>
+          <Box sx={{ columns: '3 260px', fontSize: 13.5 }}>
+            <PlainList>
+              {parts.map((p) => (
+                <li key={p.partNumber}>
+                  <b>{p.partNumber}</b> {p.what}
+                </li>
+              ))}
+            </PlainList>
+          </Box>
+        </Folded>
       ) : null}
-    </main>
+    </Place>
   );
 }
 
-const ImportPanelSlot = () => (
-  <div className={styles.door}>
-    <ImportPanel />
-  </div>
+interface FamilyLinkProps {
+  readonly family: FamilyLine;
+  readonly job: string | null;
+  readonly current: boolean;
+}
+
+const FamilyLink = ({ family: f, job, current }: FamilyLinkProps) => (
+  <ListItemButton
+    component={Link}
+    href={address(f.code, job)}
+    prefetch={false}
+    selected={current}
+    aria-current={current ? 'page' : undefined}
+    sx={{
+      display: 'block',
+      p: '7px 10px',
+      fontSize: 13.5,
+      borderBottom: '1px solid',
+      borderBottomColor: 'divider',
+    }}
+  >
+    <Box component="b" sx={{ fontSize: 15 }}>
+      {f.code}
+    </Box>{' '}
+    {PURPOSE_WORDS[f.purpose]}
+    <Typography component="span" sx={{ display: 'block', fontSize: 12.5, color: 'text.secondary' }}>
+      revision {f.revision}
+      {f.planOnly ? ', plan only' : ''}
+    </Typography>
+  </ListItemButton>
 );
+
+const BODY = {
+  display: 'grid',
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '216px minmax(0, 1fr)' },
+  alignItems: 'start',
+  gap: 3.25,
+  mt: 1.5,
+} as const;

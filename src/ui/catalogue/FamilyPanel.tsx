@@ -1,4 +1,7 @@
 'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import {
   ARMOUR_WORDS,
@@ -10,8 +13,9 @@ import {
 } from '@/core/catalogue';
 import type { IntervalMm } from '@/core/kernel';
 import type { CatalogueCable } from '@/core/termination-view';
+import { Cautions } from '../kit-of-parts/Cautions';
+import { Facts } from '../kit-of-parts/Facts';
 import { RangeChart, type ChartMark } from './RangeChart';
-import styles from './CataloguePage.module.css';
 
 interface Props {
   readonly family: Family;
@@ -38,37 +42,22 @@ const AFTER_WORDS = {
   noLook: 'not opened again',
 } as const;
 
-/** One family: what its sheet says, and its ranges with the job's cables drawn through them. */
-export function FamilyPanel({ family, missing, cables }: Props) {
-  const accepted = cables.filter((c) => family.accepts.armour.includes(c.armour));
+/** What its sheet says of a family, line by line. */
+function factsOf(family: Family, missing: readonly string[]): (readonly [string, string])[] {
   const { certificate } = family;
-  const armours = [...new Set(family.sizes.flatMap((s) => s.rings.flatMap((r) => r.armour)))];
-  const facts: readonly (readonly [string, string])[] = [
+  const compounds = family.sizes.flatMap((s) => s.chamber?.compounds.map((c) => c.product) ?? []);
+  return [
     ['Kind', PURPOSE_WORDS[purposeOf(family)]],
     ['Takes', family.accepts.armour.map((a) => ARMOUR_WORDS[a]).join(', ')],
     ['Sheet', `${family.sheet.title}, revision ${family.sheet.revision}, ${family.sheet.issued}`],
-    [
-      'Certificate',
-      [
-        certificate.concepts.join(', '),
-        certificate.zones.length > 0 ? `zones ${certificate.zones.join(', ')}` : '',
-        (certificate.divisions ?? [])
-          .map((d) => `class ${d.hazardClass} div. ${d.division} ${d.groups.join('')}`)
-          .join(', '),
-        [certificate.gasGroup, certificate.dustGroup].filter(Boolean).join(' '),
-        certificate.ip.map((i) => `IP${i}`).join(' '),
-        `${certificate.serviceMinC} to ${certificate.serviceMaxC} °C`,
-      ]
-        .filter((w) => w !== '')
-        .join(' · '),
-    ],
+    ['Certificate', certificateWords(certificate)],
     ['Entry', [...new Set(family.sizes.map((s) => threadName(s.entry.thread)))].join(', ')],
     ['Stages', family.stages.map((s) => s.title).join(' → ')],
     ...(family.seal
       ? [
           [
             'Compound',
-            `${[...new Set(family.sizes.flatMap((s) => s.chamber?.compounds.map((c) => c.product) ?? []))].join(' or ')}; ${ORDER_WORDS[family.seal.order]}; ${AFTER_WORDS[family.seal.afterCure]}`,
+            `${[...new Set(compounds)].join(' or ')}; ${ORDER_WORDS[family.seal.order]}; ${AFTER_WORDS[family.seal.afterCure]}`,
           ] as const,
         ]
       : []),
@@ -79,31 +68,49 @@ export function FamilyPanel({ family, missing, cables }: Props) {
         : `plan only: ${missing.join('; ')}`,
     ],
   ];
+}
+
+const certificateWords = (c: Family['certificate']): string =>
+  [
+    c.concepts.join(', '),
+    c.zones.length > 0 ? `zones ${c.zones.join(', ')}` : '',
+    (c.divisions ?? [])
+      .map((d) => `class ${d.hazardClass} div. ${d.division} ${d.groups.join('')}`)
+      .join(', '),
+    [c.gasGroup, c.dustGroup].filter(Boolean).join(' '),
+    c.ip.map((i) => `IP${i}`).join(' '),
+    `${c.serviceMinC} to ${c.serviceMaxC} °C`,
+  ]
+    .filter((w) => w !== '')
+    .join(' · ');
+
+/** One family: what its sheet says, and its ranges with the job's cables drawn through them. */
+export function FamilyPanel({ family, missing, cables }: Props) {
+  const accepted = cables.filter((c) => family.accepts.armour.includes(c.armour));
+  const armours = [...new Set(family.sizes.flatMap((s) => s.rings.flatMap((r) => r.armour)))];
   return (
-    <section className={styles.panel} aria-label={family.code}>
-      <div className={styles.panelHead}>
-        <h2>
-          {family.code} <span className={styles.quiet}>{family.title}</span>
-        </h2>
-        <Link className={styles.button} href={`/catalogue/edit/${family.code}`}>
+    <section aria-label={family.code}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1.25 }}>
+        <Typography variant="h2" sx={{ flex: '1 1 280px', fontSize: 21 }}>
+          {family.code}{' '}
+          <Typography component="span" variant="quiet" sx={{ fontWeight: 400 }}>
+            {family.title}
+          </Typography>
+        </Typography>
+        <Button component={Link} href={`/catalogue/edit/${family.code}`} variant="outlined" size="small">
           Type in a new sheet
-        </Link>
-        <a className={styles.button} href={`/api/catalogue/sizes?family=${family.code}`} download>
+        </Button>
+        <Button href={`/api/catalogue/sizes?family=${family.code}`} variant="outlined" size="small" download>
           Sizes as CSV
-        </a>
-      </div>
-      <dl className={styles.facts}>
-        {facts.map(([term, text]) => (
-          <div key={term}>
-            <dt>{term}</dt>
-            <dd>{text}</dd>
-          </div>
-        ))}
-      </dl>
-      <p className={styles.legend}>
+        </Button>
+      </Box>
+      <Box sx={{ m: '10px 0 14px', fontSize: 13.5 }}>
+        <Facts facts={factsOf(family, missing)} />
+      </Box>
+      <Typography variant="quiet" sx={{ maxWidth: 720, mb: 1.25 }}>
         Bars are what a size takes, filled where it takes a cable of the job; amber lines are the measured
         cables, dashed where only a datasheet is known; the number is how many ends lie wholly inside.
-      </p>
+      </Typography>
       <Chart
         title="Outer seal, mm"
         rows={family.sizes.map((s) => [s.code, s.outerSeal])}
@@ -125,11 +132,7 @@ export function FamilyPanel({ family, missing, cables }: Props) {
         ])}
         marks={marksOf(accepted, (c) => c.cores)}
       />
-      <ul className={styles.cautions}>
-        {family.cautions.map((c) => (
-          <li key={c}>{c}</li>
-        ))}
-      </ul>
+      <Cautions cautions={family.cautions} />
     </section>
   );
 }

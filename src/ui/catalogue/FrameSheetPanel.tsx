@@ -5,7 +5,10 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import type { FrameSheet } from '@/core/catalogue';
 import { trimNumber } from '@/core/units';
-import styles from './FrameSheetPanel.module.css';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { Cautions } from '../kit-of-parts/Cautions';
+import { Folded } from '../kit-of-parts/Folded';
 
 const mm = (value: number): string => trimNumber(value, 2);
 const range = ({ min, max }: { readonly min: number; readonly max: number }): string =>
@@ -14,16 +17,15 @@ const range = ({ min, max }: { readonly min: number; readonly max: number }): st
 /** A system of transit frames in force, as its sheet gives it: what each module takes, what each frame has room for. */
 export function FrameSheetPanel({ sheet }: { readonly sheet: FrameSheet }) {
   return (
-    <details className={styles.box} id={`frames-${sheet.code}`}>
-      <summary>
-        Transit frames {sheet.code} revision {sheet.sheet.revision}: {sheet.modules.length} modules,{' '}
-        {sheet.frames.length} frames
-      </summary>
-      <p className={styles.quiet}>
+    <Folded
+      id={`frames-${sheet.code}`}
+      title={`Transit frames ${sheet.code} revision ${sheet.sheet.revision}: ${sheet.modules.length} modules, ${sheet.frames.length} frames`}
+    >
+      <Typography variant="quiet" sx={{ my: 1 }}>
         {sheet.sheet.title}, issued {sheet.sheet.issued}. Crossings keep the revision they stand on.
-      </p>
-      <div className={styles.tables}>
-        <DataTable className={styles.table}>
+      </Typography>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'flex-start', gap: '12px 44px' }}>
+        <DataTable>
           <caption>Modules, mm</caption>
           <TableHead>
             <TableRow>
@@ -51,7 +53,7 @@ export function FrameSheetPanel({ sheet }: { readonly sheet: FrameSheet }) {
             ))}
           </TableBody>
         </DataTable>
-        <DataTable className={styles.table}>
+        <DataTable>
           <caption>Frames, mm</caption>
           <TableHead>
             <TableRow>
@@ -89,14 +91,8 @@ export function FrameSheetPanel({ sheet }: { readonly sheet: FrameSheet }) {
             })}
           </TableBody>
         </DataTable>
-      </div>
-      {sheet.cautions.length > 0 ? (
-        <ul className={styles.cautions}>
-          {sheet.cautions.map((c) => (
-            <li key={c}>{c}</li>
-          ))}
-        </ul>
-      ) : null}
-    </details>
+      </Box>
+      <Cautions cautions={sheet.cautions} />
+    </Folded>
   );
 }

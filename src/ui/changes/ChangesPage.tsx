@@ -5,14 +5,15 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import type { MovedOnLine } from '@/core/termination-view';
 import { Problems } from '../kit-of-parts/Problems';
 import { useLook } from '../data/use-look';
 import { useSend } from '../data/use-send';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
-import styles from './ChangesPage.module.css';
+import Typography from '@mui/material/Typography';
+import { Place } from '../kit-of-parts/Place';
+import { To } from '../kit-of-parts/To';
 
 interface Props {
   readonly job: string;
@@ -26,9 +27,9 @@ export function ChangesPage({ job }: Props) {
   const free = (lines ?? []).filter((l) => l.restamp);
   const held = (lines ?? []).filter((l) => !l.restamp);
   return (
-    <main className={styles.main}>
-      <div className={styles.title}>
-        <h1>Changes</h1>
+    <Place
+      title="Changes"
+      acts={
         <Button
           size="small"
           variant="text"
@@ -38,10 +39,11 @@ export function ChangesPage({ job }: Props) {
         >
           Undo
         </Button>
-      </div>
-      <p className={styles.lead} role="status">
+      }
+    >
+      <Typography variant="lead" role="status">
         {lines === null ? 'Every plan that does not stand on today is made again in thought …' : lead(lines)}
-      </p>
+      </Typography>
       <Problems problems={[...problems, ...refused]} />
       {problems.length > 0 ? (
         <Button variant="outlined" onClick={reload}>
@@ -50,17 +52,17 @@ export function ChangesPage({ job }: Props) {
       ) : null}
       {held.length > 0 ? (
         <section aria-label="To be looked at one by one">
-          <h2>To be looked at one by one</h2>
+          <Typography variant="h2">To be looked at one by one</Typography>
           <Lines job={job} lines={held} />
         </section>
       ) : null}
       {free.length > 0 ? (
         <section aria-label="Can be made again at once">
-          <h2>Can be made again at once</h2>
-          <p className={styles.lead}>
+          <Typography variant="h2">Can be made again at once</Typography>
+          <Typography variant="lead">
             The size stays and nothing that was done has to be done again. The sheet that came with a gland
             leads: make a plan again only where that is the one in force.
-          </p>
+          </Typography>
           <Button
             variant="contained"
             color="secondary"
@@ -82,7 +84,7 @@ export function ChangesPage({ job }: Props) {
           <Lines job={job} lines={free} />
         </section>
       ) : null}
-    </main>
+    </Place>
   );
 }
 
@@ -109,7 +111,7 @@ const SHOWN = 200;
 function Lines({ job, lines }: { readonly job: string; readonly lines: readonly MovedOnLine[] }) {
   return (
     <>
-      <DataTable className={styles.table}>
+      <DataTable sx={{ mt: 1.5, mb: 0.5, '& td:nth-of-type(-n + 3)': { whiteSpace: 'nowrap' } }}>
         <TableHead>
           <TableRow>
             <TableCell>End</TableCell>
@@ -122,7 +124,7 @@ function Lines({ job, lines }: { readonly job: string; readonly lines: readonly 
           {lines.slice(0, SHOWN).map((l) => (
             <TableRow key={l.tag}>
               <TableCell>
-                <Link href={stationPath(job, l.cable, l.end, 'choose')}>{l.tag}</Link>
+                <To href={stationPath(job, l.cable, l.end, 'choose')}>{l.tag}</To>
               </TableCell>
               <TableCell>{l.size}</TableCell>
               <TableCell>
@@ -135,7 +137,7 @@ function Lines({ job, lines }: { readonly job: string; readonly lines: readonly 
           ))}
         </TableBody>
       </DataTable>
-      {lines.length > SHOWN ? <p className={styles.lead}>and {lines.length - SHOWN} more</p> : null}
+      {lines.length > SHOWN ? <Typography variant="lead">and {lines.length - SHOWN} more</Typography> : null}
     </>
   );
 }

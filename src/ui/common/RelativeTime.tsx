@@ -1,6 +1,6 @@
 'use client';
 import { useSyncExternalStore } from 'react';
-import styles from './RelativeTime.module.css';
+import Box from '@mui/material/Box';
 
 const MINUTE = 60_000;
 const UNITS: readonly [Intl.RelativeTimeFormatUnit, number][] = [
@@ -34,8 +34,14 @@ export function RelativeTime({ at }: { readonly at: string }) {
   const absolute = `${at.slice(0, 10)} ${at.slice(11, 16)}`;
   return (
     <time dateTime={at} suppressHydrationWarning>
-      <span className={styles.absolute}>{absolute}</span>{' '}
-      {from > 0 ? <span className={styles.relative}>{relative(Date.parse(at), from)}</span> : null}
+      <Box component="span" sx={{ whiteSpace: 'nowrap' }}>
+        {absolute}
+      </Box>{' '}
+      {from > 0 ? (
+        <Box component="span" sx={{ fontSize: 12.5, whiteSpace: 'nowrap', color: 'text.secondary' }}>
+          {relative(Date.parse(at), from)}
+        </Box>
+      ) : null}
     </time>
   );
 }

@@ -1,115 +1,171 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { CrossingView } from '@/core/crossing';
 import { replay, type CrossingRef, type Step } from '@/core/record';
-import bench from '../bench/Bench.module.css';
 import { HoldButton } from '../bench/HoldButton';
+import {
+  BenchButtons,
+  BenchDetail,
+  BenchHead,
+  BenchLink,
+  BenchMessage,
+  BenchStep,
+  BenchTitle,
+  PHONE,
+} from '../bench/parts';
 import { StepScreen } from '../bench/StepScreen';
 import { useGate } from '../bench/use-gate';
 import { useWakeLock } from '../bench/use-wake-lock';
 import { useWork } from '../bench/use-work';
-import { Caution } from '../kit-of-parts/Caution';
 import { RecordFaults } from '../common/RecordFaults';
-import { ActorField } from '../shell/TopBar';
-import { FaceView } from './FaceView';
-import { crossingPath } from './words';
-import styles from './Build.module.css';
 import { useShown } from '../data/use-look';
+import { Caution } from '../kit-of-parts/Caution';
+import { ActorField } from '../shell/ActorField';
+import { BuildFace } from './BuildFace';
+import { crossingPath } from './words';
 
 interface Props {
   readonly at: CrossingRef;
 }
 
-/** The building of a crossing on the bench: one step at a time, with its row lit in the face view. */
-export function BuildPage({ at: ref }: Props) {
+/** What is being built, the step that is looked at, and how far it is. */
+function useBuilding(ref: CrossingRef) {
   const view = useShown(['viewCrossing', ref]);
-  const { steps, acts } = view;
-  const progress = useMemo(() => replay(steps, acts), [steps, acts]);
+  const progress = useMemo(() => replay(view.steps, view.acts), [view.steps, view.acts]);
   const subject = useMemo(
     () => ({ kind: 'crossing', job: view.job, crossing: view.name }) as const,
     [view.job, view.name],
   );
   const [looking, setLooking] = useState<number | null>(null);
-  const [gateOpen, passGate] = useGate(`ac_gate_crossing_${view.job}_${view.name}`);
-  const wake = useWakeLock();
-  const { command, unsent, busy, problems, clear } = useWork(subject);
-  const nextAt = progress.next ? steps.findIndex((s) => s.id === progress.next?.id) : steps.length;
+  const nextAt = progress.next ? view.steps.findIndex((s) => s.id === progress.next?.id) : view.steps.length;
   const at = looking ?? nextAt;
-  const step = steps[at];
-  const home = crossingPath(view.job, view.name);
+  return {
+    view,
+    progress,
+    work: useWork(subject),
+    at,
+    nextAt,
+    step: view.steps[at] ?? null,
+    look: setLooking,
+  };
+}
+
+type Building = ReturnType<typeof useBuilding>;
+
+/** The building of a crossing on the bench: one step at a time, with its row lit in the face view. */
+export function BuildPage({ at: ref }: Props) {
+  const building = useBuilding(ref);
+  const { view, progress, work } = building;
+  const wake = useWakeLock();
+  const share = progress.done.size / Math.max(1, view.steps.length);
   return (
-    <main className={styles.bench} data-bench="">
-      <header className={styles.head}>
-        <Link href={home}>{view.name}</Link>
-        <span>{view.setup.place}</span>
-        <span className={styles.count}>
-          {progress.done.size} of {steps.length} done
-        </span>
-        {unsent ? <b className={styles.unsent}>not sent yet, trying again</b> : null}
-        {wake === 'off' ? <span className={styles.sleep}>screen may sleep</span> : null}
+    <Box
+      component="main"
+      data-bench=""
+      sx={{
+        display: 'flex',
+        flexDirection: 'column',
+        height: '100dvh',
+        bgcolor: 'background.default',
+        fontSize: 17,
+      }}
+    >
+      <BenchHead
+        home={crossingPath(view.job, view.name)}
+        name={view.name}
+        where={`${view.setup.place} · ${progress.done.size} of ${view.steps.length} done`}
+        unsent={work.unsent}
+        sleeps={wake === 'off'}
+      >
         <ActorField />
-      </header>
+      </BenchHead>
       <RecordFaults faults={view.faults} />
       <NotYet view={view} />
-      <div className={styles.track} aria-hidden>
-        <span style={{ width: `${(progress.done.size / Math.max(1, steps.length)) * 100}%` }} />
-      </div>
-      {view.plans.length === 0 || steps.length === 0 ? (
-        <div className={styles.step}>
-          <h1>Nothing to build yet</h1>
-          <p>
-            <Link href={home}>Plan the crossing first.</Link>
-          </p>
-        </div>
-      ) : !gateOpen && step ? (
-        <Gate place={view.setup.place || view.name} onPass={passGate} />
-      ) : step ? (
-        <div className={styles.columns}>
-          <section className={styles.step} aria-label="Step" tabIndex={0}>
-            <StepScreen
-              key={step.id}
-              steps={steps}
-              acts={acts}
-              done={[...progress.done]}
-              signedBy={progress.signedBy}
-              step={step}
-              current={at === nextAt}
-              busy={busy}
-              problems={problems}
-              onCommand={(sent) => {
-                setLooking(null);
-                command(sent);
-              }}
-              onEdit={clear}
-              onBack={() => setLooking(Math.max(0, at - 1))}
-              onReturn={() => setLooking(null)}
-            />
-          </section>
-          <section className={styles.face} aria-label="Face view">
-            <StepFace view={view} step={step} />
-          </section>
-        </div>
-      ) : (
-        <div className={styles.step}>
-          <h1>Built and signed</h1>
-          <p className={styles.detail}>
-            Signed by {progress.signedBy}. {view.events.length} entries in the record.
-          </p>
-          <div className={bench.buttons}>
-            <Button variant="outlined" onClick={() => setLooking(steps.length - 1)}>
-              Look back
-            </Button>
-            <Link className={bench.primary} href={crossingPath(view.job, view.name, '/record')}>
-              See the record
-            </Link>
-          </div>
-        </div>
-      )}
-    </main>
+      <Box aria-hidden sx={{ flex: 'none', height: 8, bgcolor: 'var(--ac-track)' }}>
+        <Box sx={{ height: '100%', bgcolor: 'secondary.main' }} style={{ width: `${share * 100}%` }} />
+      </Box>
+      <BuildBody building={building} />
+    </Box>
   );
 }
+
+function BuildBody({ building }: { readonly building: Building }) {
+  const { view, progress, step } = building;
+  const [gateOpen, passGate] = useGate(`ac_gate_crossing_${view.job}_${view.name}`);
+  if (view.plans.length === 0 || view.steps.length === 0)
+    return (
+      <BenchMessage
+        title="Nothing to build yet"
+        text="The steps follow from the plan of the crossing."
+        href={crossingPath(view.job, view.name)}
+        action="Plan the crossing first"
+      />
+    );
+  if (step === null)
+    return (
+      <BenchStep>
+        <BenchTitle>Built and signed</BenchTitle>
+        <BenchDetail>
+          Signed by {progress.signedBy}. {view.events.length} entries in the record.
+        </BenchDetail>
+        <BenchButtons>
+          <Button variant="outlined" onClick={() => building.look(view.steps.length - 1)}>
+            Look back
+          </Button>
+          <BenchLink href={crossingPath(view.job, view.name, '/record')}>See the record</BenchLink>
+        </BenchButtons>
+      </BenchStep>
+    );
+  if (!gateOpen) return <Gate place={view.setup.place || view.name} onPass={passGate} />;
+  return <Building building={building} step={step} />;
+}
+
+function Building({ building, step }: { readonly building: Building; readonly step: Step }) {
+  const { view, progress, work, at, nextAt, look } = building;
+  return (
+    <Box sx={COLUMNS}>
+      <Box
+        component="section"
+        aria-label="Step"
+        tabIndex={0}
+        sx={{ overflowY: 'auto', scrollPaddingBottom: '130px', [PHONE]: { overflow: 'visible' } }}
+      >
+        <StepScreen
+          key={step.id}
+          steps={view.steps}
+          acts={view.acts}
+          done={[...progress.done]}
+          signedBy={progress.signedBy}
+          step={step}
+          current={at === nextAt}
+          busy={work.busy}
+          problems={work.problems}
+          onCommand={(sent) => {
+            look(null);
+            work.command(sent);
+          }}
+          onEdit={work.clear}
+          onBack={() => look(Math.max(0, at - 1))}
+          onReturn={() => look(null)}
+        />
+      </Box>
+      {/* Here the drawing has the whole height to itself. */}
+      <Box component="section" aria-label="Face view" sx={{ minHeight: 0, p: 2, overflow: 'hidden' }}>
+        <BuildFace view={view} step={step} />
+      </Box>
+    </Box>
+  );
+}
+
+const COLUMNS = {
+  flex: 1,
+  minHeight: 0,
+  display: 'grid',
+  gridTemplateColumns: 'minmax(0, 1.1fr) minmax(0, 1fr)',
+  [PHONE]: { display: 'block', overflowY: 'auto' },
+} as const;
 
 /** Why nothing can be confirmed at this plan, said before anybody reaches for a module. */
 function NotYet({ view }: { readonly view: CrossingView }) {
@@ -131,59 +187,19 @@ function NotYet({ view }: { readonly view: CrossingView }) {
 
 function Gate({ place, onPass }: { readonly place: string; readonly onPass: () => void }) {
   return (
-    <div className={`${styles.step} ${styles.gate}`}>
-      <h1>Before the bench opens at {place}</h1>
-      <p className={styles.detail}>
+    <BenchStep>
+      <BenchTitle>Before the bench opens at {place}</BenchTitle>
+      <BenchDetail>
         In a classified area this tablet, its camera, testers, torches and power tools are themselves ignition
         sources.
-      </p>
+      </BenchDetail>
       <Caution>
         Go on only where the area on both sides of the wall is not classified, or where a permit and a gas
         test cover this very device.
       </Caution>
-      <div className={bench.buttons}>
+      <BenchButtons>
         <HoldButton onConfirm={onPass}>Hold: not classified, or permitted</HoldButton>
-      </div>
-    </div>
-  );
-}
-
-const NOTHING = () => undefined;
-
-/** The frame as it will be, with the row of this step lit. */
-function StepFace({ view, step }: { readonly view: CrossingView; readonly step: Step }) {
-  const [inForce] = view.plans;
-  if (!inForce) return null;
-  const { target } = step;
-  const frame = target?.kind === 'row' || target?.kind === 'opening' ? target.frame : null;
-  const places =
-    target?.kind === 'row'
-      ? (inForce.plan.frames[target.frame]?.openings[target.opening]?.rows[target.row]?.places ?? [])
-      : [];
-  return (
-    <FaceView
-      request={inForce.request}
-      plan={inForce.plan}
-      side="front"
-      only={frame}
-      lit={null}
-      picked={null}
-      target={null}
-      locked={
-        target?.kind === 'row'
-          ? places.map((_, place) => ({
-              frame: target.frame,
-              opening: target.opening,
-              row: target.row,
-              place,
-            }))
-          : []
-      }
-      marks="row"
-      onLight={NOTHING}
-      onPick={NOTHING}
-      onOver={NOTHING}
-      onDrop={NOTHING}
-    />
+      </BenchButtons>
+    </BenchStep>
   );
 }

@@ -1,4 +1,8 @@
 'use client';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { Choice } from '../kit-of-parts/Choice';
+import { PlainList } from '../kit-of-parts/PlainList';
 import { DataTable } from '../kit-of-parts/DataTable';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -8,7 +12,6 @@ import { useState } from 'react';
 import { frameParts, placesOf, type FramePlan, type FrameRequest } from '@/core/frame-packing';
 import { fillOf, type CrossingPlanView } from '@/core/crossing';
 import { refWords } from './words';
-import styles from './Crossing.module.css';
 
 const sheetWords = ({ sheet }: FrameRequest): string =>
   sheet ? `${sheet.code} revision ${sheet.revision}` : '–';
@@ -26,7 +29,9 @@ export function ComparePanel({
   const [chosen, setChosen] = useState(plans[0]?.id ?? 0);
   const other = plans.find((p) => p.id === chosen);
   if (!other)
-    return <p className={styles.lead}>No plan has been taken yet: there is nothing to compare with.</p>;
+    return (
+      <Typography variant="lead">No plan has been taken yet: there is nothing to compare with.</Typography>
+    );
   const at = (p: FramePlan) =>
     new Map(
       placesOf(p.frames).flatMap(({ ref, place }) =>
@@ -58,20 +63,18 @@ export function ComparePanel({
     ['Crossings at the back', other.plan.crossings.back, plan.crossings.back],
   ];
   return (
-    <div className={styles.setup}>
-      <label className={styles.find}>
-        Compare with
-        <select className={styles.field} value={chosen} onChange={(e) => setChosen(Number(e.target.value))}>
-          {plans.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.kind === 'asBuilt' ? 'as built' : 'plan'} of {p.madeAt.slice(0, 16).replace('T', ' ')},{' '}
-              {p.actor}
-              {p.note ? `: ${p.note}` : ''}
-            </option>
-          ))}
-        </select>
-      </label>
-      <DataTable className={styles.compare}>
+    <Box sx={{ mt: 2 }}>
+      <Choice
+        label="Compare with"
+        value={String(chosen)}
+        options={plans.map((p) => [
+          String(p.id),
+          `${p.kind === 'asBuilt' ? 'as built' : 'plan'} of ${p.madeAt.slice(0, 16).replace('T', ' ')}, ${p.actor}${p.note ? `: ${p.note}` : ''}`,
+        ])}
+        onChange={(id) => setChosen(Number(id))}
+        width="100%"
+      />
+      <DataTable sx={{ mt: 1.25 }}>
         <TableHead>
           <TableRow>
             <TableCell />
@@ -81,7 +84,7 @@ export function ComparePanel({
         </TableHead>
         <TableBody>
           {lines.map(([title, x, y]) => (
-            <TableRow key={title} data-differs={x !== y ? 'yes' : undefined}>
+            <TableRow key={title} sx={x === y ? {} : { '& td': { fontWeight: 650 } }}>
               <TableCell component="th" scope="row">
                 {title}
               </TableCell>
@@ -91,18 +94,18 @@ export function ComparePanel({
           ))}
         </TableBody>
       </DataTable>
-      <p className={styles.opened}>
+      <Typography sx={{ my: 1 }}>
         {moved.length === 0
           ? 'Every cable stands in the same row.'
           : `${moved.length} cables stand in another row:`}
-      </p>
-      <ul className={styles.answers}>
+      </Typography>
+      <PlainList ruled>
         {moved.map((t) => (
           <li key={t}>
             <b>{t}</b> {there.get(t) ?? 'not in it'} → {here.get(t) ?? 'not in it'}
           </li>
         ))}
-      </ul>
-    </div>
+      </PlainList>
+    </Box>
   );
 }

@@ -1,14 +1,16 @@
 'use client';
-import { RecordFaults } from '../common/RecordFaults';
-import { Problems } from '../kit-of-parts/Problems';
-import { UndoesWork } from '../common/UndoesWork';
-import { CrossingCautions } from './CrossingCautions';
-import { STATE_WORDS } from './words';
-import styles from './Crossing.module.css';
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import type { CrossingRef } from '@/core/record';
+import { RecordFaults } from '../common/RecordFaults';
+import { UndoesWork } from '../common/UndoesWork';
+import { Problems } from '../kit-of-parts/Problems';
 import { CrossingActs } from './CrossingActs';
+import { CrossingCautions } from './CrossingCautions';
 import { FacePane } from './FacePane';
 import { SidePane } from './SidePane';
+import { StateWords } from './StateWords';
 import { useCrossingSession } from './use-crossing-session';
 
 interface Props {
@@ -20,13 +22,17 @@ export function CrossingPage({ at }: Props) {
   const session = useCrossingSession(at);
   const { view, planning, taking, problems } = session;
   return (
-    <main className={styles.page}>
-      <div className={styles.left}>
-        <div className={styles.title}>
-          <h1>{view.name}</h1>
+    <Stack
+      component="main"
+      direction={{ xs: 'column', md: 'row' }}
+      sx={{ flex: 1, minWidth: 0, overflowY: { xs: 'auto', md: 'visible' } }}
+    >
+      <Box sx={{ ...PANE, flex: { md: '1 1 60%' }, p: { xs: '12px 14px', md: '14px 20px 32px 28px' } }}>
+        <Stack direction="row" sx={{ flexWrap: 'wrap', alignItems: 'baseline', gap: '4px 14px' }}>
+          <Typography variant="h1">{view.name}</Typography>
           <span>{view.setup.place}</span>
-          <b data-state={view.state}>{STATE_WORDS[view.state]}</b>
-        </div>
+          <StateWords state={view.state} />
+        </Stack>
         <RecordFaults faults={view.faults} />
         <CrossingActs session={session} />
         <CrossingCautions view={view} />
@@ -38,8 +44,24 @@ export function CrossingPage({ at }: Props) {
           onLeave={taking.leave}
         />
         <FacePane session={session} />
-      </div>
-      <SidePane session={session} />
-    </main>
+      </Box>
+      <Box
+        component="aside"
+        aria-label="Panel"
+        sx={{
+          ...PANE,
+          flex: { md: '0 0 42%' },
+          minWidth: { md: 380 },
+          p: { xs: '12px 14px', md: '14px 24px 32px' },
+          borderLeft: { md: '1px solid' },
+          borderColor: { md: 'divider' },
+        }}
+      >
+        <SidePane session={session} />
+      </Box>
+    </Stack>
   );
 }
+
+/** Side by side each scrolls by itself; one below the other the page does. */
+const PANE = { minWidth: 0, overflowY: { md: 'auto' } } as const;

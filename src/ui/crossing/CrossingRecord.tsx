@@ -1,26 +1,34 @@
-import Link from 'next/link';
+import Typography from '@mui/material/Typography';
+import Box from '@mui/material/Box';
 import type { CrossingView } from '@/core/crossing';
 import { replay } from '@/core/record';
+import { Facts } from '../kit-of-parts/Facts';
+import { To } from '../kit-of-parts/To';
 import { RecordOf } from '../prove/RecordOf';
 import { crossingPath } from './words';
-import styles from './CrossingRecord.module.css';
 
-/** The record of a crossing's building: who did what when, whether it holds, and what is still open. */
-export function CrossingRecord({
-  view,
-  secondPerson,
-}: {
+interface Props {
   readonly view: CrossingView;
   readonly secondPerson: boolean;
-}) {
+}
+
+function planWords([inForce]: CrossingView['plans']): string {
+  if (!inForce) return 'none yet';
+  const kind = inForce.kind === 'asBuilt' ? 'as built' : 'as planned';
+  return `${kind}, by ${inForce.actor}, hash ${inForce.planHash.slice(0, 12)}${inForce.stale ? ', stale' : ''}`;
+}
+
+/** The record of a crossing's building: who did what when, whether it holds, and what is still open. */
+export function CrossingRecord({ view, secondPerson }: Props) {
   const { done, next, signedBy } = replay(view.steps, view.acts);
-  const [inForce] = view.plans;
-  const home = crossingPath(view.job, view.name);
   return (
-    <main className={styles.page}>
-      <p className={styles.where}>
-        <Link href={home}>{view.name}</Link> {view.setup.place}
-      </p>
+    <Box
+      component="main"
+      sx={{ flex: 1, minWidth: 0, maxWidth: 1100, overflowY: 'auto', p: '20px 24px 40px' }}
+    >
+      <Typography sx={{ mb: 0.5, color: 'text.secondary' }}>
+        <To href={crossingPath(view.job, view.name)}>{view.name}</To> {view.setup.place}
+      </Typography>
       <RecordOf
         events={view.events}
         faults={view.faults}
@@ -29,20 +37,13 @@ export function CrossingRecord({
         begins="The record begins at the bench, with the first building step."
         signing={secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''}
       />
-      <dl className={styles.facts}>
-        <dt>Plan in force</dt>
-        <dd>
-          {inForce
-            ? `${inForce.kind === 'asBuilt' ? 'as built' : 'as planned'}, by ${inForce.actor}, hash ${inForce.planHash.slice(0, 12)}${inForce.stale ? ', stale' : ''}`
-            : 'none yet'}
-        </dd>
-        <dt>Done</dt>
-        <dd>
-          {done.size} of {view.steps.length} steps{next ? `; next: ${next.title}` : ''}
-        </dd>
-        <dt>Wall’s rating</dt>
-        <dd>{view.setup.rating.trim() === '' ? 'nobody has said' : view.setup.rating}</dd>
-      </dl>
-    </main>
+      <Facts
+        facts={[
+          ['Plan in force', planWords(view.plans)],
+          ['Done', `${done.size} of ${view.steps.length} steps${next ? `; next: ${next.title}` : ''}`],
+          ['Wall’s rating', view.setup.rating.trim() === '' ? 'nobody has said' : view.setup.rating],
+        ]}
+      />
+    </Box>
   );
 }

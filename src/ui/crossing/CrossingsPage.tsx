@@ -1,104 +1,153 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { CrossingLine } from '@/core/crossing';
+import type { CrossingFill, CrossingLine } from '@/core/crossing';
 import { trimNumber } from '@/core/units';
 import { RecordFaults } from '../common/RecordFaults';
+import { useSend } from '../data/use-send';
+import { Acts } from '../kit-of-parts/Acts';
+import { Empty } from '../kit-of-parts/Empty';
+import { Place } from '../kit-of-parts/Place';
+import { PlainList } from '../kit-of-parts/PlainList';
 import { Problems } from '../kit-of-parts/Problems';
 import { useRun } from '../termination/use-run';
-import { crossingPath, STATE_WORDS } from './words';
-import styles from './Crossing.module.css';
-import { useSend } from '../data/use-send';
+import { StateWords } from './StateWords';
+import { crossingPath } from './words';
 
-/** Every crossing of a job: how full, what is spare, how far it is. */
-export function CrossingsPage({
-  job,
-  lines,
-}: {
+interface Props {
   readonly job: string;
   readonly lines: readonly CrossingLine[];
-}) {
+}
+
+/** Every crossing of a job: how full, what is spare, how far it is. */
+export function CrossingsPage({ job, lines }: Props) {
+  return (
+    <Place title="Crossings" lead="Where cables go through a wall or a deck in transit frames.">
+      {lines.length === 0 ? (
+        <Empty>No crossing yet. Give the first one a name.</Empty>
+      ) : (
+        <PlainList>
+          {lines.map((line) => (
+            <Line key={line.name} job={job} line={line} />
+          ))}
+        </PlainList>
+      )}
+      <AddCrossing job={job} />
+    </Place>
+  );
+}
+
+function Line({ job, line }: { readonly job: string; readonly line: CrossingLine }) {
+  return (
+    <Box component="li" sx={LINE}>
+      <div>
+        <Box
+          component={Link}
+          href={crossingPath(job, line.name)}
+          sx={{
+            color: 'inherit',
+            textDecoration: 'none',
+            fontSize: 17,
+            '&:hover b': { color: 'var(--ac-amber-text)' },
+          }}
+        >
+          <Box component="b" sx={{ display: 'block', fontSize: 24, fontStretch: '108%' }}>
+            {line.name}
+          </Box>
+          {line.place}
+        </Box>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '2px 16px', color: 'text.secondary' }}>
+          <StateWords state={line.state}>
+            {line.state === 'building' ? `, ${line.done} of ${line.steps} steps` : ''}
+          </StateWords>
+          <span>{line.cables} cables</span>
+          {line.provisional ? (
+            <Box component="b" sx={{ fontWeight: 600, color: 'warning.main' }}>
+              provisional
+            </Box>
+          ) : null}
+          <span>{line.frames.join(' + ')}</span>
+        </Box>
+        <RecordFaults faults={line.faults} />
+      </div>
+      {line.fill ? <Fill fill={line.fill} /> : <Typography variant="lead">No plan yet.</Typography>}
+    </Box>
+  );
+}
+
+/** How many places of each size are taken, drawn. */
+const Fill = ({ fill }: { readonly fill: CrossingFill }) => (
+  <div role="group" aria-label={`${fill.taken} of ${fill.places} places taken`}>
+    {fill.bySize.map((s) => (
+      <Box key={`${s.size} ${s.corner}`} sx={FILL}>
+        <Box component="b" sx={{ fontWeight: 600, textAlign: 'right' }}>
+          {trimNumber(s.size, 1)}
+          {s.corner ? ' corner' : ''}
+        </Box>
+        <Box sx={{ height: 12, bgcolor: 'var(--ac-track)' }}>
+          <Box
+            sx={{ height: '100%', bgcolor: 'text.primary' }}
+            style={{ width: `${(s.taken / Math.max(1, s.taken + s.spare)) * 100}%` }}
+          />
+        </Box>
+        <span>
+          {s.taken} taken, {s.spare} spare
+        </span>
+      </Box>
+    ))}
+  </div>
+);
+
+function AddCrossing({ job }: { readonly job: string }) {
   const [name, setName] = useState('');
   const send = useSend();
   const { run, busy, problems } = useRun();
   const router = useRouter();
   return (
-    <main className={styles.list}>
-      <div className={styles.title}>
-        <h1>Crossings</h1>
-      </div>
-      <p className={styles.lead}>Where cables go through a wall or a deck in transit frames.</p>
-      {lines.length === 0 ? (
-        <p className={styles.empty}>No crossing yet. Give the first one a name.</p>
-      ) : (
-        <ul className={styles.cards}>
-          {lines.map((line) => (
-            <li key={line.name} className={styles.card}>
-              <Link href={crossingPath(job, line.name)} className={styles.cardHead}>
-                <b>{line.name}</b>
-                <span>{line.place}</span>
-              </Link>
-              <div className={styles.cardFacts}>
-                <span data-state={line.state} className={styles.state}>
-                  {STATE_WORDS[line.state]}
-                  {line.state === 'building' ? `, ${line.done} of ${line.steps} steps` : ''}
-                </span>
-                <span>{line.cables} cables</span>
-                {line.provisional ? <span className={styles.provisional}>provisional</span> : null}
-                <span>{line.frames.join(' + ')}</span>
-              </div>
-              <RecordFaults faults={line.faults} />
-              {line.fill ? (
-                <div
-                  className={styles.fills}
-                  aria-label={`${line.fill.taken} of ${line.fill.places} places taken`}
-                >
-                  {line.fill.bySize.map((s) => (
-                    <div key={`${s.size} ${s.corner}`} className={styles.fill}>
-                      <span className={styles.fillName}>
-                        {trimNumber(s.size, 1)}
-                        {s.corner ? ' corner' : ''}
-                      </span>
-                      <span className={styles.track}>
-                        <span style={{ width: `${(s.taken / Math.max(1, s.taken + s.spare)) * 100}%` }} />
-                      </span>
-                      <span className={styles.fillCount}>
-                        {s.taken} taken, {s.spare} spare
-                      </span>
-                    </div>
-                  ))}
-                </div>
-              ) : (
-                <p className={styles.lead}>No plan yet.</p>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
-      <form
-        className={styles.apart}
-        onSubmit={(e) => {
-          e.preventDefault();
-          void run(() => send('addCrossing', job, name)).then(
-            (r) => r.ok && router.push(crossingPath(job, r.value.name)),
-          );
-        }}
-      >
-        <input
-          className={styles.field}
-          aria-label="name of a new crossing"
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        void run(() => send('addCrossing', job, name)).then(
+          (r) => r.ok && router.push(crossingPath(job, r.value.name)),
+        );
+      }}
+    >
+      <Acts>
+        <TextField
+          label="Name of a new crossing"
           placeholder="X-4"
           value={name}
           onChange={(e) => setName(e.target.value)}
-          maxLength={40}
+          slotProps={{ htmlInput: { maxLength: 40 } }}
+          sx={{ width: 200 }}
         />
         <Button type="submit" variant="outlined" disabled={busy || name.trim() === ''}>
           Add a crossing
         </Button>
-      </form>
+      </Acts>
       <Problems problems={problems} />
-    </main>
+    </form>
   );
 }
+
+const LINE = {
+  display: 'grid',
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
+  alignItems: 'start',
+  gap: '4px 40px',
+  p: '12px 0 18px',
+  borderTop: '2px solid',
+  borderColor: 'text.primary',
+} as const;
+const FILL = {
+  display: 'grid',
+  gridTemplateColumns: '84px 1fr 150px',
+  alignItems: 'center',
+  gap: 1.25,
+  fontSize: 14,
+} as const;

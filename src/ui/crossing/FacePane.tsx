@@ -1,15 +1,19 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import { fillOf } from '@/core/crossing';
 import { sameRef, type FramePlan } from '@/core/frame-packing';
+import { Acts } from '../kit-of-parts/Acts';
 import { Caution } from '../kit-of-parts/Caution';
+import { Empty } from '../kit-of-parts/Empty';
 import { Problems } from '../kit-of-parts/Problems';
 import { Segments } from '../kit-of-parts/Segments';
 import { FaceView } from './FaceView';
 import { Legend } from './Legend';
 import { cableAt, litWords, lockWords } from './place-words';
 import { provenWords, refWords, restWords } from './words';
-import styles from './Crossing.module.css';
+import { NumberLegend } from './NumberLegend';
 import type { CrossingSession } from './use-crossing-session';
 
 /** The plan from either side: what it comes to, the frames to scale, and what is said of the place under the hand. */
@@ -17,11 +21,11 @@ export function FacePane({ session }: { readonly session: CrossingSession }) {
   const { request, plan } = session;
   if (plan === null || plan.frames.length === 0)
     return (
-      <p className={styles.empty}>
+      <Empty>
         {request.cables.length === 0
           ? 'Nothing goes through yet. Choose cables from the schedule, then plan.'
           : `${request.cables.length} cables wait to be planned.`}
-      </p>
+      </Empty>
     );
   return <Face session={session} plan={plan} />;
 }
@@ -37,10 +41,10 @@ function Face({ session, plan }: FaceProps) {
   const nothing = () => undefined;
   return (
     <>
-      <p className={styles.summary}>
+      <Typography sx={{ my: 1 }}>
         <b>{plan.frames.map((f) => f.frame).join(' + ')}</b>, cost {plan.cost ?? '–'}, {provenWords(plan)}.{' '}
         {restWords(plan, fill)}.
-      </p>
+      </Typography>
       <FaceTools session={session} plan={plan} />
       <FaceView
         request={planRequest}
@@ -62,6 +66,7 @@ function Face({ session, plan }: FaceProps) {
         onDrop={shown ? nothing : session.drop}
       />
       <Spoken session={session} plan={plan} />
+      <NumberLegend plan={plan} lit={lit} onLight={session.setLit} />
       {draft.violations.length > 0 && !shown ? <Problems problems={draft.violations.slice(0, 6)} /> : null}
       {plan.unplaced.length > 0 ? (
         <Caution>
@@ -79,7 +84,7 @@ function Face({ session, plan }: FaceProps) {
 function FaceTools({ session, plan }: FaceProps) {
   const { side, setSide, only, setOnly, planRequest, shown, setShown } = session;
   return (
-    <div className={styles.tools}>
+    <Acts>
       <Segments
         label="Side"
         options={[
@@ -106,7 +111,7 @@ function FaceTools({ session, plan }: FaceProps) {
           Back to the plan
         </Button>
       ) : null}
-    </div>
+    </Acts>
   );
 }
 
@@ -123,15 +128,29 @@ function spokenOf({ words, picked, lit, draft }: CrossingSession, plan: FramePla
 function Spoken({ session, plan }: FaceProps) {
   const { words, picked, draft, shown, busy, lock } = session;
   const tag = picked ? cableAt(plan, picked) : undefined;
-  const good = words === null ? undefined : words.good ? 'yes' : 'no';
+  const colour = words === null ? 'divider' : words.good ? 'success.main' : 'error.main';
   return (
-    <p className={styles.verdict} role="status" data-good={good}>
+    <Box
+      component="p"
+      role="status"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1.5,
+        minHeight: 44,
+        m: '8px 0',
+        p: '4px 12px',
+        borderLeft: '6px solid',
+        borderColor: colour,
+        ...(words?.good === false ? { color: 'error.main', fontWeight: 600 } : {}),
+      }}
+    >
       {spokenOf(session, plan)}
       {picked && tag !== undefined && !shown ? (
         <Button size="small" disabled={busy} onClick={() => lock(tag)}>
           {draft.locked.some((l) => sameRef(l, picked)) ? 'Unlock' : 'Lock it'}
         </Button>
       ) : null}
-    </p>
+    </Box>
   );
 }

@@ -1,11 +1,23 @@
 'use client';
-import { drag as d3drag, pointer as d3pointer, select as d3select } from 'd3';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  DndContext,
+  DragOverlay,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type DragOverEvent,
+} from '@dnd-kit/core';
+import Box from '@mui/material/Box';
+import { memo, useMemo, useState } from 'react';
 import { faceDrawing, facePlaces, type FacePlace, type Side } from '@/core/crossing';
 import { sameRef, type FramePlan, type FrameRequest, type PlaceRef } from '@/core/frame-packing';
 import { DrawingSvg } from '../drawing/DrawingSvg';
-import { refWords } from './words';
-import styles from './Crossing.module.css';
+import { placeId, placeUnder, toNextPlace } from './face-moves';
+import { FacePlaceMark, type PlaceMark } from './FacePlaceMark';
+import { Lens } from './Lens';
 
 interface Props {
   readonly request: FrameRequest;
@@ -21,6 +33,8 @@ interface Props {
   readonly along?: readonly PlaceRef[];
   /** Marked places are locked ones, or those of the row that is being built. */
   readonly marks?: 'locked' | 'row';
+  /** It has the height of the window to itself. */
+  readonly tall?: boolean;
   readonly onLight: (tag: string | null) => void;
   readonly onPick: (ref: PlaceRef) => void;
   /** While a cable hangs over a place, and when it is let go there. */
@@ -29,121 +43,106 @@ interface Props {
 }
 
 const MemoDrawing = memo(DrawingSvg);
+const NONE: readonly PlaceRef[] = [];
+/** Shorter than this a stroke of the pointer is a click. */
+const CLICK_PX = 4;
+/** A place smaller than this on the screen is looked at through the glass. */
+const GLASS_BELOW_MM = 31;
 
-/** The frames to scale from one side. A cable is dragged to another place, or picked and put with clicks or Enter. */
+const refOf = (held: { data: { current?: unknown } } | null): PlaceRef | null =>
+  (held?.data.current as { readonly ref: PlaceRef } | undefined)?.ref ?? null;
+
+/** The frames to scale from one side. A cable is dragged with pointer, finger or keys (Space, arrows, Enter), or picked and put. */
 export function FaceView(props: Props) {
-  const {
-    request,
-    plan,
-    side,
-    only,
-    lit,
-    picked,
-    target,
-    locked,
-    along = [],
-    marks = 'locked',
-    onPick,
-  } = props;
-  const drawing = useMemo(() => faceDrawing(request, plan, side, only), [request, plan, side, only]);
+  const { request, plan, side, only, lit, picked, target, onPick, onLight, onOver, onDrop } = props;
+  const { locked, along = NONE, marks = 'locked', tall = false } = props;
+  const drawing = useMemo(
+    () => faceDrawing(request, plan, { side, only, numbered: true }),
+    [request, plan, side, only],
+  );
+  const inFull = useMemo(() => faceDrawing(request, plan, { side, only }), [request, plan, side, only]);
   const places = useMemo(() => facePlaces(request, plan, side, only), [request, plan, side, only]);
-  const svg = useRef<SVGSVGElement>(null);
-  const [hanging, setHanging] = useState<{ tag: string; x: number; y: number } | null>(null);
-  const latest = useRef({ props, places });
-  useEffect(() => {
-    latest.current = { props, places };
-  });
-  useEffect(() => {
-    const node = svg.current;
-    if (!node) return;
-    let from: FacePlace | null = null;
-    let moved = false;
-    const under = ([x, y]: [number, number]): FacePlace | null =>
-      latest.current.places.find((p) => x >= p.x && x < p.x + p.size && y >= p.y && y < p.y + p.size) ?? null;
-    const behaviour = d3drag<SVGSVGElement, unknown>()
-      .clickDistance(4)
-      .container(node)
-      .filter((event: MouseEvent | TouchEvent) => {
-        // A finger has no button, and its place is in its touch.
-        const at = 'touches' in event ? event.touches[0] : event.button === 0 ? event : undefined;
-        return at !== undefined && under(d3pointer(at, node))?.place.cable !== undefined;
-      })
-      .on('start', (event: { x: number; y: number }) => {
-        from = under([event.x, event.y]);
-        moved = false;
-      })
-      .on('drag', (event: { x: number; y: number }) => {
-        if (!from?.place.cable) return;
-        moved = true;
-        setHanging({ tag: from.place.cable, x: event.x, y: event.y });
-        latest.current.props.onOver(from.ref, under([event.x, event.y])?.ref ?? null);
-      })
-      .on('end', (event: { x: number; y: number }) => {
-        setHanging(null);
-        const to = under([event.x, event.y]);
-        if (from && moved) {
-          latest.current.props.onOver(from.ref, null);
-          if (to) latest.current.props.onDrop(from.ref, to.ref);
-        }
-        from = null;
-      });
-    d3select(node).call(behaviour);
-    return () => {
-      d3select(node).on('.drag', null);
-    };
-  }, []);
+  const [looked, setLooked] = useState<FacePlace | null>(null);
+  const [hanging, setHanging] = useState<string | null>(null);
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: CLICK_PX } }),
+    useSensor(TouchSensor, { activationConstraint: { distance: CLICK_PX } }),
+    useSensor(KeyboardSensor, {
+      coordinateGetter: toNextPlace,
+      keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
+    }),
+  );
+  const markOf = (ref: PlaceRef): PlaceMark =>
+    locked.some((l) => sameRef(l, ref)) ? marks : along.some((l) => sameRef(l, ref)) ? 'along' : null;
+  const look = (at: FacePlace | null) => {
+    setLooked(at);
+    onLight(at?.place.cable ?? null);
+  };
+  const over = ({ active, over: to }: DragOverEvent) => {
+    const from = refOf(active);
+    if (from) onOver(from, refOf(to));
+  };
+  const end = ({ active, over: to }: DragEndEvent) => {
+    setHanging(null);
+    const [from, at] = [refOf(active), refOf(to)];
+    if (!from) return;
+    onOver(from, null);
+    if (at) onDrop(from, at);
+  };
   return (
-    <div className={styles.face} style={{ aspectRatio: `${drawing.width} / ${drawing.height}` }}>
-      <MemoDrawing drawing={drawing} lit={lit} />
-      <svg ref={svg} viewBox={`0 0 ${drawing.width} ${drawing.height}`} role="group" aria-label="Places">
-        {places.map((p) => {
-          const isLocked = locked.some((l) => sameRef(l, p.ref));
-          const staysAlong = !isLocked && along.some((l) => sameRef(l, p.ref));
-          const over = target !== null && sameRef(target.ref, p.ref);
-          const words = `${refWords(p.ref)}, ${p.place.module}, ${p.place.cable ?? 'spare'}${isLocked ? (marks === 'row' ? ', this row' : ', locked') : staysAlong ? ', stays with it' : ''}${p.place.remeasure ? ', measure again' : ''}`;
-          return (
-            <g
-              key={`${p.ref.frame}.${p.ref.opening}.${p.ref.row}.${p.ref.place}`}
-              role="button"
-              tabIndex={0}
-              aria-label={words}
-              aria-pressed={picked !== null && sameRef(picked, p.ref)}
-              data-place={`${p.ref.frame}.${p.ref.opening}.${p.ref.row}.${p.ref.place}`}
-              data-cable={p.place.cable}
-              data-over={over ? (target.good ? 'good' : 'bad') : undefined}
-              data-row={isLocked && marks === 'row' ? 'yes' : undefined}
-              className={styles.place}
-              onClick={() => onPick(p.ref)}
-              onKeyDown={(e) => {
-                if (e.key !== 'Enter' && e.key !== ' ') return;
-                e.preventDefault();
-                onPick(p.ref);
-              }}
-              onPointerEnter={() => props.onLight(p.place.cable ?? null)}
-              onPointerLeave={() => props.onLight(null)}
-            >
-              <rect x={p.x} y={p.y} width={p.size} height={p.size} />
-              {p.place.remeasure ? (
-                <path
-                  d={`M${p.x + p.size} ${p.y} l${-p.size * 0.28} 0 l${p.size * 0.28} ${p.size * 0.28} z`}
-                  className={styles.again}
-                />
-              ) : null}
-              {(isLocked && marks === 'locked') || staysAlong ? (
-                <path
-                  d={`M${p.x} ${p.y} l${p.size * 0.34} 0 l${-p.size * 0.34} ${p.size * 0.34} z`}
-                  className={isLocked ? styles.locked : styles.along}
-                />
-              ) : null}
-            </g>
-          );
-        })}
-        {hanging ? (
-          <text x={hanging.x} y={hanging.y - 6} className={styles.hanging} textAnchor="middle">
-            {hanging.tag}
-          </text>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={placeUnder}
+      onDragStart={({ active }) => setHanging(cableAt(places, refOf(active)))}
+      onDragOver={over}
+      onDragEnd={end}
+      onDragCancel={({ active }) => {
+        setHanging(null);
+        const from = refOf(active);
+        if (from) onOver(from, null);
+      }}
+    >
+      <Box
+        sx={{
+          position: 'relative',
+          width: '100%',
+          maxHeight: tall ? 'calc(100dvh - 210px)' : 'max(300px, calc(100dvh - 392px))',
+          mx: 'auto',
+          '& > svg': { position: 'absolute', inset: 0, width: '100%', height: '100%' },
+        }}
+        style={{ aspectRatio: `${drawing.width} / ${drawing.height}` }}
+      >
+        <MemoDrawing drawing={drawing} lit={lit} />
+        <svg viewBox={`0 0 ${drawing.width} ${drawing.height}`} role="group" aria-label="Places">
+          {places.map((at) => (
+            <FacePlaceMark
+              key={placeId(at.ref)}
+              at={at}
+              mark={markOf(at.ref)}
+              picked={picked !== null && sameRef(picked, at.ref)}
+              over={target !== null && sameRef(target.ref, at.ref) ? (target.good ? 'good' : 'bad') : null}
+              onPick={onPick}
+              onLook={look}
+            />
+          ))}
+        </svg>
+        {looked?.place.cable !== undefined && looked.size < GLASS_BELOW_MM ? (
+          <Lens drawing={inFull} at={looked} />
         ) : null}
-      </svg>
-    </div>
+      </Box>
+      <DragOverlay dropAnimation={null}>
+        {hanging === null ? null : (
+          <Box
+            component="span"
+            sx={{ px: 0.75, fontWeight: 700, bgcolor: 'secondary.main', color: 'secondary.contrastText' }}
+          >
+            {hanging}
+          </Box>
+        )}
+      </DragOverlay>
+    </DndContext>
   );
 }
+
+const cableAt = (places: readonly FacePlace[], ref: PlaceRef | null): string | null =>
+  (ref === null ? undefined : places.find((p) => sameRef(p.ref, ref)))?.place.cable ?? null;

@@ -1,11 +1,16 @@
 'use client';
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import Typography from '@mui/material/Typography';
+import { Acts } from '../kit-of-parts/Acts';
+import { PlainList } from '../kit-of-parts/PlainList';
+import { FileButton } from '../kit-of-parts/FileButton';
 import Button from '@mui/material/Button';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { CrossingView } from '@/core/crossing';
 import type { FramePlan } from '@/core/frame-packing';
 import type { Problem } from '@/core/kernel';
 import { Problems } from '../kit-of-parts/Problems';
-import styles from './Crossing.module.css';
 import { look } from '../data/send';
 
 const FILES = [
@@ -29,7 +34,6 @@ export function FilesPanel({
   readonly onAsBuilt: (() => void) | null;
   readonly busy: boolean;
 }) {
-  const input = useRef<HTMLInputElement>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [said, setSaid] = useState('');
   const base = `/api/job/${encodeURIComponent(view.job)}/crossing/${encodeURIComponent(view.name)}`;
@@ -50,42 +54,34 @@ export function FilesPanel({
     onRead(made.value.plan);
   };
   return (
-    <div className={styles.setup}>
+    <Box sx={{ mt: 1.5 }}>
       {view.plans.length > 0 ? (
-        <ul className={styles.files}>
+        <PlainList ruled>
           {FILES.map(([file, title, format]) => (
-            <li key={file}>
-              <a className={styles.link} href={`${base}/${file}`} download>
+            <Box component="li" key={file} sx={{ display: 'flex', justifyContent: 'space-between' }}>
+              <Link href={`${base}/${file}`} download>
                 {title}
-              </a>
-              <small>{format}</small>
-            </li>
+              </Link>
+              <Typography component="small" variant="quiet">
+                {format}
+              </Typography>
+            </Box>
           ))}
-        </ul>
+        </PlainList>
       ) : (
-        <p className={styles.lead}>Files come with the first plan.</p>
+        <Typography variant="lead">Files come with the first plan.</Typography>
       )}
-      <h3 className={styles.sub}>As built</h3>
-      <p className={styles.lead}>
+      <Typography variant="h3" sx={{ mt: 2 }}>
+        As built
+      </Typography>
+      <Typography variant="lead">
         What was built otherwise is recorded: move the cables in the face view, or read a table of places. The
         columns are those of the table above; peel and gap are worked out anew.
-      </p>
-      <div className={styles.apart}>
-        <Button variant="outlined" onClick={() => input.current?.click()}>
+      </Typography>
+      <Acts>
+        <FileButton label="table of places" accept=".csv,text/csv" onFile={(file) => void read(file)}>
           Read a table of places
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".csv,text/csv"
-          aria-label="table of places"
-          className="ac-visually-hidden"
-          onChange={(e) => {
-            const [file] = e.target.files ?? [];
-            e.target.value = '';
-            if (file) void read(file);
-          }}
-        />
+        </FileButton>
         <Button
           variant="contained"
           color="secondary"
@@ -94,9 +90,9 @@ export function FilesPanel({
         >
           Record as built
         </Button>
-      </div>
+      </Acts>
       {said ? <p role="status">{said}</p> : null}
       <Problems problems={problems} />
-    </div>
+    </Box>
   );
 }

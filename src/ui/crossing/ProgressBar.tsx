@@ -1,13 +1,13 @@
 'use client';
+import { Progress } from '../kit-of-parts/Progress';
 import { useProgress, type ProgressStore } from './progress-store';
-import styles from './Crossing.module.css';
 
 /** How far the plan is, drawn by itself. */
 export function ProgressBar({ store }: { readonly store: ProgressStore }) {
   const { stage, done, of } = useProgress(store);
   return (
     <>
-      <progress className={styles.progress} max={of} value={done} aria-label="Progress" />
+      <Progress label="Progress" share={done / of} />
       <span role="status">{stage} …</span>
     </>
   );

@@ -1,32 +1,32 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { openingName, reentrySteps, type CrossingPlace, type ReentrySchool } from '@/core/frame-building';
 import {
   planReentry,
   reentryWords,
-  type ReentryRefusal,
   type FrameCable,
   type FramePlan,
   type FrameRequest,
+  type OpenedRows,
   type Reentry,
+  type ReentryAnswer,
 } from '@/core/frame-packing';
 import type { Problem } from '@/core/kernel';
-import { readNumber } from '../common/read-number';
+import { Acts } from '../kit-of-parts/Acts';
+import { Choice } from '../kit-of-parts/Choice';
+import { NumberFields } from '../kit-of-parts/NumberFields';
+import { PlainList } from '../kit-of-parts/PlainList';
 import { Problems } from '../kit-of-parts/Problems';
+import { Remove } from '../kit-of-parts/Remove';
 import { Segments } from '../kit-of-parts/Segments';
+import { DIAMETERS, intervalOf } from './setup/PassingCable';
 import { refWords } from './words';
-import styles from './Crossing.module.css';
 
-/** New cables for a built frame: which spare takes them, what must be opened, and the steps for it. Nothing is stored until it is taken. */
-export function ReentryPanel({
-  request,
-  plan,
-  place,
-  busy,
-  onShow,
-  onTake,
-}: {
+interface Props {
   readonly request: FrameRequest;
   readonly plan: FramePlan;
   readonly place: CrossingPlace;
@@ -34,169 +34,179 @@ export function ReentryPanel({
   readonly onShow: (plan: FramePlan, cables: readonly FrameCable[]) => void;
   /** Puts the cables that found a place into the crossing, and records the frame with them. */
   readonly onTake: (plan: FramePlan, cables: readonly FrameCable[]) => void;
-}) {
-  const [tag, setTag] = useState('');
-  const [min, setMin] = useState('');
-  const [max, setMax] = useState('');
-  const [circuit, setCircuit] = useState('');
+}
+
+/** New cables for a built frame: which spare takes them, what must be opened, and the steps for it. Nothing is stored until it is taken. */
+export function ReentryPanel({ request, plan, place, busy, onShow, onTake }: Props) {
   const [add, setAdd] = useState<readonly FrameCable[]>([]);
   const [answer, setAnswer] = useState<Reentry | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [school, setSchool] = useState<ReentrySchool>('out');
-  const circuits = [...new Set(request.cables.flatMap((c) => c.circuit ?? []))].sort();
   const ask = (cables: readonly FrameCable[]) => {
     setAdd(cables);
-    if (cables.length === 0) {
-      setAnswer(null);
-      return;
-    }
-    const made = planReentry(request, plan, cables);
-    setProblems(made.ok ? [] : made.problems);
-    setAnswer(made.ok ? made.value : null);
+    const made = cables.length === 0 ? null : planReentry(request, plan, cables);
+    setProblems(made === null || made.ok ? [] : made.problems);
+    setAnswer(made?.ok ? made.value : null);
   };
+  return (
+    <Box sx={{ mt: 1.5 }}>
+      <Typography variant="lead">
+        A cable for a frame that stands: the spare that disturbs the fewest others, and the rows to open for
+        it.
+      </Typography>
+      <NewCable request={request} onAdd={(cable) => ask([...add, cable])} onProblem={setProblems} />
+      <Problems problems={problems} />
+      {answer ? (
+        <>
+          <PlainList ruled label="Answers">
+            {answer.answers.map((a) => (
+              <li key={a.tag}>
+                <AnswerWords answer={a} />
+                <Remove
+                  label={`leave ${a.tag} out`}
+                  onClick={() => ask(add.filter((c) => c.tag !== a.tag))}
+                />
+              </li>
+            ))}
+          </PlainList>
+          {answer.open.map((o) => (
+            <Opened key={openingName(o.frame, o.opening)} rows={o} />
+          ))}
+          <Steps
+            request={request}
+            plan={plan}
+            place={place}
+            answer={answer}
+            busy={busy}
+            onShow={() => onShow(answer.plan, add)}
+            onTake={() => {
+              const placed = new Set(answer.answers.flatMap((a) => ('place' in a ? [a.tag] : [])));
+              onTake(
+                answer.plan,
+                add.filter((c) => placed.has(c.tag)),
+              );
+            }}
+          />
+        </>
+      ) : null}
+    </Box>
+  );
+}
+
+interface NewCableProps {
+  readonly request: FrameRequest;
+  readonly onAdd: (cable: FrameCable) => void;
+  readonly onProblem: (problems: readonly Problem[]) => void;
+}
+
+function NewCable({ request, onAdd, onProblem }: NewCableProps) {
+  const [tag, setTag] = useState('');
+  const [texts, setTexts] = useState({ min: '', max: '' });
+  const [circuit, setCircuit] = useState('');
+  const circuits = [...new Set(request.cables.flatMap((c) => c.circuit ?? []))].sort();
   const include = () => {
-    const [lo, hi] = [readNumber(min), readNumber(max === '' ? min : max)];
-    if (tag.trim() === '' || !(lo > 0) || !(hi >= lo)) {
-      setProblems([
+    const diameter = intervalOf(texts);
+    if (tag.trim() === '' || diameter === null) {
+      onProblem([
         { path: 'add', message: 'A tag, and the smallest and largest diameter in mm, are needed.' },
       ]);
       return;
     }
-    ask([
-      ...add,
-      { tag: tag.trim(), diameter: { min: lo, max: hi }, ...(circuit === '' ? {} : { circuit }) },
-    ]);
+    onAdd({ tag: tag.trim(), diameter, ...(circuit === '' ? {} : { circuit }) });
     setTag('');
   };
-  const steps = answer ? reentrySteps(request, plan, answer, place, school) : [];
   return (
-    <div className={styles.setup}>
-      <p className={styles.lead}>
-        A cable for a frame that stands: the spare that disturbs the fewest others, and the rows to open for
-        it.
-      </p>
-      <div className={styles.apart}>
-        <input
-          className={styles.field}
-          aria-label="tag of the new cable"
-          placeholder="tag"
-          value={tag}
-          onChange={(e) => setTag(e.target.value)}
-          maxLength={60}
-        />
-        <input
-          className={`${styles.field} ${styles.short}`}
-          aria-label="new cable, smallest diameter, mm"
-          placeholder="min mm"
-          value={min}
-          onChange={(e) => setMin(e.target.value)}
-        />
-        <input
-          className={`${styles.field} ${styles.short}`}
-          aria-label="new cable, largest diameter, mm"
-          placeholder="max mm"
-          value={max}
-          onChange={(e) => setMax(e.target.value)}
-        />
-        <select
-          className={styles.field}
-          aria-label="circuit of the new cable"
-          value={circuit}
-          onChange={(e) => setCircuit(e.target.value)}
-        >
-          <option value="">no circuit</option>
-          {circuits.map((c) => (
-            <option key={c} value={c}>
-              {c}
-            </option>
-          ))}
-        </select>
-        <Button variant="contained" color="secondary" onClick={include}>
-          Find a place
-        </Button>
-      </div>
-      <Problems problems={problems} />
-      {answer ? (
-        <>
-          <ul className={styles.answers} aria-label="Answers">
-            {answer.answers.map((a) => (
-              <li key={a.tag}>
-                <b>{a.tag}</b>{' '}
-                {'place' in a ? (
-                  <>
-                    into {refWords(a.place)}, {a.module}
-                    {a.remeasure ? ', measure again' : ''}
-                  </>
-                ) : (
-                  <span className={styles.why}>
-                    <Refused {...reentryWords(a.refused)} />
-                  </span>
-                )}
-                <button
-                  type="button"
-                  className={styles.remove}
-                  aria-label={`leave ${a.tag} out`}
-                  onClick={() => ask(add.filter((c) => c.tag !== a.tag))}
-                >
-                  ×
-                </button>
-              </li>
-            ))}
-          </ul>
-          {answer.open.map((o) => (
-            <p key={openingName(o.frame, o.opening)} className={styles.opened}>
-              Open {openingName(o.frame, o.opening)}: <b>{o.rows.length}</b>{' '}
-              {o.rows.length === 1 ? 'row' : 'rows'} ({o.rows.map((r) => r + 1).join(', ')}),{' '}
-              {o.disturbed.length === 0
-                ? 'no cable is disturbed'
-                : `${o.disturbed.length} ${o.disturbed.length === 1 ? 'cable' : 'cables'} disturbed: ${o.disturbed.join(', ')}`}
-            </p>
-          ))}
-          {steps.length > 0 ? (
-            <>
-              <div className={styles.apart}>
-                <Segments
-                  label="Press unit"
-                  options={[
-                    ['out', 'press unit out'],
-                    ['loosened', 'only loosened'],
-                  ]}
-                  value={school}
-                  onChange={setSchool}
-                />
-                <Button onClick={() => onShow(answer.plan, add)}>Show it in the frame</Button>
-                <Button
-                  variant="outlined"
-                  disabled={busy}
-                  onClick={() => {
-                    const placed = new Set(answer.answers.flatMap((a) => ('place' in a ? [a.tag] : [])));
-                    onTake(
-                      answer.plan,
-                      add.filter((c) => placed.has(c.tag)),
-                    );
-                  }}
-                >
-                  Take it into the crossing
-                </Button>
-              </div>
-              <ol className={styles.steps}>
-                {steps.map((s) => (
-                  <li key={s.id}>
-                    <b>{s.title}</b>
-                    <span>{s.detail}</span>
-                  </li>
-                ))}
-              </ol>
-            </>
-          ) : null}
-        </>
-      ) : null}
-    </div>
+    <Acts label="New cable">
+      <TextField
+        label="New cable"
+        placeholder="tag"
+        value={tag}
+        onChange={(e) => setTag(e.target.value)}
+        slotProps={{ htmlInput: { maxLength: 60, 'aria-label': 'tag of the new cable' } }}
+        sx={{ width: 130 }}
+      />
+      <NumberFields fields={DIAMETERS} values={texts} onChange={setTexts} width={116} />
+      <Choice
+        label="Circuit"
+        value={circuit}
+        options={[['', 'no circuit'], ...circuits.map((c) => [c, c] as const)]}
+        onChange={setCircuit}
+      />
+      <Button variant="contained" color="secondary" onClick={include}>
+        Find a place
+      </Button>
+    </Acts>
   );
 }
 
-const Refused = ({ reason, help }: ReentryRefusal) => (
-  <>
-    {reason}. What would help: {help}.
-  </>
+function AnswerWords({ answer }: { readonly answer: ReentryAnswer }) {
+  if ('place' in answer)
+    return (
+      <>
+        <b>{answer.tag}</b> into {refWords(answer.place)}, {answer.module}
+        {answer.remeasure ? ', measure again' : ''}
+      </>
+    );
+  const { reason, help } = reentryWords(answer.refused);
+  return (
+    <>
+      <b>{answer.tag}</b>{' '}
+      <Box component="span" sx={{ color: 'error.main' }}>
+        {reason}. What would help: {help}.
+      </Box>
+    </>
+  );
+}
+
+const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+const Opened = ({ rows: { frame, opening, rows, disturbed } }: { readonly rows: OpenedRows }) => (
+  <Typography sx={{ my: 1 }}>
+    Open {openingName(frame, opening)}: <b>{rows.length}</b> {rows.length === 1 ? 'row' : 'rows'} (
+    {rows.map((r) => r + 1).join(', ')}),{' '}
+    {disturbed.length === 0
+      ? 'no cable is disturbed'
+      : `${counted(disturbed.length, 'cable')} disturbed: ${disturbed.join(', ')}`}
+  </Typography>
 );
+
+interface StepsProps extends Pick<Props, 'request' | 'plan' | 'place' | 'busy'> {
+  readonly answer: Reentry;
+  readonly onShow: () => void;
+  readonly onTake: () => void;
+}
+
+/** How the frame is opened and closed again for what found a place. */
+function Steps({ request, plan, place, answer, busy, onShow, onTake }: StepsProps) {
+  const [school, setSchool] = useState<ReentrySchool>('out');
+  const steps = reentrySteps(request, plan, answer, place, school);
+  if (steps.length === 0) return null;
+  return (
+    <>
+      <Acts>
+        <Segments
+          label="Press unit"
+          options={[
+            ['out', 'press unit out'],
+            ['loosened', 'only loosened'],
+          ]}
+          value={school}
+          onChange={setSchool}
+        />
+        <Button onClick={onShow}>Show it in the frame</Button>
+        <Button variant="outlined" disabled={busy} onClick={onTake}>
+          Take it into the crossing
+        </Button>
+      </Acts>
+      <Box component="ol" sx={{ my: 1, pl: 2.75, '& li': { mb: 1 } }}>
+        {steps.map((s) => (
+          <li key={s.id}>
+            <b>{s.title}</b>
+            <Typography variant="body2" sx={{ color: 'text.secondary' }}>
+              {s.detail}
+            </Typography>
+          </li>
+        ))}
+      </Box>
+    </>
+  );
+}

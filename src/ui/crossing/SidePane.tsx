@@ -1,12 +1,12 @@
 'use client';
 import { type FrameCable, type FramePlan } from '@/core/frame-packing';
+import { Empty } from '../kit-of-parts/Empty';
 import { Segments } from '../kit-of-parts/Segments';
 import { ComparePanel } from './ComparePanel';
 import { FilesPanel } from './FilesPanel';
 import { PlaceTable } from './PlaceTable';
 import { ReentryPanel } from './ReentryPanel';
-import { SetupPanel } from './SetupPanel';
-import styles from './Crossing.module.css';
+import { SetupPanel } from './setup/SetupPanel';
 import { CROSSING_TABS, type CrossingSession, type CrossingTab } from './use-crossing-session';
 
 interface Props {
@@ -18,14 +18,14 @@ export function SidePane({ session }: Props) {
   const { tab, setTab } = session;
   const Pane = PANES[tab];
   return (
-    <aside className={styles.right}>
+    <>
       <Segments<CrossingTab> label="Panel" options={CROSSING_TABS} value={tab} onChange={setTab} />
       <Pane session={session} />
-    </aside>
+    </>
   );
 }
 
-const NoPlan = () => <p className={styles.empty}>There is no plan yet.</p>;
+const NoPlan = () => <Empty>There is no plan yet.</Empty>;
 
 /** The plan on the screen, where it has frames. */
 const standing = ({ plan }: CrossingSession): FramePlan | null =>

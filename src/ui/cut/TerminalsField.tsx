@@ -1,12 +1,12 @@
 'use client';
 import Button from '@mui/material/Button';
 import { formatInchFraction, trimNumber } from '@/core/units';
+import { useTyped } from '../common/use-typed';
+import { useSend } from '../data/use-send';
 import { Problems } from '../kit-of-parts/Problems';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
-import styles from './CutStation.module.css';
-import { useTyped } from '../common/use-typed';
-import { useSend } from '../data/use-send';
+import { SavedField } from './LengthField';
 
 /** Where the terminals differ, core by core, in one line: `L1 220, L2 240; PE 300`. Empty means one length for all. */
 export function TerminalsField({ view }: Pick<StationProps, 'view'>) {
@@ -30,27 +30,18 @@ export function TerminalsField({ view }: Pick<StationProps, 'view'>) {
     ).then((r) => r.ok && typed.follow());
   };
   return (
-    <div className={styles.field}>
-      <label className={styles.label}>
-        Terminals that differ, core by core
-        <span className={styles.entry}>
-          <input
-            className={styles.terminals}
-            name="Terminals"
-            value={typed.text}
-            onChange={(e) => typed.type(e.target.value)}
-            onBlur={save}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter') save();
-              if (e.key === 'Escape') typed.follow();
-            }}
-            placeholder="L1 220; L2 240; PE 300"
-            aria-invalid={problems.length > 0}
-            autoComplete="off"
-          />
-          <span className={styles.second}>{view.job.unit}</span>
-        </span>
-      </label>
+    <SavedField
+      name="Terminals"
+      label="Terminals that differ, core by core"
+      unit={view.job.unit}
+      text={typed.text}
+      placeholder="L1 220; L2 240; PE 300"
+      width={290}
+      wrong={problems.length > 0}
+      onType={typed.type}
+      onSave={save}
+      onLeave={typed.follow}
+    >
       <Problems problems={problems} />
       {typed.dirty && typed.version !== view.versions[view.end] ? (
         <Button
@@ -64,6 +55,6 @@ export function TerminalsField({ view }: Pick<StationProps, 'view'>) {
           Show what is there now
         </Button>
       ) : null}
-    </div>
+    </SavedField>
   );
 }

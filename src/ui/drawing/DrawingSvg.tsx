@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { Drawing, DrawingItem, Pattern, Role } from '@/core/kernel';
-import styles from './DrawingSvg.module.css';
+import Box from '@mui/material/Box';
 
 const FILL: Readonly<Record<Role, string>> = {
   outerSheath: 'var(--ac-sheath)',
@@ -31,15 +31,19 @@ interface Props {
   /** Dimension that is pointed at, here or in a table beside. */
   readonly lit?: string | null;
   readonly onLight?: (dimensionId: string | null) => void;
+  /** Only this part of it, in the units of the drawing. */
+  readonly part?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
 
 /** Renders a display list of the core. The same list goes to paper, so nothing is decided here but colour. */
-export function DrawingSvg({ drawing, lit = null, onLight }: Props) {
+export function DrawingSvg({ drawing, lit = null, onLight, part }: Props) {
   const id = useId();
+  const seen = part ?? { x: 0, y: 0, width: drawing.width, height: drawing.height };
   return (
-    <svg
-      className={styles.drawing}
-      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
+    <Box
+      component="svg"
+      sx={{ display: 'block', width: '100%', height: 'auto' }}
+      viewBox={`${seen.x} ${seen.y} ${seen.width} ${seen.height}`}
       role="img"
       aria-label={drawing.description}
     >
@@ -81,7 +85,7 @@ export function DrawingSvg({ drawing, lit = null, onLight }: Props) {
           onLight={onLight}
         />
       ))}
-    </svg>
+    </Box>
   );
 }
 
@@ -97,33 +101,25 @@ interface ItemProps {
 }
 
 function Item({ item, patternId, lit, onLight }: ItemProps) {
-  const fill = lit ? 'var(--ac-amber)' : FILL[item.role];
+  const { dimensionId } = item;
   const hover =
-    onLight && item.dimensionId !== undefined
-      ? { onPointerEnter: () => onLight(item.dimensionId ?? null), onPointerLeave: () => onLight(null) }
+    onLight && dimensionId !== undefined
+      ? { onPointerEnter: () => onLight(dimensionId), onPointerLeave: () => onLight(null) }
       : {};
   switch (item.kind) {
-    case 'polygon': {
-      const overlay = patternFill(item.pattern, patternId);
+    case 'polygon':
       return (
         <g {...hover}>
-          <polygon
-            points={join(item.points)}
-            fill={FILL[item.role]}
-            stroke={item.bare ? 'none' : lit ? 'var(--ac-amber)' : 'var(--ac-ink)'}
-            strokeWidth={lit ? 2.5 : 0.8}
-          />
-          {overlay ? <polygon points={join(item.points)} fill={overlay} /> : null}
+          <Polygon item={item} patternId={patternId} lit={lit} />
         </g>
       );
-    }
     case 'polyline':
       return (
         <polyline
           {...hover}
           points={join(item.points)}
           fill="none"
-          stroke={fill}
+          stroke={lit ? LIT : FILL[item.role]}
           strokeWidth={(item.strokeWidth ?? 1) * (lit ? 1.8 : 1)}
           strokeDasharray={item.dashed ? '4 3' : undefined}
         />
@@ -138,15 +134,37 @@ function Item({ item, patternId, lit, onLight }: ItemProps) {
           fontWeight={item.weight}
           textAnchor={item.anchor}
           paintOrder="stroke"
-          stroke={item.role === 'label' ? 'var(--ac-surface)' : undefined}
-          strokeWidth={item.role === 'label' ? 4 : undefined}
           strokeLinejoin="round"
-          fill={lit ? 'var(--ac-amber-text)' : item.role === 'label' ? 'var(--ac-quiet)' : fill}
+          {...(item.role === 'label' ? HALO : {})}
+          fill={lit ? 'var(--ac-amber-text)' : item.role === 'label' ? 'var(--ac-quiet)' : FILL[item.role]}
         >
           {item.text}
         </text>
       );
   }
+}
+
+const LIT = 'var(--ac-amber)';
+/** What a label lies over must not run through its letters. */
+const HALO = { stroke: 'var(--ac-surface)', strokeWidth: 4 } as const;
+
+interface PolygonProps extends Pick<ItemProps, 'patternId' | 'lit'> {
+  readonly item: Extract<DrawingItem, { kind: 'polygon' }>;
+}
+
+function Polygon({ item, patternId, lit }: PolygonProps) {
+  const overlay = patternFill(item.pattern, patternId);
+  return (
+    <>
+      <polygon
+        points={join(item.points)}
+        fill={FILL[item.role]}
+        stroke={item.bare ? 'none' : lit ? LIT : 'var(--ac-ink)'}
+        strokeWidth={lit ? 2.5 : 0.8}
+      />
+      {overlay ? <polygon points={join(item.points)} fill={overlay} /> : null}
+    </>
+  );
 }
 
 const patternFill = (pattern: Pattern | undefined, id: string): string | null =>

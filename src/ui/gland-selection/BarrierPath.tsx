@@ -1,4 +1,5 @@
 'use client';
+import Link from '@mui/material/Link';
 import { useState } from 'react';
 import { OUTCOME_WORDS, type TrailView } from '@/core/gland-selection';
 import type { StationProps } from '../termination/station-props';
@@ -19,9 +20,9 @@ export function BarrierPath({ view }: Pick<StationProps, 'view'>) {
           {trail.conclusion === view.choice?.answer ? '' : trail.conclusion}
         </span>
         {asks ? null : (
-          <button type="button" className={styles.why} aria-expanded={open} onClick={() => setOpen(!open)}>
+          <Link component="button" type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'close' : 'why'}
-          </button>
+          </Link>
         )}
       </div>
       {shown ? <Path trail={trail} /> : null}

@@ -1,17 +1,19 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
+import Stack from '@mui/material/Stack';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { NearestView } from '@/core/gland-selection';
 import { compareTags } from '@/core/schedule';
 import type { CandidateView } from '@/core/termination-view';
+import { trimNumber } from '@/core/units';
+import { Answer } from '../kit-of-parts/Answer';
 import { Caution } from '../kit-of-parts/Caution';
 import { Segments } from '../kit-of-parts/Segments';
-import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
 import type { StationProps } from '../termination/station-props';
-import { useRun } from '../termination/use-run';
-import { trimNumber } from '@/core/units';
 import { BarrierPath } from './BarrierPath';
 import { Comparison } from './Comparison';
 import { DecisionTable } from './DecisionTable';
@@ -20,146 +22,117 @@ import { findingIn, LADDER_COLUMNS } from './ladder-scale';
 import { Questions } from './Questions';
 import { RangeLadder } from './RangeLadder';
 import { shortList } from './short-list';
-import { UndoesWork } from '../common/UndoesWork';
-import styles from './ChooseStation.module.css';
-import { useSend } from '../data/use-send';
+import { TakeSize } from './TakeSize';
+import { useTakingSize, type TakingSize } from './use-taking-size';
 
 /** Sizes in the order of the shelf, family by family, so that the band is seen to pass through them. */
 const byShelf = (candidates: readonly CandidateView[]): CandidateView[] =>
   [...candidates].sort((a, b) => a.family.localeCompare(b.family) || compareTags(a.code, b.code));
 
 type Look = 'ladder' | 'table' | 'compare';
+type Choice = NonNullable<StationProps['view']['choice']>;
 
 /** Every size judged; one sentence for the answer, bars for the eye, reasons for the one who doubts. */
 export function ChooseStation({ view }: StationProps) {
-  const { choice, plan } = view;
-  const taken = plan?.plan.size ?? null;
+  if (view.choice === null) return <Nothing view={view} />;
+  const [best] = view.choice.candidates;
+  return best ? (
+    <Chosen view={view} choice={view.choice} best={best} />
+  ) : (
+    <Answer words="The catalogue is empty: import one under Catalogue." />
+  );
+}
+
+interface ChosenProps extends Pick<StationProps, 'view'> {
+  readonly choice: Choice;
+  readonly best: CandidateView;
+}
+
+function Chosen({ view, choice, best }: ChosenProps) {
   const [picked, setPicked] = useState<string | null>(null);
-  const [look, setLook] = useState<Look>('ladder');
-  const [all, setAll] = useState(false);
-  const [pair, setPair] = useState<readonly [string, string] | null>(null);
-  // A size whose taking would undo work, with what would go.
-  const [asked, setAsked] = useState<{ readonly code: string; readonly words: string } | null>(null);
-  const send = useSend();
-  const { run, busy, problems } = useRun();
-  if (choice === null) return <Nothing view={view} />;
-  const best = choice.candidates[0];
-  const selected =
-    choice.candidates.find((c) => c.code === picked) ??
-    choice.candidates.find((c) => c.code === taken) ??
-    best;
-  if (!best || !selected)
-    return <h2 className={styles.headline}>The catalogue is empty: import one under Catalogue.</h2>;
-  const ref = { job: view.job.slug, cable: view.cable, end: view.end };
-  const provisional = choice.provisional.length > 0;
-  const shown = all ? choice.candidates : shortList(choice.candidates, taken);
-  const second = choice.candidates.find((c) => c.code !== selected.code) ?? best;
-  const take = (code: string, knowing = false) => {
-    const candidate = choice.candidates.find((c) => c.code === code);
-    if (!candidate || busy || candidate.refusal !== null) return;
-    setAsked(null);
-    void run(() => send('takeSize', ref, code, knowing), `${code} taken for ${view.tag}.`).then((r) => {
-      const goes = r.ok ? undefined : r.problems.find((p) => p.path === 'knowing');
-      if (goes) setAsked({ code, words: goes.message });
-    });
-  };
-  const lock = () =>
-    void run(
-      () => send('lockSize', ref, view.versions[view.end], !view.sizeLocked),
-      view.sizeLocked ? 'Unlocked.' : `Locked: the whole-job choice leaves ${taken ?? 'it'} alone.`,
-    );
+  const taking = useTakingSize(view);
+  const of = (code: string | null) => choice.candidates.find((c) => c.code === code);
+  const selected = of(picked) ?? of(taking.taken) ?? best;
   return (
     <>
-      <h2 className={styles.headline}>{choice.answer}</h2>
-      <p className={styles.lead}>{leadFor(best, choice.candidates)}</p>
+      <Answer words={choice.answer} lead={leadFor(best, choice.candidates)} />
       {choice.nearest === null ? null : <NearestHelp nearest={choice.nearest} />}
       <BarrierPath view={view} />
       <Questions view={view} />
-      {provisional ? <Caution tone="marginal">Provisional: {choice.provisional.join('; ')}.</Caution> : null}
-      <div className={styles.acts}>
-        <Button
-          variant="contained"
-          color="secondary"
-          onClick={() => take(selected.code)}
-          disabled={busy || selected.refusal !== null || (selected.code === taken && !view.stale)}
-        >
-          {selected.code === taken
-            ? `${selected.code} is taken`
-            : selected.verdict === 'marginal'
-              ? `Take ${selected.code} provisionally`
-              : `Take ${selected.code}`}
-        </Button>
-        {taken === null ? null : (
-          <Button variant="outlined" onClick={lock} disabled={busy} aria-pressed={view.sizeLocked}>
-            {view.sizeLocked ? `Unlock ${taken}` : `Lock ${taken}`}
-          </Button>
-        )}
-        {selected.refusal !== null ? (
-          <span className={styles.refusal}>{selected.refusal}</span>
-        ) : (
-          <span className={styles.ring}>
-            {[
-              selected.ringWords,
-              selected.notCalledFor ?? '',
-              selected.planOnly ? 'plan only: no marks or steps come from this family yet' : '',
-            ]
-              .filter((w) => w !== '')
-              .join(' · ')}
-          </span>
-        )}
-      </div>
-      {selected.goesWith.length > 0 ? (
-        <p className={styles.with}>
-          <b>With it:</b> {selected.goesWith.join(' · ')}
-        </p>
+      {choice.provisional.length > 0 ? (
+        <Caution tone="marginal">Provisional: {choice.provisional.join('; ')}.</Caution>
       ) : null}
-      <Problems problems={problems.filter((p) => p.path !== 'knowing')} />
-      <UndoesWork
-        code={asked?.code ?? ''}
-        words={asked?.words ?? null}
-        onTake={() => asked && take(asked.code, true)}
-        onLeave={() => setAsked(null)}
-      />
-      <div className={styles.looks}>
+      <TakeSize view={view} selected={selected} taking={taking} />
+      <Candidates view={view} choice={choice} selected={selected} taking={taking} onSelect={setPicked} />
+    </>
+  );
+}
+
+interface CandidatesProps extends Pick<StationProps, 'view'> {
+  readonly choice: Choice;
+  readonly selected: CandidateView;
+  readonly taking: TakingSize;
+  readonly onSelect: (code: string) => void;
+}
+
+/** The sizes as ranges, as a table, or two of them side by side; below, every reason of the one that is looked at. */
+function Candidates({ view, choice, selected, taking, onSelect }: CandidatesProps) {
+  const [look, setLook] = useState<Look>('ladder');
+  const [all, setAll] = useState(false);
+  const [pair, setPair] = useState<readonly [string, string] | null>(null);
+  const { candidates } = choice;
+  const { taken, take } = taking;
+  const shown = all ? candidates : shortList(candidates, taken);
+  const second = candidates.find((c) => c.code !== selected.code) ?? selected;
+  return (
+    <>
+      <Stack direction="row" sx={LOOKS_LINE}>
         <Segments label="How the candidates are shown" options={LOOKS} value={look} onChange={setLook} />
         {look === 'compare' ? null : (
-          <button type="button" className={styles.more} onClick={() => setAll(!all)}>
-            {all ? 'Short list' : `All ${choice.candidates.length} sizes`}
-          </button>
+          <MuiLink
+            component="button"
+            type="button"
+            onClick={() => setAll(!all)}
+            sx={{ py: 1, fontSize: 13.5 }}
+          >
+            {all ? 'Short list' : `All ${candidates.length} sizes`}
+          </MuiLink>
         )}
-      </div>
+      </Stack>
       {look === 'ladder' ? (
         <RangeLadder
           candidates={byShelf(shown)}
           selected={selected.code}
           taken={taken}
-          provisional={provisional}
+          provisional={choice.provisional.length > 0}
           measured={view.measured}
-          onSelect={setPicked}
+          onSelect={onSelect}
           onTake={take}
         />
-      ) : null}
-      {look === 'table' ? (
+      ) : look === 'table' ? (
         <DecisionTable
           candidates={shown}
           selected={selected.code}
           taken={taken}
-          onSelect={setPicked}
+          onSelect={onSelect}
           onTake={take}
         />
-      ) : null}
-      {look === 'compare' ? (
-        <Comparison
-          candidates={choice.candidates}
-          pair={pair ?? [selected.code, second.code]}
-          onPair={setPair}
-        />
       ) : (
-        <FindingList candidate={selected} />
+        <Comparison candidates={candidates} pair={pair ?? [selected.code, second.code]} onPair={setPair} />
       )}
+      {look === 'compare' ? null : <FindingList candidate={selected} />}
     </>
   );
 }
+
+const LOOKS_LINE = {
+  flexWrap: 'wrap',
+  alignItems: 'center',
+  justifyContent: 'space-between',
+  gap: '0 12px',
+  mt: 1.5,
+  mb: 0.5,
+} as const;
 
 /** Where nothing fits: what would help the size that comes nearest. */
 function NearestHelp({ nearest }: { readonly nearest: NearestView }) {
@@ -167,14 +140,14 @@ function NearestHelp({ nearest }: { readonly nearest: NearestView }) {
   const [, ...more] = nearest.remedies;
   if (more.length === 0) return null;
   return (
-    <div className={styles.nearest}>
+    <Box sx={{ mb: 1, fontSize: 14, '& ul': { m: '2px 0 0', pl: 2.5 } }}>
       <b>For {nearest.size} this would help too:</b>
       <ul>
         {more.map((remedy) => (
           <li key={`${remedy.criterion} ${remedy.kind}`}>{remedy.words}.</li>
         ))}
       </ul>
-    </div>
+    </Box>
   );
 }
 
@@ -208,11 +181,7 @@ function Nothing({ view }: Pick<StationProps, 'view'>) {
       : (view.collar.next?.action ?? 'Nothing to choose from yet.');
   return (
     <>
-      <h2 className={styles.headline}>Measure first.</h2>
-      <p className={styles.lead}>
-        {missing[0]?.toUpperCase()}
-        {missing.slice(1)}
-      </p>
+      <Answer words="Measure first." lead={`${missing[0]?.toUpperCase() ?? ''}${missing.slice(1)}`} />
       <BarrierPath view={view} />
       <Questions view={view} />
       <Button

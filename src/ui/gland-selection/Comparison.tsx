@@ -8,7 +8,8 @@ import { CRITERION_TITLES } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { NutMark, VERDICT_WORDS } from '../verdict/NutMark';
-import styles from './Comparison.module.css';
+import Box from '@mui/material/Box';
+import { Choice } from '../kit-of-parts/Choice';
 
 interface Props {
   readonly candidates: readonly CandidateView[];
@@ -23,7 +24,7 @@ export function Comparison({ candidates, pair, onPair }: Props) {
   if (!left || !right) return null;
   const pick = (side: 0 | 1, code: string) => onPair(side === 0 ? [code, right.code] : [left.code, code]);
   return (
-    <DataTable className={styles.table} label="Two sizes compared">
+    <DataTable label="Two sizes compared" sx={TWO}>
       <TableHead>
         <TableRow>
           <TableCell scope="col">
@@ -31,22 +32,17 @@ export function Comparison({ candidates, pair, onPair }: Props) {
           </TableCell>
           {([left, right] as const).map((candidate, side) => (
             <TableCell key={side} scope="col">
-              <span className={styles.pick}>
+              <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, mt: 1 }}>
                 <NutMark verdict={candidate.verdict} size={18} />
-                <select
-                  className={styles.select}
-                  aria-label={side === 0 ? 'Left size' : 'Right size'}
+                <Choice
+                  label={side === 0 ? 'Left size' : 'Right size'}
                   value={candidate.code}
-                  onChange={(e) => pick(side === 0 ? 0 : 1, e.target.value)}
-                >
-                  {candidates.map((c) => (
-                    <option key={c.code} value={c.code}>
-                      {c.code} ({VERDICT_WORDS[c.verdict]})
-                    </option>
-                  ))}
-                </select>
-              </span>
-              <span className={styles.sheet}>{candidate.familyTitle}</span>
+                  options={candidates.map((c) => [c.code, `${c.code} (${VERDICT_WORDS[c.verdict]})`])}
+                  onChange={(code) => pick(side === 0 ? 0 : 1, code)}
+                  width="100%"
+                />
+              </Box>
+              <Box sx={{ mt: 0.5, fontWeight: 400 }}>{candidate.familyTitle}</Box>
             </TableCell>
           ))}
         </TableRow>
@@ -57,17 +53,20 @@ export function Comparison({ candidates, pair, onPair }: Props) {
           if (!b || (a.code === 'absent' && b.code === 'absent')) return null;
           const alike = a.reason === b.reason;
           return (
-            <TableRow key={a.criterion} data-alike={alike ? 'yes' : undefined}>
+            <TableRow key={a.criterion} sx={alike ? ALIKE : {}}>
               <TableCell component="th" scope="row">
                 {CRITERION_TITLES[a.criterion]}
               </TableCell>
               {[a, b].map((f, side) => (
-                <TableCell key={side} data-verdict={f.verdict}>
+                <TableCell key={side} sx={f.verdict === 'misfit' ? { color: 'error.main' } : {}}>
                   <NutMark verdict={f.verdict} size={14} />
                   <span>
                     {f.reason}
                     {f.margin === null || f.range === undefined ? null : (
-                      <b className={styles.margin}> {trimNumber(f.margin, 2)} mm</b>
+                      <Box component="b" sx={{ whiteSpace: 'nowrap' }}>
+                        {' '}
+                        {trimNumber(f.margin, 2)} mm
+                      </Box>
                     )}
                   </span>
                 </TableCell>
@@ -79,7 +78,7 @@ export function Comparison({ candidates, pair, onPair }: Props) {
           ['Ring and stop', left.ringWords, right.ringWords],
           ['Goes with it', left.goesWith.join(' · '), right.goesWith.join(' · ')],
         ].map(([title, a, b]) => (
-          <TableRow key={title} data-alike={a === b ? 'yes' : undefined}>
+          <TableRow key={title} sx={a === b ? ALIKE : {}}>
             <TableCell component="th" scope="row">
               {title}
             </TableCell>
@@ -91,3 +90,14 @@ export function Comparison({ candidates, pair, onPair }: Props) {
     </DataTable>
   );
 }
+
+/** Columns of one width, however long their reasons. */
+const TWO = {
+  width: '100%',
+  my: 1,
+  tableLayout: 'fixed',
+  '& td, & th': { fontSize: 13 },
+  '& th:first-of-type': { width: 118 },
+  '& td svg': { float: 'left', m: '2px 6px 8px 0' },
+} as const;
+const ALIKE = { '& td': { color: 'text.secondary' } } as const;

@@ -7,7 +7,7 @@ import { CRITERION_TITLES, type FindingView } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { NutMark, VERDICT_WORDS } from '../verdict/NutMark';
-import styles from './FindingList.module.css';
+import Box from '@mui/material/Box';
 
 const marginText = (f: FindingView): string =>
   f.margin === null
@@ -17,9 +17,20 @@ const marginText = (f: FindingView): string =>
 /** Every criterion of one size: verdict, numbers compared, margin, reason and where the figure stands. */
 export function FindingList({ candidate }: { readonly candidate: CandidateView }) {
   return (
-    <DataTable className={styles.table}>
-      <caption className={styles.caption}>
-        <b>{candidate.code}</b> {candidate.familyTitle} · {candidate.sheet}
+    <DataTable
+      sx={{
+        width: '100%',
+        mt: 1.75,
+        '& td, & th': { fontSize: 13.5 },
+        '& caption': { p: '10px 0 6px', borderTop: '2px solid', borderColor: 'divider' },
+        '& th[scope="row"]': { whiteSpace: 'nowrap' },
+      }}
+    >
+      <caption>
+        <Box component="b" sx={{ mr: 0.75, fontSize: 15, color: 'text.primary' }}>
+          {candidate.code}
+        </Box>{' '}
+        {candidate.familyTitle} · {candidate.sheet}
         {candidate.printedInches ? ` · outer seal printed as ${candidate.printedInches}` : ''}
       </caption>
       <TableHead className="ac-visually-hidden">
@@ -32,14 +43,20 @@ export function FindingList({ candidate }: { readonly candidate: CandidateView }
       </TableHead>
       <TableBody>
         {candidate.findings.map((f) => (
-          <TableRow key={f.criterion} data-verdict={f.verdict}>
+          <TableRow key={f.criterion}>
             <TableCell component="th" scope="row">
               <NutMark verdict={f.verdict} size={16} /> {CRITERION_TITLES[f.criterion]}
               <span className="ac-visually-hidden">{VERDICT_WORDS[f.verdict]}</span>
             </TableCell>
-            <TableCell>{f.reason}</TableCell>
-            <TableCell className={styles.margin}>{marginText(f)}</TableCell>
-            <TableCell className={styles.source}>{f.source}</TableCell>
+            <TableCell sx={f.verdict === 'misfit' ? { color: 'error.main' } : {}}>{f.reason}</TableCell>
+            <TableCell align="right" sx={{ whiteSpace: 'nowrap', fontWeight: 600 }}>
+              {marginText(f)}
+            </TableCell>
+            <TableCell>
+              <Box component="small" sx={{ fontSize: 12, color: 'text.secondary' }}>
+                {f.source}
+              </Box>
+            </TableCell>
           </TableRow>
         ))}
       </TableBody>

@@ -1,15 +1,20 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import InputAdornment from '@mui/material/InputAdornment';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
 import { MISSING_FIELDS, type MissingField, type QuestionView } from '@/core/gland-selection';
 import type { TerminationView } from '@/core/termination-view';
 import { parseLength } from '@/core/units';
+import { Acts } from '../kit-of-parts/Acts';
+import { PlainList } from '../kit-of-parts/PlainList';
 import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
-import styles from './Questions.module.css';
 import { useSend } from '../data/use-send';
 
 const isField = (fact: QuestionView['fact']): fact is MissingField => MISSING_FIELDS.some((f) => f === fact);
@@ -33,37 +38,57 @@ export function Questions({
       'Answered. Everything was judged again.',
     );
   const list = (questions: readonly QuestionView[]) => (
-    <ul className={styles.list}>
+    <PlainList>
       {questions.map((question) => (
-        <li key={question.fact} className={styles.question}>
-          <p className={styles.words}>
-            <b>{question.words}</b> <span className={styles.waiting}>{waitingWords(question)}</span>
-          </p>
+        <Box
+          component="li"
+          key={question.fact}
+          sx={{ '& + &': { mt: 1, pt: 1, borderTop: '1px solid', borderColor: 'divider' } }}
+        >
+          <Typography sx={{ mb: 0.75 }}>
+            <b>{question.words}</b>{' '}
+            <Typography component="span" variant="quiet">
+              {waitingWords(question)}
+            </Typography>
+          </Typography>
           <Answers question={question} view={view} busy={busy} onAnswer={answer} />
-        </li>
+        </Box>
       ))}
-    </ul>
+    </PlainList>
   );
   return (
-    <section
-      className={styles.box}
+    <Box
+      component="section"
       aria-label="Open questions"
-      data-deciding={deciding.length > 0 ? 'yes' : undefined}
+      sx={{
+        my: 1,
+        p: '8px 12px',
+        bgcolor: 'background.paper',
+        border: '2px solid',
+        borderColor: 'divider',
+        borderLeft: '5px solid',
+        borderLeftColor: deciding.length > 0 ? 'warning.main' : 'divider',
+        borderRadius: 1,
+      }}
     >
       {deciding.length > 0 ? (
         <>
-          <h3 className={styles.title}>{count(deciding)} not known</h3>
+          <Typography variant="h3" sx={{ fontSize: 15 }}>
+            {count(deciding)} not known
+          </Typography>
           {list(deciding)}
         </>
       ) : null}
       {others.length > 0 ? (
-        <details className={styles.others}>
-          <summary>{count(others)} not known, and would not change the answer</summary>
+        <details>
+          <Box component="summary" sx={{ minHeight: 28, fontSize: 14, cursor: 'pointer' }}>
+            {count(others)} not known, and would not change the answer
+          </Box>
           {list(others)}
         </details>
       ) : null}
       <Problems problems={problems} />
-    </section>
+    </Box>
   );
 }
 
@@ -111,30 +136,40 @@ function Answers({ question, view, busy, onAnswer }: AnswersProps) {
       {fact === 'length' ? (
         <LengthAnswer busy={busy} onAnswer={(metres) => onAnswer('length', metres)} />
       ) : null}
-      <ul className={styles.options}>
+      <PlainList>
         {options.map((option) => (
-          <li key={option.words} className={styles.option}>
+          <Box component="li" key={option.words} sx={OPTION}>
             {fact === 'length' ? (
-              <span className={styles.case}>{option.words}</span>
+              <b>{option.words}</b>
             ) : (
               <Button
                 variant="outlined"
                 size="small"
                 disabled={busy}
                 onClick={() => onAnswer(fact, option.value)}
-                className={styles.pick}
+                sx={{ justifyContent: 'flex-start' }}
               >
                 {option.words}
               </Button>
             )}
-            <span className={styles.would}>{outcomeWords(question, option)}</span>
-          </li>
+            <Typography component="span" variant="body2">
+              {outcomeWords(question, option)}
+            </Typography>
+          </Box>
         ))}
-      </ul>
-      <p className={styles.hint}>{REACH[REACHES[fact]](view)}</p>
+      </PlainList>
+      <Typography variant="quiet">{REACH[REACHES[fact]](view)}</Typography>
     </>
   );
 }
+
+const OPTION = {
+  display: 'grid',
+  gridTemplateColumns: { xs: '1fr', sm: '200px 1fr' },
+  alignItems: 'baseline',
+  gap: '4px 12px',
+  py: 0.375,
+} as const;
 
 /** Where a question is answered that has no list of answers: at the bench of measurements, or in the profile. */
 function linkFor({ fact }: QuestionView, view: TerminationView) {
@@ -171,37 +206,42 @@ const REACHES: Readonly<Record<MissingField, Reach>> = {
   profile: 'profile',
 };
 
-function LengthAnswer({
-  busy,
-  onAnswer,
-}: {
+interface LengthProps {
   readonly busy: boolean;
   readonly onAnswer: (metres: number) => void;
-}) {
+}
+
+function LengthAnswer({ busy, onAnswer }: LengthProps) {
   const [text, setText] = useState('');
   const read = parseLength(/[a-z]/i.test(text) ? text : `${text} m`);
   const metres = read.ok && text.trim() !== '' ? read.value.mm / 1000 : null;
   return (
     <form
-      className={styles.length}
       onSubmit={(event) => {
         event.preventDefault();
         if (metres !== null && metres > 0) onAnswer(metres);
       }}
     >
-      <label>
-        Route length{' '}
-        <input
-          className={styles.number}
-          inputMode="decimal"
+      <Acts>
+        <TextField
+          label="Route length"
           value={text}
           onChange={(e) => setText(e.target.value)}
-        />{' '}
-        m
-      </label>
-      <Button type="submit" variant="outlined" size="small" disabled={busy || metres === null || metres <= 0}>
-        Keep
-      </Button>
+          slotProps={{
+            htmlInput: { inputMode: 'decimal' },
+            input: { endAdornment: <InputAdornment position="end">m</InputAdornment> },
+          }}
+          sx={{ width: 130 }}
+        />
+        <Button
+          type="submit"
+          variant="outlined"
+          size="small"
+          disabled={busy || metres === null || metres <= 0}
+        >
+          Keep
+        </Button>
+      </Acts>
     </form>
   );
 }

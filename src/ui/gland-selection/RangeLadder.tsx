@@ -2,11 +2,13 @@
 import { useRef, type CSSProperties, type KeyboardEvent } from 'react';
 import { trimNumber } from '@/core/units';
 import type { Measurement } from '@/core/cable-measurement';
+import type { IntervalMm } from '@/core/kernel';
 import type { MeasuredEnd } from '@/core/gland-selection';
 import type { CandidateView } from '@/core/termination-view';
 import { diameterTexts, useUnit } from '../common/unit';
-import { NutMark, VERDICT_WORDS } from '../verdict/NutMark';
+import { NutMark } from '../verdict/NutMark';
 import { findingIn, ladderColumns, type LadderColumn } from './ladder-scale';
+import { resultWords } from './result-words';
 import styles from './RangeLadder.module.css';
 
 interface Props {
@@ -100,47 +102,6 @@ export function RangeLadder({ candidates, selected, taken, provisional, measured
   );
 }
 
-/** What decides this row, in a word or two: the margin, or what stands in the way. */
-export function resultWords(candidate: CandidateView): string {
-  if (candidate.verdict === 'unknown') return VERDICT_WORDS.unknown;
-  const out = candidate.findings.find((f) => f.verdict === candidate.verdict && f.verdict !== 'fits');
-  if (out) {
-    const ranged = out.range !== undefined && out.margin !== null && out.interval;
-    if (candidate.verdict === 'marginal') return 'measure again';
-    if (ranged && out.range && out.interval) {
-      const over = out.interval.max - out.range.max >= out.range.min - out.interval.min;
-      return `${trimNumber(Math.abs(out.margin ?? 0), 1)} mm ${over ? 'over' : 'under'}`;
-    }
-    return SHORT[out.criterion] ?? 'does not fit';
-  }
-  if (candidate.notCalledFor !== null) return 'not called for';
-  const seal = findingIn(candidate, 'outerSeal')?.margin ?? candidate.marginMm ?? 0;
-  const inside = `${trimNumber(seal, 1)} mm inside`;
-  return candidate.adaptor ? `adaptor, ${inside}` : inside;
-}
-
-const SHORT: Readonly<Record<string, string>> = {
-  construction: 'wrong cable',
-  innerSeal: 'no inner sheath',
-  armourRing: 'wrong armour',
-  entryThread: 'wrong entry',
-  engagement: 'thread short',
-  concept: 'not certified',
-  group: 'wrong group',
-  ip: 'IP too low',
-  temperature: 'too hot or cold',
-  ovality: 'too oval',
-  filling: 'no barrier',
-  cableListing: 'cable not listed',
-  coldFlow: 'sheath creeps',
-  endStop: 'end stop open',
-  coreCount: 'too many cores',
-  freeArea: 'no room',
-  compound: 'no compound',
-  corrosion: 'corrodes',
-  singleCore: 'single core',
-};
-
 /** The measurement behind a column. Metal-clad armour is gripped on its outside, all other by its thickness. */
 function measuredIn(column: LadderColumn, m: MeasuredEnd): Measurement | null {
   if (column.id === 'outerSeal') return m.outerSheath;
@@ -150,78 +111,50 @@ function measuredIn(column: LadderColumn, m: MeasuredEnd): Measurement | null {
   return close(m.overArmour) ? m.overArmour : m.armourWire;
 }
 
-function Cell({
-  column,
-  candidate,
-  measured,
-}: {
+const BARS = {
+  fits: styles.fits,
+  marginal: styles.marginal,
+  unknown: styles.out,
+  misfit: styles.out,
+} as const;
+
+interface CellProps {
   readonly column: LadderColumn;
   readonly candidate: CandidateView;
   readonly measured: Measurement | null;
-}) {
-  const finding = findingIn(candidate, column.id);
+}
+
+/** One range against the measured interval: the band, what was read, the bar, and an arrow where the bar lies off the scale. */
+function Cell({ column, candidate, measured }: CellProps) {
   const { scale, interval } = column;
-  const x = (mm: number) => `${scale(mm).toFixed(2)}%`;
-  const width = (a: number, b: number) => `${Math.max(0.8, scale(b) - scale(a)).toFixed(2)}%`;
-  const off = finding?.range
-    ? scale(finding.range.max) < 0
-      ? 'left'
-      : scale(finding.range.min) > 100
-        ? 'right'
-        : null
-    : null;
+  const finding = findingIn(candidate, column.id);
+  const range = finding?.range;
+  const off = range ? offScale(scale, range) : null;
+  const span = ({ min, max }: IntervalMm) => ({
+    x: `${scale(min).toFixed(2)}%`,
+    width: `${Math.max(0.8, scale(max) - scale(min)).toFixed(2)}%`,
+  });
+  const whole = { y: '0', height: '100%' } as const;
+  const bar = { y: '31%', height: '38%' } as const;
+  const drawn = range !== undefined && off === null;
   return (
     <svg className={styles.cell} aria-hidden="true">
-      {interval ? (
-        <rect
-          className={styles.band}
-          x={x(interval.min)}
-          width={width(interval.min, interval.max)}
-          y="0"
-          height="100%"
-        />
-      ) : null}
-      {finding?.range && off === null ? (
-        <rect
-          className={
-            finding.verdict === 'fits'
-              ? styles.fits
-              : finding.verdict === 'marginal'
-                ? styles.marginal
-                : styles.out
-          }
-          x={x(finding.range.min)}
-          width={width(finding.range.min, finding.range.max)}
-          y="31%"
-          height="38%"
-        />
-      ) : null}
+      {interval ? <rect className={styles.band} {...span(interval)} {...whole} /> : null}
+      {finding && drawn ? <rect className={BARS[finding.verdict]} {...span(range)} {...bar} /> : null}
       {off === null ? null : (
         <svg x={off === 'left' ? '0' : '100%'} y="50%" overflow="visible">
           <path className={styles.off} d={off === 'left' ? 'M9 -5 L1 0 L9 5' : 'M-9 -5 L-1 0 L-9 5'} />
         </svg>
       )}
-      {measured && interval ? (
-        <rect
-          className={styles.read}
-          x={x(measured.min)}
-          width={width(measured.min, measured.max)}
-          y="0"
-          height="100%"
-        />
-      ) : null}
-      {interval && finding?.range && off === null ? (
-        <rect
-          className={styles.over}
-          x={x(interval.min)}
-          width={width(interval.min, interval.max)}
-          y="31%"
-          height="38%"
-        />
-      ) : null}
+      {measured && interval ? <rect className={styles.read} {...span(measured)} {...whole} /> : null}
+      {interval && drawn ? <rect className={styles.over} {...span(interval)} {...bar} /> : null}
     </svg>
   );
 }
+
+/** On which side a range lies off the scale; null where some of it is on it. */
+const offScale = (scale: LadderColumn['scale'], range: IntervalMm): 'left' | 'right' | null =>
+  scale(range.max) < 0 ? 'left' : scale(range.min) > 100 ? 'right' : null;
 
 function Axis({ column }: { readonly column: LadderColumn }) {
   return (

@@ -1,9 +1,11 @@
+import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 
 interface Props<T extends string> {
   readonly label: string;
-  readonly options: readonly (readonly [T, string])[];
+  /** Value and words, and what is to be known of it under them. */
+  readonly options: readonly (readonly [value: T, words: string, note?: string])[];
   readonly value: T;
   readonly onChange: (value: T) => void;
 }
@@ -21,9 +23,14 @@ export function Segments<T extends string>({ label, options, value, onChange }: 
         if (next !== null) onChange(next);
       }}
     >
-      {options.map(([id, title]) => (
-        <ToggleButton key={id} value={id}>
-          {title}
+      {options.map(([id, words, note]) => (
+        <ToggleButton key={id} value={id} sx={{ flexDirection: 'column' }}>
+          {words}
+          {note === undefined ? null : (
+            <Box component="small" sx={{ display: 'block', fontSize: 13, fontWeight: 400 }}>
+              {note}
+            </Box>
+          )}
         </ToggleButton>
       ))}
     </ToggleButtonGroup>

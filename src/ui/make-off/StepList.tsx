@@ -1,59 +1,95 @@
-import type { ArcStation } from '@/core/record';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { ArcStation, Step } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
-import styles from './StepList.module.css';
+import { StepNumber } from '../kit-of-parts/StepNumber';
 
-/** Steps of one station as the bench will show them, with what is done. */
-export function StepList({
-  view,
-  station,
-}: {
+interface Props {
   readonly view: TerminationView;
   readonly station: ArcStation;
-}) {
+}
+
+type State = 'done' | 'next' | null;
+const HOLD_POINTS: ReadonlySet<Step['kind']> = new Set(['hold', 'look', 'cure']);
+
+/** Steps of one station as the bench will show them, with what is done. */
+export function StepList({ view, station }: Props) {
   const done = new Set(view.done);
+  const stateOf = (id: string): State => (done.has(id) ? 'done' : view.nextStep === id ? 'next' : null);
   return (
-    <ol className={styles.list}>
+    <Box
+      component="ol"
+      sx={{ listStyle: 'none', m: '0 0 16px', p: 0, borderTop: '2px solid', borderColor: 'divider' }}
+    >
       {view.steps.map((step, i) =>
         step.station === station ? (
-          <li
-            key={step.id}
-            className={styles.step}
-            data-state={done.has(step.id) ? 'done' : view.nextStep === step.id ? 'next' : undefined}
-          >
-            <span className={styles.number}>{i + 1}</span>
-            <span className={styles.body}>
-              <span className={styles.title}>
-                {step.title}
-                {step.kind === 'hold' || step.kind === 'look' || step.kind === 'cure' ? (
-                  <span className={styles.hold}>hold point</span>
-                ) : null}
-                <span className={styles.state}>
-                  {done.has(step.id) ? 'done' : view.nextStep === step.id ? 'next' : ''}
-                </span>
-              </span>
-              {step.figure ? (
-                <span className={styles.figure}>
-                  {step.figure.value} {step.figure.unit}{' '}
-                  <span className={styles.quiet}>{step.figure.second}</span>
-                </span>
-              ) : null}
-              <span className={styles.detail}>{step.detail}</span>
-              <span className={styles.quiet}>Why: {step.reason}</span>
-              {step.list && step.list.length > 0 ? (
-                <ol className={styles.parts}>
-                  {step.list.map((item) => (
-                    <li key={item}>{item}</li>
-                  ))}
-                </ol>
-              ) : null}
-              {step.checks && step.checks.length > 0 ? (
-                <span className={styles.quiet}>See: {step.checks.join(' · ')}</span>
-              ) : null}
-              {step.caution ? <span className={styles.caution}>{step.caution}</span> : null}
-            </span>
-          </li>
+          <Line key={step.id} step={step} number={i + 1} state={stateOf(step.id)} />
         ) : null,
       )}
-    </ol>
+    </Box>
   );
 }
+
+interface LineProps {
+  readonly step: Step;
+  readonly number: number;
+  readonly state: State;
+}
+
+function Line({ step, number, state }: LineProps) {
+  const { list = [], checks = [] } = step;
+  return (
+    <Box
+      component="li"
+      sx={{ display: 'flex', gap: 1.75, py: 1.25, borderBottom: '1px solid', borderColor: 'divider' }}
+    >
+      <StepNumber number={number} state={state} />
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.25, fontWeight: 650 }}>
+          {step.title}
+          {HOLD_POINTS.has(step.kind) ? <HoldPoint /> : null}
+          <Typography component="span" variant="quiet" sx={{ ml: 'auto', fontWeight: 400 }}>
+            {state ?? ''}
+          </Typography>
+        </Box>
+        {step.figure ? (
+          <Typography sx={{ fontSize: 19, fontWeight: 700 }}>
+            {step.figure.value} {step.figure.unit}{' '}
+            <Typography component="span" variant="quiet">
+              {step.figure.second}
+            </Typography>
+          </Typography>
+        ) : null}
+        <Typography>{step.detail}</Typography>
+        <Typography variant="quiet">Why: {step.reason}</Typography>
+        {list.length > 0 ? (
+          <Box component="ol" sx={{ my: 0.5, pl: 2.75 }}>
+            {list.map((item) => (
+              <li key={item}>{item}</li>
+            ))}
+          </Box>
+        ) : null}
+        {checks.length > 0 ? <Typography variant="quiet">See: {checks.join(' · ')}</Typography> : null}
+        {step.caution ? (
+          <Typography sx={{ fontSize: 13, color: 'error.main' }}>{step.caution}</Typography>
+        ) : null}
+      </Box>
+    </Box>
+  );
+}
+
+const HoldPoint = () => (
+  <Box
+    component="span"
+    sx={{
+      px: 0.75,
+      fontSize: 12.5,
+      whiteSpace: 'nowrap',
+      color: 'info.main',
+      border: '2px solid',
+      borderRadius: 1,
+    }}
+  >
+    hold point
+  </Box>
+);

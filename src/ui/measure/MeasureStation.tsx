@@ -1,13 +1,18 @@
 'use client';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
 import {
   insertionBoundMm,
   measure,
   nextToMeasure,
   QUANTITY_WORDS,
+  type Measurement,
+  type Quantity,
   type Reading,
 } from '@/core/cable-measurement';
 import { diameterTexts } from '../common/unit';
 import { Both } from '../common/Both';
+import { Answer } from '../kit-of-parts/Answer';
 import { Caution } from '../kit-of-parts/Caution';
 import type { StationProps } from '../termination/station-props';
 import { IntervalChart } from './IntervalChart';
@@ -15,87 +20,124 @@ import { ReadingForm } from './ReadingForm';
 import { ReadingTable } from './ReadingTable';
 import { useRun } from '../termination/use-run';
 import { Problems } from '../kit-of-parts/Problems';
-import styles from './MeasureStation.module.css';
 import { useSend } from '../data/use-send';
 
 /** What this end really measures: readings as typed, and the interval they leave. */
 export function MeasureStation({ view }: StationProps) {
-  const ref = { job: view.job.slug, cable: view.cable, end: view.end };
-  const send = useSend();
   const remove = useRun();
   const flameproof = view.place?.enclosure.concept === 'Ex d';
   return (
     <>
-      <h2 className={styles.headline}>{headline(view)}</h2>
-      {flameproof ? (
-        <p className={styles.lead}>
-          A flameproof entry asks for both: calipers miss a three-lobed cable, a tape misses an oval one.
-        </p>
-      ) : (
-        <p className={styles.lead}>
-          A diameter is an interval. Two caliper readings at right angles, or a tape and a caliper, keep it
-          narrow.
-        </p>
-      )}
+      <Answer
+        words={headline(view)}
+        lead={
+          flameproof
+            ? 'A flameproof entry asks for both: calipers miss a three-lobed cable, a tape misses an oval one.'
+            : 'A diameter is an interval. Two caliper readings at right angles, or a tape and a caliper, keep it narrow.'
+        }
+      />
       <Problems problems={[...view.measureProblems, ...remove.problems]} />
       {view.collar.blockedBy !== null && view.measureProblems.length === 0 ? (
         <Caution>{view.collar.blockedBy}</Caution>
       ) : null}
-      {view.needed.map((quantity) => {
-        const own = view.readings.filter((r) => r.reading.quantity === quantity);
-        const m = view.measured[quantity];
-        return (
-          <section key={quantity} className={styles.quantity} aria-labelledby={`q-${quantity}`}>
-            <div className={styles.row}>
-              <h3 id={`q-${quantity}`} className={styles.name}>
-                {QUANTITY_WORDS[quantity][0]?.toUpperCase()}
-                {QUANTITY_WORDS[quantity].slice(1)}
-              </h3>
-              {m ? (
-                <span className={styles.interval} data-provisional={m.provisional ? 'yes' : undefined}>
-                  <Both texts={diameterTexts(m.interval.min, m.interval.max)} />
-                  {m.provisional ? <span className={styles.tagProvisional}>provisional</span> : null}
-                </span>
-              ) : (
-                <span className={styles.missing}>not measured</span>
-              )}
-              {m && m.ovality !== null ? (
-                <span className={styles.ovality}>oval by {(m.ovality * 100).toFixed(1)} %</span>
-              ) : null}
-            </div>
-            {m ? <IntervalChart measurement={m} readings={view.readings.map((r) => r.reading)} /> : null}
-            <ReadingTable
-              readings={own}
-              onWithdraw={(id) =>
-                void remove.run(
-                  () => send('withdrawReading', ref, id),
-                  'Reading withdrawn. Undo brings it back.',
-                )
-              }
-              rules={view.job.rules}
-            />
-            <ReadingForm
-              quantity={quantity}
-              unit={view.job.unit}
-              flameproof={flameproof}
-              count={own.filter((r) => r.reading.method === 'caliper').length}
-              add={(reading) => send('addReading', ref, reading)}
-              onKept={(reading) => goOn(view, reading)}
-              preview={(reading: Reading) =>
-                measure([...view.readings.map((r) => r.reading), reading], quantity, view.job.rules)
-              }
-            />
-            {(m?.advice ?? []).map((line) => (
-              <Caution key={line} tone="marginal">
-                {line}
-              </Caution>
-            ))}
-          </section>
-        );
-      })}
+      {view.needed.map((quantity) => (
+        <Layer key={quantity} view={view} quantity={quantity} flameproof={flameproof} remove={remove} />
+      ))}
     </>
   );
 }
+
+interface LayerProps extends Pick<StationProps, 'view'> {
+  readonly quantity: Quantity;
+  readonly flameproof: boolean;
+  readonly remove: ReturnType<typeof useRun>;
+}
+
+/** One layer of the cable: its interval, the readings it comes from, and a field for the next. */
+function Layer({ view, quantity, flameproof, remove }: LayerProps) {
+  const ref = { job: view.job.slug, cable: view.cable, end: view.end };
+  const send = useSend();
+  const taken = view.readings.map((r) => r.reading);
+  const own = view.readings.filter((r) => r.reading.quantity === quantity);
+  const measured = view.measured[quantity];
+  return (
+    <Box
+      component="section"
+      aria-labelledby={`q-${quantity}`}
+      sx={{ p: '12px 0 14px', borderTop: '2px solid', borderColor: 'divider' }}
+    >
+      <LayerHead quantity={quantity} measured={measured} />
+      {measured ? <IntervalChart measurement={measured} readings={taken} /> : null}
+      <ReadingTable
+        readings={own}
+        onWithdraw={(id) =>
+          void remove.run(() => send('withdrawReading', ref, id), 'Reading withdrawn. Undo brings it back.')
+        }
+        rules={view.job.rules}
+      />
+      <ReadingForm
+        quantity={quantity}
+        unit={view.job.unit}
+        flameproof={flameproof}
+        count={own.filter((r) => r.reading.method === 'caliper').length}
+        add={(reading) => send('addReading', ref, reading)}
+        onKept={(reading) => goOn(view, reading)}
+        preview={(reading: Reading) => measure([...taken, reading], quantity, view.job.rules)}
+      />
+      {(measured?.advice ?? []).map((line) => (
+        <Caution key={line} tone="marginal">
+          {line}
+        </Caution>
+      ))}
+    </Box>
+  );
+}
+
+interface HeadProps {
+  readonly quantity: Quantity;
+  readonly measured: Measurement | null;
+}
+
+function LayerHead({ quantity, measured: m }: HeadProps) {
+  const words = QUANTITY_WORDS[quantity];
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '4px 18px' }}>
+      <Typography variant="h3" id={`q-${quantity}`} sx={{ flex: 'none', width: 120, fontSize: 16 }}>
+        {words[0]?.toUpperCase()}
+        {words.slice(1)}
+      </Typography>
+      {m ? (
+        <Box component="span" sx={{ fontSize: 18 }}>
+          <Both texts={diameterTexts(m.interval.min, m.interval.max)} />
+          {m.provisional ? (
+            <Box component="span" sx={PROVISIONAL}>
+              provisional
+            </Box>
+          ) : null}
+        </Box>
+      ) : (
+        <Box component="b" sx={{ fontWeight: 600, color: 'error.main' }}>
+          not measured
+        </Box>
+      )}
+      {m && m.ovality !== null ? (
+        <Box component="span" sx={{ ml: 'auto', color: 'text.secondary' }}>
+          oval by {(m.ovality * 100).toFixed(1)} %
+        </Box>
+      ) : null}
+    </Box>
+  );
+}
+
+const PROVISIONAL = {
+  ml: 1.25,
+  px: 0.75,
+  fontSize: 13,
+  fontWeight: 600,
+  color: 'warning.main',
+  border: '2px dashed',
+  borderRadius: 1,
+} as const;
 
 /** Puts the cursor where the next reading belongs, when that is another layer. */
 function goOn({ needed, readings }: StationProps['view'], kept: Reading): boolean {

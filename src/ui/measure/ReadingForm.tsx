@@ -1,6 +1,10 @@
 'use client';
-import { useId, useRef, useState, type SubmitEvent } from 'react';
-import type { Problem, Result } from '@/core/kernel';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import InputAdornment from '@mui/material/InputAdornment';
+import TextField from '@mui/material/TextField';
+import { useId, useRef, type SubmitEvent } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import {
   METHOD_WORDS,
   METHODS,
@@ -10,11 +14,13 @@ import {
   type Quantity,
   type Reading,
 } from '@/core/cable-measurement';
+import type { Problem, Result } from '@/core/kernel';
 import type { LengthUnit } from '@/core/units';
-import { useInstrument } from '../common/use-instrument';
-import { useRun } from '../termination/use-run';
+import { readNumber } from '../common/read-number';
 import { diameterTexts } from '../common/unit';
-import styles from './ReadingForm.module.css';
+import { useInstrument } from '../common/use-instrument';
+import { Choice } from '../kit-of-parts/Choice';
+import { useRun } from '../termination/use-run';
 
 interface Props {
   readonly quantity: Quantity;
@@ -31,136 +37,181 @@ interface Props {
 const methodsFor = (quantity: Quantity): readonly Method[] =>
   quantity === 'armourWire' ? ['caliper', 'datasheet'] : METHODS;
 
-/** A reading field for calipers that type: value, Enter, next. */
-export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, preview }: Props) {
-  const [method, setMethod] = useState<Method>('caliper');
-  const [text, setText] = useState('');
-  const [unit, setUnit] = useState<LengthUnit>(jobUnit);
-  const [angle, setAngle] = useState<string | null>(null);
-  const [tolerance, setTolerance] = useState('');
-  const [instrument, setInstrument] = useInstrument();
-  const field = useRef<HTMLInputElement>(null);
-  const id = useId();
-  const { run, busy, problems, clear } = useRun();
-  const nextAngle = angle ?? String((count % 2) * 90);
+interface Typed {
+  readonly method: Method;
+  readonly text: string;
+  readonly unit: LengthUnit;
+  /** Null until a hand has typed one. */
+  readonly angle: string | null;
+  readonly tolerance: string;
+}
 
-  const reading = (): Reading => ({
+/** What was typed as a reading; an angle only where the method has one. */
+function readingOf(quantity: Quantity, typed: Typed, angle: string, instrument: string): Reading {
+  const degrees = readNumber(angle);
+  const { method, text, unit, tolerance } = typed;
+  return {
     quantity,
     method,
     text: text.trim(),
     unit,
     ...(instrument.trim() === '' ? {} : { instrument: instrument.trim() }),
-    ...(method === 'caliper' &&
-    quantity !== 'armourWire' &&
-    nextAngle !== '' &&
-    !Number.isNaN(Number(nextAngle))
-      ? { angleDeg: Number(nextAngle) }
-      : {}),
+    ...(hasAngle(method, quantity) && !Number.isNaN(degrees) ? { angleDeg: degrees } : {}),
     ...(method === 'datasheet' && tolerance.trim() !== '' ? { tolerance: tolerance.trim() } : {}),
-  });
-  const ahead = text.trim() === '' ? null : preview(reading());
-
-  const submit = async (event: SubmitEvent) => {
-    event.preventDefault();
-    const content = reading();
-    const done = await run(() => add(content));
-    if (done.ok) {
-      setText('');
-      setAngle(null);
-      if (onKept(content)) return;
-    }
-    field.current?.focus();
   };
+}
+const hasAngle = (method: Method, quantity: Quantity): boolean =>
+  method === 'caliper' && quantity !== 'armourWire';
 
+/** A reading field for calipers that type: value, Enter, next. */
+export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, preview }: Props) {
+  const { control, setValue, setFocus, getValues } = useForm<Typed>({
+    defaultValues: { method: 'caliper', text: '', unit: jobUnit, angle: null, tolerance: '' },
+  });
+  const typed = { ...getValues(), ...useWatch({ control }) };
+  const { method, text, unit } = typed;
+  const [instrument, setInstrument] = useInstrument();
+  const id = useId();
+  const keeping = useRef(false);
+  const { run, busy, problems, clear } = useRun();
+  const angle = typed.angle ?? String((count % 2) * 90);
+  const reading = readingOf(quantity, typed, angle, instrument);
+  const ahead = text.trim() === '' ? null : preview(reading);
+  const keep = async (event: SubmitEvent) => {
+    event.preventDefault();
+    if (keeping.current) return;
+    keeping.current = true;
+    const done = await run(() => add(reading));
+    keeping.current = false;
+    if (done.ok) {
+      setValue('text', '');
+      setValue('angle', null);
+      if (onKept(reading)) return;
+    }
+    setFocus('text');
+  };
   return (
-    <form
-      className={styles.form}
-      onSubmit={(e) => void submit(e)}
+    <Box
+      component="form"
+      onSubmit={(e) => void keep(e)}
       aria-label={`Add a reading of ${quantity}`}
+      sx={FORM}
     >
-      <select
-        className={styles.control}
+      <Choice
+        label="Method"
+        options={methodsFor(quantity).map((m) => [m, METHOD_WORDS[m]])}
         value={method}
-        onChange={(e) => setMethod(e.target.value as Method)}
-        aria-label="Method"
-      >
-        {methodsFor(quantity).map((m) => (
-          <option key={m} value={m}>
-            {METHOD_WORDS[m]}
-          </option>
-        ))}
-      </select>
-      <input
-        ref={field}
-        id={id}
-        className={styles.value}
-        value={text}
-        onChange={(e) => {
-          setText(e.target.value);
-          clear();
-        }}
-        placeholder={method === 'wrapTape' ? 'circumference' : unit === 'in' ? '1 3/16' : '0.00'}
-        aria-label={`${method === 'wrapTape' ? 'Circumference' : 'Diameter'}, ${QUANTITY_WORDS[quantity]}`}
-        aria-invalid={problems.length > 0 || (ahead !== null && !ahead.ok)}
-        aria-describedby={`${id}-said`}
-        autoComplete="off"
-        inputMode="decimal"
-        name={`reading-${quantity}`}
+        onChange={(m) => setValue('method', m)}
       />
-      <button
-        type="button"
-        className={styles.unit}
-        onClick={() => setUnit(unit === 'mm' ? 'in' : 'mm')}
+      <Controller
+        name="text"
+        control={control}
+        render={({ field: { ref, ...field } }) => (
+          <TextField
+            {...field}
+            inputRef={ref}
+            id={id}
+            name={`reading-${quantity}`}
+            label={method === 'wrapTape' ? 'Circumference' : 'Diameter'}
+            onChange={(e) => {
+              field.onChange(e);
+              clear();
+            }}
+            placeholder={unit === 'in' ? '1 3/16' : '0.00'}
+            error={problems.length > 0 || (ahead !== null && !ahead.ok)}
+            slotProps={{
+              htmlInput: {
+                inputMode: 'decimal',
+                'aria-label': `${method === 'wrapTape' ? 'Circumference' : 'Diameter'}, ${QUANTITY_WORDS[quantity]}`,
+                'aria-describedby': `${id}-said`,
+              },
+            }}
+            sx={{ width: 128, '& input': { fontSize: 17, fontWeight: 650, textAlign: 'right' } }}
+          />
+        )}
+      />
+      <Button
+        variant="outlined"
+        onClick={() => setValue('unit', unit === 'mm' ? 'in' : 'mm')}
         aria-label={`Unit ${unit}, switch`}
+        sx={{ minWidth: 52, px: 0 }}
       >
         {unit}
-      </button>
-      {method === 'caliper' && quantity !== 'armourWire' ? (
-        <label className={styles.small}>
-          at{' '}
-          <input
-            className={styles.angle}
-            value={nextAngle}
-            onChange={(e) => setAngle(e.target.value)}
-            inputMode="numeric"
-            aria-label="Angle in degrees"
-          />
-          °
-        </label>
+      </Button>
+      {hasAngle(method, quantity) ? (
+        <Aside
+          label="At"
+          says="Angle in degrees"
+          end="°"
+          value={angle}
+          onChange={(a) => setValue('angle', a)}
+        />
       ) : null}
       {method === 'datasheet' ? (
-        <label className={styles.small}>
-          ±{' '}
-          <input
-            className={styles.angle}
-            value={tolerance}
-            onChange={(e) => setTolerance(e.target.value)}
-            aria-label="Half tolerance as printed"
-          />
-        </label>
+        <Aside
+          label="±"
+          says="Half tolerance as printed"
+          value={typed.tolerance}
+          onChange={(t) => setValue('tolerance', t)}
+        />
       ) : null}
-      <input
-        className={styles.instrument}
+      <TextField
+        label="Instrument"
         value={instrument}
         onChange={(e) => setInstrument(e.target.value)}
-        placeholder="instrument"
-        aria-label="Instrument"
-        maxLength={60}
+        slotProps={{ htmlInput: { maxLength: 60 } }}
+        sx={{ width: 124 }}
       />
-      <button type="submit" className={styles.add} disabled={busy || text.trim() === ''}>
+      <Button type="submit" variant="contained" disabled={busy || text.trim() === ''}>
         Keep
-      </button>
-      <span id={`${id}-said`} className={styles.said} role="status">
+      </Button>
+      <Box component="span" id={`${id}-said`} role="status" sx={{ minWidth: 0, color: 'text.secondary' }}>
         {said(problems, ahead)}
-      </span>
-    </form>
+      </Box>
+    </Box>
   );
 }
+
+const FORM = {
+  display: 'flex',
+  flexWrap: 'wrap',
+  alignItems: 'center',
+  gap: '10px 6px',
+  mt: 1.5,
+  mb: 0.75,
+} as const;
+
+interface AsideProps {
+  readonly label: string;
+  /** What the short label stands for. */
+  readonly says: string;
+  readonly end?: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+}
+
+const Aside = ({ label, says, end, value, onChange }: AsideProps) => (
+  <TextField
+    label={label}
+    value={value}
+    onChange={(e) => onChange(e.target.value)}
+    slotProps={{
+      htmlInput: { 'aria-label': says, inputMode: 'decimal' },
+      input: end === undefined ? {} : { endAdornment: <InputAdornment position="end">{end}</InputAdornment> },
+    }}
+    sx={{ width: 78 }}
+  />
+);
 
 function said(problems: readonly Problem[], ahead: Result<Measurement | null> | null) {
   const problem =
     problems[0] ?? (ahead !== null && !ahead.ok ? ahead.problems[ahead.problems.length - 1] : undefined);
-  if (problem) return <span className={styles.bad}>{problem.message}</span>;
+  if (problem)
+    return (
+      <Box component="b" sx={{ fontWeight: 600, color: 'error.main' }}>
+        {problem.message}
+      </Box>
+    );
   if (ahead?.ok && ahead.value)
     return <>→ {diameterTexts(ahead.value.interval.min, ahead.value.interval.max).mm}</>;
   return null;

@@ -9,7 +9,8 @@ import { parseLength } from '@/core/units';
 import { Both } from '../common/Both';
 import { RelativeTime } from '../common/RelativeTime';
 import { diameterTexts } from '../common/unit';
-import styles from './ReadingTable.module.css';
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
 
 interface Props {
   readonly readings: readonly ReadingView[];
@@ -21,7 +22,7 @@ interface Props {
 export function ReadingTable({ readings, rules, onWithdraw }: Props) {
   if (readings.length === 0) return null;
   return (
-    <DataTable className={styles.table}>
+    <DataTable sx={{ '& td': { fontSize: 13.5 } }}>
       <TableHead className="ac-visually-hidden">
         <TableRow>
           <TableCell>Method</TableCell>
@@ -40,28 +41,29 @@ export function ReadingTable({ readings, rules, onWithdraw }: Props) {
               <TableCell>
                 {METHOD_WORDS[reading.method]}
                 {reading.angleDeg === undefined ? '' : ` at ${reading.angleDeg}°`}
-                {end === null ? <span className={styles.quiet}> whole cable</span> : null}
+                {end === null ? <Quiet> whole cable</Quiet> : null}
               </TableCell>
-              <TableCell className={styles.typed}>
+              <TableCell align="right" sx={{ fontWeight: 650 }}>
                 {typed}
                 {reading.tolerance ? ` ± ${reading.tolerance}` : ''}
               </TableCell>
-              <TableCell className={styles.number}>
+              <TableCell align="right">
                 {diameter.ok ? <Converted reading={reading} mm={diameter.value} /> : '–'}
               </TableCell>
-              <TableCell className={styles.quiet}>
+              <TableCell sx={{ color: 'text.secondary' }}>
                 {[reading.instrument, reading.person].filter(Boolean).join(' · ')}{' '}
                 {reading.at ? <RelativeTime at={reading.at} /> : null}
               </TableCell>
-              <TableCell className={styles.act}>
-                <button
+              <TableCell align="right">
+                <Link
+                  component="button"
                   type="button"
-                  className={styles.withdraw}
+                  sx={{ color: 'text.secondary', fontWeight: 400 }}
                   onClick={() => onWithdraw(id)}
                   aria-label={`Withdraw ${METHOD_WORDS[reading.method]} reading ${typed}`}
                 >
                   withdraw
-                </button>
+                </Link>
               </TableCell>
             </TableRow>
           );
@@ -77,5 +79,11 @@ function Converted({ reading, mm }: { readonly reading: ReadingView['reading']; 
   if (reading.method === 'wrapTape') return <Both texts={texts} />;
   const length = parseLength(reading.text, reading.unit);
   const typedInch = length.ok && (length.value.unit === 'in' || length.value.unit === 'ft');
-  return <span className={styles.quiet}>{typedInch ? texts.mm : texts.in}</span>;
+  return <Quiet>{typedInch ? texts.mm : texts.in}</Quiet>;
 }
+
+const Quiet = ({ children }: { readonly children: string }) => (
+  <Box component="span" sx={{ color: 'text.secondary' }}>
+    {children}
+  </Box>
+);

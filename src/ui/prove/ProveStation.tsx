@@ -8,8 +8,7 @@ import { faultWords } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
 import { RelativeTime } from '../common/RelativeTime';
 import type { StationProps } from '../termination/station-props';
-import { RecordOf } from './RecordOf';
-import styles from './ProveStation.module.css';
+import { RECORD_TABLE, RecordOf } from './RecordOf';
 
 /** The record of this end: what was measured with what, and who did what when. */
 export function ProveStation({ view }: StationProps) {
@@ -38,7 +37,7 @@ export function ProveStation({ view }: StationProps) {
 function Readings({ view }: Pick<StationProps, 'view'>) {
   if (view.readings.length === 0) return null;
   return (
-    <DataTable className={styles.table} label="Readings that stand">
+    <DataTable sx={RECORD_TABLE} label="Readings that stand">
       <TableHead>
         <TableRow>
           <TableCell>Reading</TableCell>

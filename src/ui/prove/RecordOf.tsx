@@ -7,7 +7,9 @@ import type { EventView } from '@/core/record';
 import { RecordFaults } from '../common/RecordFaults';
 import { RelativeTime } from '../common/RelativeTime';
 import { eventLines, eventTitle } from './event-words';
-import styles from './ProveStation.module.css';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { Answer } from '../kit-of-parts/Answer';
 
 interface Props {
   readonly events: readonly EventView[];
@@ -33,26 +35,26 @@ export function RecordOf({ events, faults, signedBy, titles, begins, signing }: 
           : 'Not signed yet.';
   return (
     <>
-      <h2 className={styles.headline}>{headline}</h2>
-      <p className={styles.lead}>
-        {events.length === 0
-          ? begins
-          : `${events.length} events, each carrying the hash of the one before. ${signing}`}
-      </p>
+      <Answer
+        words={headline}
+        lead={
+          events.length === 0
+            ? begins
+            : `${events.length} events, each carrying the hash of the one before. ${signing}`
+        }
+      />
       {faults.length > 0 ? (
-        <div className={styles.fault}>
-          <RecordFaults faults={faults} />
-        </div>
+        <RecordFaults faults={faults} />
       ) : events.length > 0 ? (
-        <p className={styles.sound}>
+        <Typography sx={{ mb: 1, fontWeight: 600, color: 'success.main' }}>
           Checked just now: every event, the plan, and the receipts signed outside the database hold.
-        </p>
+        </Typography>
       ) : null}
       {events.length > 0 ? (
-        <DataTable className={styles.table}>
+        <DataTable sx={RECORD_TABLE}>
           <TableHead>
             <TableRow>
-              <TableCell className={styles.seq}>No.</TableCell>
+              <TableCell align="right">No.</TableCell>
               <TableCell>What</TableCell>
               <TableCell>Who</TableCell>
               <TableCell>Received</TableCell>
@@ -62,20 +64,24 @@ export function RecordOf({ events, faults, signedBy, titles, begins, signing }: 
           <TableBody>
             {[...events].reverse().map((e) => (
               <TableRow key={e.seq}>
-                <TableCell className={styles.seq}>{e.seq}</TableCell>
+                <TableCell align="right">{e.seq}</TableCell>
                 <TableCell>
                   {eventTitle(e, titles)}
                   {eventLines(e).map((line) => (
-                    <span key={line} className={styles.detail}>
+                    <Typography key={line} variant="quiet" component="span" sx={{ display: 'block' }}>
                       {line}
-                    </span>
+                    </Typography>
                   ))}
                 </TableCell>
                 <TableCell>{e.actor}</TableCell>
                 <TableCell>
                   <RelativeTime at={e.receivedAt} />
                 </TableCell>
-                <TableCell className={styles.hash}>{e.hash.slice(0, 8)}</TableCell>
+                <TableCell>
+                  <Box component="span" sx={{ color: 'text.secondary' }}>
+                    {e.hash.slice(0, 8)}
+                  </Box>
+                </TableCell>
               </TableRow>
             ))}
           </TableBody>
@@ -84,3 +90,12 @@ export function RecordOf({ events, faults, signedBy, titles, begins, signing }: 
     </>
   );
 }
+
+/** Tables of a record have the whole width: their lines are long. */
+export const RECORD_TABLE = {
+  width: '100%',
+  mb: 2,
+  borderTop: '2px solid',
+  borderColor: 'divider',
+  '& td:nth-of-type(3)': { whiteSpace: 'nowrap' },
+} as const;

@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Drawer from '@mui/material/Drawer';
 import useMediaQuery from '@mui/material/useMediaQuery';
@@ -7,21 +8,18 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useShortcuts } from '../shell/shortcuts';
 import { RackList } from './RackList';
 import { filterSummaries, stationPath, useSummaries } from './summaries';
-import styles from './Rack.module.css';
+import { RACK_BESIDE } from '../shell/widths';
 
 /** “All 72 ends”, or “7 of 72 ends” where a filter leaves so many. */
 const endsWords = (all: number | null, left: number | null): string =>
   all === null ? 'All ends' : left === null ? `All ${all} ends` : `${left} of ${all} ends`;
-
-/** Below this there is no room for the list beside the page: it comes out of the side. */
-const BESIDE = '(min-width: 1100px)';
 
 /** The terminations of the job; `j` and `k` walk through those that the filter leaves, at the same station. */
 export function Rack({ job }: { readonly job: string }) {
   const params = useParams<{ cable?: string; end?: string; station?: string }>();
   const router = useRouter();
   const { rows, failed } = useSummaries(job);
-  const beside = useMediaQuery(BESIDE, { defaultMatches: true });
+  const beside = useMediaQuery(RACK_BESIDE, { defaultMatches: true });
   const [open, setOpen] = useState(false);
   const current = params.cable === undefined ? '' : `${decodeURIComponent(params.cable)}/${params.end ?? ''}`;
   const station = params.station ?? 'measure';
@@ -48,12 +46,12 @@ export function Rack({ job }: { readonly job: string }) {
   );
   if (beside)
     return (
-      <aside className={styles.rack} aria-label="Terminations">
+      <Box component="aside" aria-label="Terminations" sx={BESIDE}>
         {list}
-      </aside>
+      </Box>
     );
   return (
-    <div className={styles.slim} role="group" aria-label="Terminations">
+    <Box role="group" aria-label="Terminations" sx={SLIM}>
       <Button size="small" variant="text" onClick={() => go(-1)} disabled={at <= 0}>
         ‹ before
       </Button>
@@ -66,16 +64,38 @@ export function Rack({ job }: { readonly job: string }) {
       <Drawer
         open={open}
         onClose={() => setOpen(false)}
-        slotProps={{ paper: { 'aria-label': 'Terminations', className: styles.drawer } }}
+        slotProps={{ paper: { 'aria-label': 'Terminations', sx: { width: 'min(320px, 88vw)' } } }}
       >
         {/* Going to another end closes it: each has a list of its own. */}
-        <div
-          className={styles.inDrawer}
+        <Box
+          sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}
           onClickCapture={(e) => e.target instanceof Element && e.target.closest('a') && setOpen(false)}
         >
           {list}
-        </div>
+        </Box>
       </Drawer>
-    </div>
+    </Box>
   );
 }
+
+const NOT_ON_PAPER = { '@media print': { display: 'none' } } as const;
+const BESIDE = {
+  display: 'flex',
+  flexDirection: 'column',
+  flex: 'none',
+  width: 236,
+  minHeight: 0,
+  borderRight: '2px solid',
+  borderColor: 'divider',
+  // Until the script knows how wide the window is.
+  [`@media not all and ${RACK_BESIDE}`]: { display: 'none' },
+  ...NOT_ON_PAPER,
+} as const;
+const SLIM = {
+  display: 'flex',
+  justifyContent: 'space-between',
+  p: '6px 14px',
+  borderBottom: '2px solid',
+  borderColor: 'divider',
+  ...NOT_ON_PAPER,
+} as const;

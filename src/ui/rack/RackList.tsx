@@ -1,5 +1,9 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
+import Box from '@mui/material/Box';
+import ListItemButton from '@mui/material/ListItemButton';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useRef } from 'react';
 import { decodeArcs } from '@/core/procedure';
@@ -7,7 +11,6 @@ import { STATION_WORDS } from '@/core/record';
 import type { SummaryView } from '@/core/termination-view';
 import { Collar } from '../collar/Collar';
 import { stationPath } from './summaries';
-import styles from './Rack.module.css';
 
 interface Props {
   /** How many there are without a filter; null until they are known. */
@@ -51,54 +54,70 @@ export function RackList({ all, shown, filter, onFilter, failed, job, current, s
 
   return (
     <>
-      <div className={styles.head}>
-        <input
-          className={styles.filter}
+      <Box sx={{ p: 1.25 }}>
+        <TextField
+          fullWidth
+          type="search"
           value={filter}
           onChange={(e) => onFilter(e.target.value)}
           placeholder={all === null ? 'Loading…' : `Filter ${all} terminations  /`}
-          aria-label="Filter terminations"
-          data-filter="rack"
-          type="search"
+          slotProps={{ htmlInput: { 'aria-label': 'Filter terminations', 'data-filter': 'rack' } }}
         />
-      </div>
+      </Box>
       {failed ? (
-        <p className={styles.away}>The list cannot be fetched just now. It is tried again by itself.</p>
+        <Typography sx={{ m: '8px 14px', color: 'error.main' }}>
+          The list cannot be fetched just now. It is tried again by itself.
+        </Typography>
       ) : null}
       {all !== null && shown.length === 0 ? (
-        <p className={styles.empty}>
+        <Typography sx={{ m: '8px 14px', color: 'text.secondary' }}>
           {filter === ''
             ? 'No terminations yet: add cables in the schedule.'
             : `Nothing matches “${filter}”.`}
-        </p>
+        </Typography>
       ) : null}
-      <div className={styles.list} ref={scroller}>
+      <Box ref={scroller} sx={{ flex: 1, minHeight: 0, overflowY: 'auto' }}>
         <div style={{ height: list.getTotalSize(), position: 'relative' }}>
           {list.getVirtualItems().map((item) => {
             const row = shown[item.index];
             if (!row) return null;
             const tag = `${row.cable}/${row.end}`;
             return (
-              <Link
+              <ListItemButton
                 key={tag}
+                component={Link}
                 href={stationPath(job, row.cable, row.end, station)}
-                className={styles.row}
-                style={{ transform: `translateY(${item.start}px)`, height: ROW }}
-                aria-current={item.index === current ? 'true' : undefined}
                 prefetch={false}
+                selected={item.index === current}
+                aria-current={item.index === current ? 'true' : undefined}
+                style={{ transform: `translateY(${item.start}px)`, height: ROW }}
+                sx={LINE}
               >
                 <Collar arcs={decodeArcs(row.arcs)} size={34} />
-                <span className={styles.text}>
-                  <span className={styles.tag}>{tag}</span>
-                  <span className={styles.sub} data-blocked={row.blockedBy ? 'yes' : undefined}>
+                <Box component="span" sx={{ minWidth: 0, lineHeight: 1.3 }}>
+                  <Box component="span" sx={{ display: 'block', fontWeight: 600 }}>
+                    {tag}
+                  </Box>
+                  <Typography
+                    noWrap
+                    component="span"
+                    sx={{
+                      display: 'block',
+                      fontSize: 12.5,
+                      lineHeight: 1.3,
+                      color: row.blockedBy ? 'error.main' : 'text.secondary',
+                    }}
+                  >
                     {boxName(row)} · {nextWords(row)}
-                  </span>
-                </span>
-              </Link>
+                  </Typography>
+                </Box>
+              </ListItemButton>
             );
           })}
         </div>
-      </div>
+      </Box>
     </>
   );
 }
+
+const LINE = { position: 'absolute', inset: '0 0 auto', gap: 1.5, p: '0 10px 0 12px' } as const;

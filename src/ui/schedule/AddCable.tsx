@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { Controller, useForm } from 'react-hook-form';
@@ -7,7 +8,6 @@ import { useSend } from '../data/use-send';
 import { PickField } from '../kit-of-parts/PickField';
 import { Problems } from '../kit-of-parts/Problems';
 import { useRun } from '../termination/use-run';
-import styles from './Schedule.module.css';
 
 const EMPTY = { tag: '', type: '', route: '', aPlace: '', bPlace: '' };
 type Fields = typeof EMPTY;
@@ -59,8 +59,6 @@ export function AddCable({ job, choices, onAdded }: Props) {
           inputRef={ref}
           id={`new-${field}`}
           label={label}
-          size="small"
-          autoComplete="off"
           error={wrong(field) !== undefined}
           helperText={wrong(field)}
           sx={{ width }}
@@ -85,7 +83,12 @@ export function AddCable({ job, choices, onAdded }: Props) {
     />
   );
   return (
-    <form className={styles.add} onSubmit={(e) => void add(e)} aria-label="Add a cable">
+    <Box
+      component="form"
+      onSubmit={(e) => void add(e)}
+      aria-label="Add a cable"
+      sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'flex-start', gap: 1.25, p: '8px 0 12px' }}
+    >
       {text('tag', 'New cable tag', 160)}
       {pick(
         'type',
@@ -99,6 +102,6 @@ export function AddCable({ job, choices, onAdded }: Props) {
         Add cable
       </Button>
       <Problems problems={problems.filter((p) => !isField(p.path))} />
-    </form>
+    </Box>
   );
 }

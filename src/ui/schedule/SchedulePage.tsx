@@ -1,21 +1,23 @@
 'use client';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
+import { Filter } from '../kit-of-parts/Filter';
 import { Problems } from '../kit-of-parts/Problems';
+import { WHOLE_PLACE } from '../kit-of-parts/whole-place';
 import { useShortcuts } from '../shell/shortcuts';
 import { useRun } from '../termination/use-run';
 import { AddCable } from './AddCable';
-import styles from './Schedule.module.css';
 import { useSend } from '../data/use-send';
 
 // The grid is the heaviest part of the product: the page is there before it.
 const ScheduleGrid = dynamic(() => import('./ScheduleGrid'), {
   ssr: false,
-  loading: () => <p className={styles.loading}>Loading the grid…</p>,
+  loading: () => <Typography sx={{ color: 'text.secondary' }}>Loading the grid…</Typography>,
 });
 
 interface Props {
@@ -38,17 +40,18 @@ export function SchedulePage({ job, choices }: Props) {
   useShortcuts({ z: undo });
   const base = `/job/${encodeURIComponent(job.slug)}`;
   return (
-    <main className={styles.page}>
-      <div className={styles.top}>
-        <h1 className={styles.headline}>Schedule</h1>
-        <TextField
-          size="small"
-          type="search"
-          className={styles.filter}
-          value={filter}
-          onChange={(e) => setFilter(e.target.value)}
+    <Stack component="main" sx={WHOLE_PLACE}>
+      <Stack direction="row" sx={{ flexWrap: 'wrap', alignItems: 'center', gap: 1.25, mb: 1.25 }}>
+        <Typography variant="h1" sx={{ flex: 1, fontSize: 28 }}>
+          Schedule
+        </Typography>
+        <Filter
+          name="schedule"
+          label="Filter the schedule"
           placeholder="Filter by tag, type, box, note  /"
-          slotProps={{ htmlInput: { 'aria-label': 'Filter the schedule', 'data-filter': 'schedule' } }}
+          value={filter}
+          onChange={setFilter}
+          width={280}
         />
         <Button size="small" variant="text" onClick={undo} disabled={undoing.busy}>
           Undo
@@ -63,10 +66,10 @@ export function SchedulePage({ job, choices }: Props) {
         <Button size="small" variant="outlined" component={Link} href={`${base}/schedule/import`}>
           Import CSV
         </Button>
-      </div>
+      </Stack>
       <Problems problems={undoing.problems} />
       <AddCable job={job} choices={choices} onAdded={() => setGeneration((n) => n + 1)} />
       <ScheduleGrid job={job} choices={choices} filter={filter} generation={generation} />
-    </main>
+    </Stack>
   );
 }

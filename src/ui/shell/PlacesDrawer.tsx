@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Drawer from '@mui/material/Drawer';
 import List from '@mui/material/List';
@@ -8,7 +9,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
 import { isAt, type PlaceGroup } from './places';
-import styles from './TopBar.module.css';
+import { FOLDED } from './widths';
 
 interface Props {
   readonly groups: readonly PlaceGroup[];
@@ -21,7 +22,7 @@ export function PlacesDrawer({ groups, at, job }: Props) {
   const [open, setOpen] = useState(false);
   const here = groups.flatMap((g) => g.places).find((p) => isAt(at, p));
   return (
-    <div className={styles.folded}>
+    <Box sx={{ display: 'none', [FOLDED]: { display: 'block' } }}>
       <Button
         variant="outlined"
         size="small"
@@ -32,8 +33,8 @@ export function PlacesDrawer({ groups, at, job }: Props) {
         {here?.name ?? 'Places'} ▾
       </Button>
       <Drawer open={open} onClose={() => setOpen(false)} slotProps={{ paper: { 'aria-label': 'Places' } }}>
-        <nav aria-label="All places" className={styles.drawer}>
-          {job ? <Typography className={styles.drawerJob}>{job}</Typography> : null}
+        <Box component="nav" aria-label="All places" sx={{ width: 272, py: 2 }}>
+          {job ? <Typography sx={{ p: '0 16px 8px', fontWeight: 650 }}>{job}</Typography> : null}
           {groups.map((group) => (
             <List
               key={group.name}
@@ -54,8 +55,8 @@ export function PlacesDrawer({ groups, at, job }: Props) {
               ))}
             </List>
           ))}
-        </nav>
+        </Box>
       </Drawer>
-    </div>
+    </Box>
   );
 }

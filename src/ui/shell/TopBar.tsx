@@ -1,17 +1,19 @@
 'use client';
 import { STATIONS } from '@/core/record';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import InputBase from '@mui/material/InputBase';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { useColorScheme } from '@mui/material/styles';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
-import { useColorScheme } from '@mui/material/styles';
 import type { Arc } from '@/core/procedure';
 import { Collar } from '../collar/Collar';
 import { useUnit } from '../common/unit';
-import { useActor } from './actor';
-import { isAt, placesOf } from './places';
+import { ActorField } from './ActorField';
+import { isAt, placesOf, type PlaceGroup } from './places';
 import { PlacesDrawer } from './PlacesDrawer';
-import styles from './TopBar.module.css';
+import { FOLDED, PHONE_BAR } from './widths';
 
 const MARK: readonly Arc[] = STATIONS.map((station, i) => ({
   station,
@@ -27,73 +29,130 @@ interface Props {
 /** Where am I, where can I go, in which unit and light, and who is it. */
 export function TopBar({ job }: Props) {
   const at = usePathname();
-  const { unit, toggle } = useUnit();
-  const { mode, systemMode, setMode } = useColorScheme();
-  const dark = (mode === 'system' ? systemMode : mode) === 'dark';
   const groups = placesOf(job?.slug ?? null);
   return (
-    <header className={styles.bar}>
+    <Stack component="header" direction="row" sx={BAR}>
       <PlacesDrawer groups={groups} at={at} job={job?.name ?? null} />
-      <Link href="/" className={styles.brand} aria-label="Amber Collar, all jobs">
+      <Box component={Link} href="/" aria-label="Amber Collar, all jobs" sx={BRAND}>
         <Collar arcs={MARK} size={28} label={false} />
-        <span className={styles.names}>
-          <span className={styles.house}>Amber Collar</span>
-          {job ? <span className={styles.job}>{job.name}</span> : null}
-        </span>
-      </Link>
-      <nav className={styles.places} aria-label="Places">
-        {groups.map((group) => (
-          <div key={group.name} className={styles.group} role="group" aria-label={group.name}>
-            {group.places.map((place) => (
-              <Link
-                key={place.href}
-                href={place.href}
-                className={styles.place}
-                aria-current={isAt(at, place) ? 'page' : undefined}
-              >
-                {place.name}
-              </Link>
-            ))}
-          </div>
-        ))}
-      </nav>
-      <div className={styles.tools}>
-        <Button
-          variant="outlined"
-          size="small"
-          onClick={toggle}
-          aria-label={`Show ${unit === 'mm' ? 'inches' : 'millimetres'} first`}
-          data-shortcut="u"
-        >
-          {unit}
-        </Button>
-        <Button
-          variant="outlined"
-          size="small"
-          onClick={() => setMode(dark ? 'light' : 'dark')}
-          aria-label="Switch between paper and bench dark"
-          suppressHydrationWarning
-        >
-          {dark ? 'paper' : 'dark'}
-        </Button>
+        {/* On a phone the name of the job stands on top of the drawer. */}
+        <Box sx={{ minWidth: 0, maxWidth: 300, lineHeight: 1.15, [PHONE_BAR]: { display: 'none' } }}>
+          <Typography noWrap component="div" sx={{ fontWeight: 700, fontStretch: '112%', lineHeight: 1.15 }}>
+            Amber Collar
+          </Typography>
+          {job ? (
+            <Typography
+              noWrap
+              component="div"
+              sx={{ fontSize: 13, lineHeight: 1.15, color: 'text.secondary' }}
+            >
+              {job.name}
+            </Typography>
+          ) : null}
+        </Box>
+      </Box>
+      <Places groups={groups} at={at} />
+      <Stack direction="row" sx={{ alignItems: 'center', gap: 1, [PHONE_BAR]: { gap: 0.5 } }}>
+        <Switches />
         <ActorField />
-      </div>
-    </header>
+      </Stack>
+    </Stack>
   );
 }
 
-export function ActorField() {
-  const { name, setName } = useActor();
+function Places({ groups, at }: { readonly groups: readonly PlaceGroup[]; readonly at: string }) {
   return (
-    <InputBase
-      id="actor-name"
-      value={name}
-      onChange={(e) => setName(e.target.value)}
-      placeholder="Who are you?"
-      autoComplete="off"
-      className={styles.name}
-      slotProps={{ input: { 'aria-label': 'Your name, for the record', maxLength: 60 } }}
-      data-missing={name.trim() === '' ? 'yes' : undefined}
-    />
+    <Stack
+      component="nav"
+      direction="row"
+      aria-label="Places"
+      sx={{ height: '100%', mx: 'auto', [FOLDED]: { display: 'none' } }}
+    >
+      {groups.map((group) => (
+        <Stack
+          key={group.name}
+          direction="row"
+          role="group"
+          aria-label={group.name}
+          sx={{ height: '100%', px: 0.75, '& + &': { borderLeft: '2px solid', borderColor: 'divider' } }}
+        >
+          {group.places.map((place) => (
+            <Box
+              key={place.href}
+              component={Link}
+              href={place.href}
+              aria-current={isAt(at, place) ? 'page' : undefined}
+              sx={PLACE}
+            >
+              {place.name}
+            </Box>
+          ))}
+        </Stack>
+      ))}
+    </Stack>
   );
 }
+
+function Switches() {
+  const { unit, toggle } = useUnit();
+  const { mode, systemMode, setMode } = useColorScheme();
+  const dark = (mode === 'system' ? systemMode : mode) === 'dark';
+  return (
+    <>
+      <Button
+        variant="outlined"
+        size="small"
+        onClick={toggle}
+        aria-label={`Show ${unit === 'mm' ? 'inches' : 'millimetres'} first`}
+        data-shortcut="u"
+        sx={{ minWidth: 46 }}
+      >
+        {unit}
+      </Button>
+      <Button
+        variant="outlined"
+        size="small"
+        onClick={() => setMode(dark ? 'light' : 'dark')}
+        aria-label="Switch between paper and bench dark"
+        suppressHydrationWarning
+        sx={{ minWidth: 46 }}
+      >
+        {dark ? 'paper' : 'dark'}
+      </Button>
+    </>
+  );
+}
+
+const BAR = {
+  // What is hidden from sight in it must not widen the page.
+  position: 'relative',
+  alignItems: 'center',
+  gap: 1.75,
+  height: 54,
+  px: 1.75,
+  borderBottom: '2px solid',
+  borderColor: 'text.primary',
+  bgcolor: 'background.default',
+  '@media print': { display: 'none' },
+  [PHONE_BAR]: { gap: 1, px: 1 },
+} as const;
+const BRAND = {
+  display: 'flex',
+  alignItems: 'center',
+  gap: 1.25,
+  minWidth: 0,
+  color: 'inherit',
+  textDecoration: 'none',
+  [FOLDED]: { flex: 1 },
+} as const;
+const PLACE = {
+  display: 'flex',
+  alignItems: 'center',
+  p: '2px 7px 0',
+  whiteSpace: 'nowrap',
+  color: 'text.secondary',
+  textDecoration: 'none',
+  borderBottom: '3px solid transparent',
+  '&:hover': { color: 'text.primary' },
+  '&[aria-current="page"]': { color: 'text.primary', fontWeight: 650, borderBottomColor: 'secondary.main' },
+} as const;

@@ -1,41 +1,44 @@
 'use client';
 import Dialog from '@mui/material/Dialog';
-import { useEffect, useRef, useState } from 'react';
-import styles from './shortcuts.module.css';
+import Box from '@mui/material/Box';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 
 /** What a key does; `false` says that there was nothing to do, and the key is left to whoever else listens. */
 type Handlers = Readonly<Record<string, () => void | boolean>>;
 
-const isField = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable ||
-    /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-    target.closest('[role="grid"], [role="dialog"]') !== null);
+const MODIFIERS = /^(alt|ctrl|control|meta|shift)$/;
 
-/** Name of a pressed key with its modifiers, `Alt+3`; null for those that belong to the browser. */
-function keyName(event: KeyboardEvent): string | null {
-  if (event.ctrlKey || event.metaKey) return null;
-  if (event.altKey) return /^Digit\d$/.test(event.code) ? `Alt+${event.code.slice(5)}` : null;
-  return event.key;
-}
+/** Name of the keys that fired, as the handlers are called: `Alt+3`, `ArrowLeft`, `?`. */
+const nameOf = (event: KeyboardEvent): string =>
+  event.altKey && /^Digit\d$/.test(event.code) ? `Alt+${event.code.slice(5)}` : event.key;
+
+/** A grid and a dialog have keys of their own. */
+const hasOwnKeys = (event: KeyboardEvent): boolean =>
+  event.defaultPrevented ||
+  (event.target instanceof Element &&
+    (MODIFIERS.test(event.key.toLowerCase()) ||
+      event.target.closest('[role="grid"], [role="dialog"]') !== null));
 
 /** Keys that work wherever no field has the focus: calipers that type must never set one off. */
 export function useShortcuts(handlers: Handlers): void {
-  const latest = useRef(handlers);
-  useEffect(() => {
-    latest.current = handlers;
-  });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || isField(event.target)) return;
-      const name = keyName(event);
-      const handler = name === null ? undefined : latest.current[name];
-      if (!handler) return;
-      if (handler() !== false) event.preventDefault();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  useHotkeys(
+    '*',
+    (event) => {
+      if (handlers[nameOf(event)]?.() !== false) event.preventDefault();
+    },
+    {
+      // What belongs to the browser, and what nobody has a use for, goes its way.
+      ignoreEventWhen: (event) =>
+        hasOwnKeys(event) || event.ctrlKey || event.metaKey || handlers[nameOf(event)] === undefined,
+      // A size on the ladder of ranges is a radio button, and no field.
+      enableOnFormTags: ['radio'],
+    },
+    [handlers],
+  );
 }
 
 const SHEET: readonly (readonly [string, string])[] = [
@@ -72,20 +75,27 @@ export function GlobalShortcuts() {
   });
   return (
     <Dialog open={open} onClose={() => setOpen(false)} aria-labelledby="shortcut-title">
-      <div className={styles.sheet}>
-        <h2 id="shortcut-title">Keys</h2>
-        <dl className={styles.keys}>
+      <DialogTitle id="shortcut-title">Keys</DialogTitle>
+      <DialogContent>
+        <Box component="dl" sx={{ m: 0, '& kbd': { font: 'inherit', fontWeight: 650 } }}>
           {SHEET.map(([key, what]) => (
-            <div key={key} className={styles.line}>
-              <dt>
+            <Box
+              key={key}
+              sx={{ display: 'flex', gap: 2, py: 0.875, borderTop: '1px solid', borderColor: 'divider' }}
+            >
+              <Box component="dt" sx={{ flex: 'none', width: 130 }}>
                 <kbd>{key}</kbd>
-              </dt>
-              <dd>{what}</dd>
-            </div>
+              </Box>
+              <Box component="dd" sx={{ m: 0 }}>
+                {what}
+              </Box>
+            </Box>
           ))}
-        </dl>
-        <p className={styles.hint}>No key fires while a field has the focus. Esc closes this.</p>
-      </div>
+        </Box>
+        <Typography variant="quiet" sx={{ mt: 1.5 }}>
+          No key fires while a field has the focus. Esc closes this.
+        </Typography>
+      </DialogContent>
     </Dialog>
   );
 }

@@ -9,7 +9,8 @@ import type { TerminationView } from '@/core/termination-view';
 import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
 import { useRun } from './use-run';
-import styles from './ReviewPanel.module.css';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
 import { useSend } from '../data/use-send';
 
 /** A plan that is stale, or whose sheet has moved on: what would stay, what would change, what has to be done again; made anew only when somebody says so. */
@@ -21,19 +22,31 @@ export function ReviewPanel({ view }: { readonly view: TerminationView }) {
   const ref = { job: view.job.slug, cable: view.cable, end: view.end };
   const accept = () => void run(() => send('replan', ref), 'Planned again.');
   return (
-    <section
-      className={styles.panel}
+    <Box
+      component="section"
       aria-label={view.stale ? 'The plan is stale' : 'The sheet has moved on'}
+      sx={{
+        mb: 2.25,
+        p: '12px 16px 16px',
+        bgcolor: 'background.paper',
+        border: '2px solid',
+        borderColor: 'secondary.main',
+        borderRadius: 1,
+      }}
     >
-      {view.stale ? <h2 className={styles.head}>Stale: something this plan stands on has changed</h2> : null}
+      {view.stale ? (
+        <Typography variant="h2" sx={{ fontSize: 16 }}>
+          Stale: something this plan stands on has changed
+        </Typography>
+      ) : null}
       {review.sheet === null ? null : (
-        <p className={styles.line}>
+        <Typography sx={{ my: 1 }}>
           <b>
             Sheet {review.sheet.code}: revision {review.sheet.to} is in force, and this plan stands on
             revision {review.sheet.from}.
           </b>{' '}
           The sheet that came with the gland leads. By revision {review.sheet.to}:
-        </p>
+        </Typography>
       )}
       {review.refusal !== null ? (
         <>
@@ -49,15 +62,15 @@ export function ReviewPanel({ view }: { readonly view: TerminationView }) {
         </>
       ) : (
         <>
-          <p className={styles.line}>
+          <Typography sx={{ my: 1 }}>
             {review.size} still {review.provisional.length > 0 ? 'may stand, provisionally' : 'fits'}.{' '}
             {review.restamped.length} decisions stay as they are
             {review.changed.length === 0
               ? ', none changes.'
               : `, ${review.changed.length} ${review.changed.length === 1 ? 'changes' : 'change'}:`}
-          </p>
+          </Typography>
           {review.changed.length > 0 ? (
-            <DataTable className={styles.changes}>
+            <DataTable sx={{ mb: 1.25 }}>
               <TableBody>
                 {review.changed.map((c) => (
                   <TableRow key={c.id}>
@@ -73,9 +86,9 @@ export function ReviewPanel({ view }: { readonly view: TerminationView }) {
             </DataTable>
           ) : null}
           {review.redo.length > 0 ? (
-            <p className={styles.line}>
+            <Typography sx={{ my: 1 }}>
               To be done again at the bench: {review.redo.map((s) => s.title).join(' · ')}.
-            </p>
+            </Typography>
           ) : null}
           <Problems problems={problems} />
           <Button variant="contained" color="secondary" onClick={accept} disabled={busy}>
@@ -83,6 +96,6 @@ export function ReviewPanel({ view }: { readonly view: TerminationView }) {
           </Button>
         </>
       )}
-    </section>
+    </Box>
   );
 }

@@ -1,5 +1,8 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
@@ -18,7 +21,6 @@ import { DrawingPanel } from './DrawingPanel';
 import { ReviewPanel } from './ReviewPanel';
 import { StationStrip } from './StationStrip';
 import { useRun } from './use-run';
-import styles from './TerminationPage.module.css';
 import { Problems } from '../kit-of-parts/Problems';
 import { useShortcuts } from '../shell/shortcuts';
 
@@ -57,25 +59,44 @@ export function TerminationPage({ end, station }: Props) {
   }, [view]);
   return (
     <>
-      <main className={styles.main}>
-        <div className={styles.title}>
-          <h1>{view.tag}</h1>
-          <p className={styles.sub}>{subtitle}</p>
-          <span className={styles.acts}>
+      <Box
+        component="main"
+        sx={{ flex: 1, minWidth: 0, overflowY: 'auto', p: { xs: '12px 14px 32px', sm: '14px 22px 40px' } }}
+      >
+        <Stack
+          direction="row"
+          sx={{ flexWrap: { xs: 'wrap', sm: 'nowrap' }, alignItems: 'baseline', gap: 1.75, mb: 1.25 }}
+        >
+          <Typography variant="h1" noWrap sx={{ fontSize: 24, flex: 'none' }}>
+            {view.tag}
+          </Typography>
+          <Typography sx={SUBTITLE}>{subtitle}</Typography>
+          <Stack direction="row" sx={{ flex: 'none', gap: 0.75, ml: 'auto' }}>
             <Button size="small" variant="text" onClick={undo} disabled={busy}>
               Undo
             </Button>
             <Button size="small" variant="outlined" component={Link} href={bench} prefetch={false}>
               Bench
             </Button>
-          </span>
-        </div>
+          </Stack>
+        </Stack>
         <Problems problems={problems} />
         <StationStrip view={view} station={station} />
         {view.review !== null ? <ReviewPanel view={view} /> : null}
         <Station view={view} lit={lit} onLight={setLit} />
-      </main>
+      </Box>
       <DrawingPanel view={view} station={station} lit={lit} onLight={setLit} />
     </>
   );
 }
+
+/** One line beside the tag; on a phone below it, as long as it is. */
+const SUBTITLE = {
+  flex: { xs: '1 0 100%', sm: 1 },
+  order: { xs: 1, sm: 0 },
+  minWidth: 0,
+  overflow: 'hidden',
+  textOverflow: 'ellipsis',
+  whiteSpace: { xs: 'normal', sm: 'nowrap' },
+  color: 'text.secondary',
+} as const;

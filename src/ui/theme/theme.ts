@@ -1,5 +1,25 @@
 'use client';
 import { createTheme } from '@mui/material/styles';
+import type { CSSProperties } from 'react';
+
+declare module '@mui/material/styles' {
+  interface TypographyVariants {
+    lead: CSSProperties;
+    quiet: CSSProperties;
+  }
+  interface TypographyVariantsOptions {
+    lead?: CSSProperties;
+    quiet?: CSSProperties;
+  }
+}
+declare module '@mui/material/Typography' {
+  interface TypographyPropsVariantOverrides {
+    /** What a place is for, under its title. */
+    lead: true;
+    /** What is said beside the matter. */
+    quiet: true;
+  }
+}
 
 const face = '"Archivo Variable", Archivo, system-ui, sans-serif';
 const flat = Array.from({ length: 25 }, () => 'none') as unknown as ReturnType<typeof createTheme>['shadows'];
@@ -42,13 +62,18 @@ export const theme = createTheme({
     fontSize: 14,
     button: { textTransform: 'none', fontWeight: 600 },
     h1: {
-      fontSize: '1.75rem',
+      fontSize: 26,
       fontWeight: 700,
-      letterSpacing: '-0.01em',
       fontVariationSettings: '"wdth" 108',
+      letterSpacing: '-0.01em',
+      lineHeight: 1.2,
     },
-    h2: { fontSize: '1.25rem', fontWeight: 650 },
-    h3: { fontSize: '1rem', fontWeight: 650 },
+    h2: { fontSize: 19, fontWeight: 650, lineHeight: 1.3 },
+    h3: { fontSize: 17, fontWeight: 650, lineHeight: 1.3 },
+    body1: { fontSize: 15, lineHeight: 1.4 },
+    body2: { fontSize: 14, lineHeight: 1.4 },
+    lead: { fontSize: 15, lineHeight: 1.35, maxWidth: 860, margin: '4px 0 12px' },
+    quiet: { fontSize: 13.5, lineHeight: 1.35 },
   },
   components: {
     MuiButtonBase: { defaultProps: { disableRipple: true } },
@@ -82,6 +107,45 @@ export const theme = createTheme({
           },
         },
       ],
+    },
+    MuiTypography: {
+      defaultProps: { variantMapping: { lead: 'p', quiet: 'p' } },
+      styleOverrides: {
+        root: {
+          variants: [
+            { props: { variant: 'lead' }, style: { color: 'var(--ac-quiet)' } },
+            { props: { variant: 'quiet' }, style: { color: 'var(--ac-quiet)' } },
+          ],
+        },
+      },
+    },
+    MuiLink: {
+      defaultProps: { underline: 'always' },
+      styleOverrides: { root: { color: 'var(--ac-amber-text)', fontWeight: 600 } },
+    },
+    MuiTextField: {
+      defaultProps: {
+        size: 'small',
+        autoComplete: 'off',
+        // What a field is for stays readable above what stands in it.
+        slotProps: { inputLabel: { shrink: true } },
+      },
+    },
+    MuiCheckbox: {
+      styleOverrides: {
+        root: { padding: 6, color: 'var(--ac-quiet)', '&.Mui-checked': { color: 'var(--ac-strong)' } },
+      },
+    },
+    MuiLinearProgress: {
+      styleOverrides: {
+        root: {
+          height: 14,
+          border: '2px solid var(--ac-strong)',
+          borderRadius: 3,
+          background: 'var(--ac-surface)',
+        },
+        bar: { background: 'var(--ac-amber)' },
+      },
     },
     MuiOutlinedInput: {
       styleOverrides: {
@@ -147,7 +211,15 @@ export const theme = createTheme({
       },
     },
     MuiToggleButtonGroup: {
-      styleOverrides: { root: { width: 'fit-content', background: 'var(--ac-surface)' } },
+      styleOverrides: {
+        root: {
+          width: 'fit-content',
+          maxWidth: '100%',
+          flexWrap: 'wrap',
+          background: 'var(--ac-surface)',
+          '[data-bench] & > *': { flex: '1 1 auto' },
+        },
+      },
     },
     MuiToggleButton: {
       styleOverrides: {
@@ -158,6 +230,7 @@ export const theme = createTheme({
           fontSize: 13.5,
           color: 'var(--ac-quiet)',
           whiteSpace: 'nowrap',
+          '[data-bench] &': { minHeight: 58, fontSize: 16 },
           '&:hover': { color: 'var(--ac-ink)' },
           '&.Mui-selected, &.Mui-selected:hover': {
             background: 'var(--ac-strong)',

@@ -5,6 +5,10 @@ import { trimNumber } from '@/core/units';
 import { readNumber } from '../common/read-number';
 import { NumberFields } from '../kit-of-parts/NumberFields';
 import { Segments } from '../kit-of-parts/Segments';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { Acts } from '../kit-of-parts/Acts';
+import { Folded } from '../kit-of-parts/Folded';
 import styles from './Tools.module.css';
 
 const SHAPES = [
@@ -29,14 +33,13 @@ export function CoverBolts() {
   const passes = coverPasses(count, shape, readNumber(fields.torque));
   const place = passes.ok ? (passes.value[0]?.order ?? []) : [];
   return (
-    <details className={styles.tool}>
-      <summary>Cover bolts, criss-cross</summary>
-      <div className={styles.row}>
+    <Folded title="Cover bolts, criss-cross">
+      <Acts>
         <Segments label="Shape of the cover" options={SHAPES} value={shape} onChange={setShape} />
         <NumberFields fields={FIELDS} values={fields} onChange={setFields} />
-      </div>
+      </Acts>
       {bolts.ok && passes.ok ? (
-        <div className={styles.row}>
+        <Acts>
           <svg
             viewBox="-1.35 -1.2 2.7 2.4"
             className={styles.cover}
@@ -57,25 +60,25 @@ export function CoverBolts() {
               </g>
             ))}
           </svg>
-          <ol className={styles.passes}>
+          <Box component="ol" sx={{ m: 0, pl: 2.75, lineHeight: 1.8 }}>
             {passes.value.map((p, i) => (
               <li key={i}>
                 <b>{trimNumber(p.torqueNm, 1)} N·m</b>{' '}
                 {i === passes.value.length - 1 ? 'once more, clockwise round' : 'in the order of the numbers'}
               </li>
             ))}
-          </ol>
-        </div>
+          </Box>
+        </Acts>
       ) : (
-        <p className={styles.refused}>
+        <Typography sx={{ color: 'error.main' }}>
           {[...(bolts.ok ? [] : bolts.problems), ...(passes.ok || !bolts.ok ? [] : passes.problems)]
             .map((p) => p.message)
             .join('; ')}
-        </p>
+        </Typography>
       )}
-      <p className={styles.note}>
+      <Typography variant="quiet">
         Flameproof joint faces clean, undamaged, greased only as the box’s own sheet says.
-      </p>
-    </details>
+      </Typography>
+    </Folded>
   );
 }

@@ -1,5 +1,5 @@
 import type { StageMethod } from '@/core/catalogue';
-import styles from './TightenStation.module.css';
+import styles from './Dial.module.css';
 
 const at = (angle: number, r: number) => [r * Math.sin(angle), -r * Math.cos(angle)] as const;
 const arcPath = (from: number, to: number, r: number): string => {

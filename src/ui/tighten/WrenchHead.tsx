@@ -8,6 +8,10 @@ import { wrenchSetting } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
 import { readNumber } from '../common/read-number';
 import { NumberFields } from '../kit-of-parts/NumberFields';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { Acts } from '../kit-of-parts/Acts';
+import { Folded } from '../kit-of-parts/Folded';
 import styles from './Tools.module.css';
 
 const FIELDS = [
@@ -32,9 +36,8 @@ export function WrenchHead({ targets }: { readonly targets: readonly number[] })
   const x = 210 + 70 * Math.cos(rad);
   const y = 46 - 70 * Math.sin(rad) * 0.5;
   return (
-    <details className={styles.tool}>
-      <summary>Wrench with an open-end head</summary>
-      <div className={styles.row}>
+    <Folded title="Wrench with an open-end head">
+      <Acts>
         <NumberFields fields={FIELDS} values={fields} onChange={setFields} />
         <svg
           viewBox="0 0 330 92"
@@ -57,8 +60,8 @@ export function WrenchHead({ targets }: { readonly targets: readonly number[] })
             θ
           </text>
         </svg>
-      </div>
-      <DataTable className={styles.settings}>
+      </Acts>
+      <DataTable>
         <TableBody>
           {targets.map((target) => {
             const setting = wrenchSetting(target, head);
@@ -69,9 +72,13 @@ export function WrenchHead({ targets }: { readonly targets: readonly number[] })
                 </TableCell>
                 <TableCell>
                   {setting.ok ? (
-                    <b>{trimNumber(setting.value, 1)} N·m</b>
+                    <Box component="b" sx={{ fontSize: 18 }}>
+                      {trimNumber(setting.value, 1)} N·m
+                    </Box>
                   ) : (
-                    <span className={styles.refused}>{setting.problems[0]?.message}</span>
+                    <Box component="span" sx={{ color: 'error.main' }}>
+                      {setting.problems[0]?.message}
+                    </Box>
                   )}
                 </TableCell>
               </TableRow>
@@ -79,9 +86,9 @@ export function WrenchHead({ targets }: { readonly targets: readonly number[] })
           })}
         </TableBody>
       </DataTable>
-      <p className={styles.note}>
+      <Typography variant="quiet">
         T_set = T · L / (L + E · cos θ). The head’s own sheet may limit its torque.
-      </p>
-    </details>
+      </Typography>
+    </Folded>
   );
 }

@@ -1,28 +1,39 @@
 'use client';
-import Link from 'next/link';
+import Box from '@mui/material/Box';
+import LinearProgress from '@mui/material/LinearProgress';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
 import { compoundClock } from '@/core/procedure';
 import type { CompoundEnd } from '@/core/termination-view';
 import { useNow } from '../../common/use-now';
+import { PlainList } from '../../kit-of-parts/PlainList';
+import { To } from '../../kit-of-parts/To';
 import { stationPath } from '../../rack/summaries';
 import { countdown, timeOfDay } from '../station/clock-words';
-import styles from './CompoundPage.module.css';
 
 const MINUTE = 60_000;
 
+interface Props {
+  readonly job: string;
+  readonly ends: readonly CompoundEnd[];
+}
+
 /** What is mixed or curing, each with its own clock. */
-export function ClockList({ job, ends }: { readonly job: string; readonly ends: readonly CompoundEnd[] }) {
+export function ClockList({ job, ends }: Props) {
   const now = useNow();
   return (
-    <ul className={styles.clocks}>
+    <PlainList ruled>
       {ends.map((end) => (
-        <li key={end.tag}>
-          <Link className={styles.link} href={stationPath(job, end.cable, end.end, 'seal')}>
-            {end.tag}
-          </Link>
+        <Box
+          component="li"
+          key={end.tag}
+          sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '4px 16px' }}
+        >
+          <To href={stationPath(job, end.cable, end.end, 'seal')}>{end.tag}</To>
           {now === null ? null : <Clock end={end} now={now} />}
-        </li>
+        </Box>
       ))}
-    </ul>
+    </PlainList>
   );
 }
 
@@ -32,30 +43,52 @@ function Clock({ end, now }: { readonly end: CompoundEnd; readonly now: number }
     const left = clock.mix.endsMs - now;
     return (
       <>
-        <span className={styles.count} data-late={left <= 0 ? 'yes' : undefined}>
-          {countdown(left)}
-        </span>
-        <span className={styles.quiet}>
+        <Count late={left <= 0}>{countdown(left)}</Count>
+        <Typography component="span" variant="quiet">
           {left > 0 ? `pot life until ${timeOfDay(clock.mix.endsMs)}` : 'pot life over: waste'}
-        </span>
+        </Typography>
       </>
     );
   }
   if (clock.cure === null) return null;
-  const { progress, ready, standing } = clock.cure;
+  const { progress } = clock.cure;
   return (
     <>
-      <span className={styles.count}>{Math.floor(progress * 100)} %</span>
-      <progress className={styles.bar} value={progress} max={1} aria-label={`Cure of ${end.tag}`} />
-      <span className={styles.quiet}>
-        {progress >= 1
-          ? 'hard: try the test dab'
-          : standing
-            ? `stands still: ${standing.words}`
-            : ready
-              ? `hard at about ${timeOfDay(ready.at * MINUTE)}`
-              : 'too cold to say when'}
-      </span>
+      <Count>{Math.floor(progress * 100)} %</Count>
+      <LinearProgress
+        variant="determinate"
+        value={progress * 100}
+        aria-label={`Cure of ${end.tag}`}
+        sx={{ width: 180 }}
+      />
+      <Typography component="span" variant="quiet">
+        {cureWords(clock.cure)}
+      </Typography>
     </>
   );
 }
+
+function cureWords({
+  progress,
+  standing,
+  ready,
+}: NonNullable<ReturnType<typeof compoundClock>['cure']>): string {
+  if (progress >= 1) return 'hard: try the test dab';
+  if (standing) return `stands still: ${standing.words}`;
+  return ready ? `hard at about ${timeOfDay(ready.at * MINUTE)}` : 'too cold to say when';
+}
+
+const Count = ({ late = false, children }: { readonly late?: boolean; readonly children: ReactNode }) => (
+  <Box
+    component="span"
+    sx={{
+      minWidth: 78,
+      fontSize: 22,
+      fontWeight: 700,
+      textAlign: 'right',
+      color: late ? 'error.main' : 'inherit',
+    }}
+  >
+    {children}
+  </Box>
+);

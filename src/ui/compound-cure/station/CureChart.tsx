@@ -1,8 +1,8 @@
-import { area, line, scaleLinear } from 'd3';
+import { area, line, scaleLinear, type ScaleLinear } from 'd3';
 import type { CureTrack, TemperatureReading } from '@/core/compound-cure';
 import { trimNumber } from '@/core/units';
 import { timeOfDay } from './clock-words';
-import styles from './Seal.module.css';
+import styles from './Charts.module.css';
 
 const WIDTH = 600;
 const HEIGHT = 200;
@@ -37,19 +37,6 @@ export function CureChart({
   const progress = line<{ at: number; progress: number }>()
     .x((p) => x(p.at))
     .y((p) => y(p.progress));
-  const now = { at: last, progress: track.progress };
-  const fan =
-    ready === null
-      ? null
-      : area<{ at: number; early: number; late: number }>()
-          .x((p) => x(p.at))
-          .y0((p) => y(p.late))
-          .y1((p) => y(p.early));
-  const toward = (at: number, by: number | null) =>
-    by === null || by <= last
-      ? track.progress
-      : Math.min(1, track.progress + ((1 - track.progress) * (at - last)) / (by - last));
-  const steps = ready === null ? [] : Array.from({ length: 25 }, (_, i) => last + ((end - last) * i) / 24);
   const ticks = x.ticks(6);
   return (
     <svg
@@ -81,28 +68,9 @@ export function CureChart({
           className={styles.holdBand}
         />
       ))}
-      {fan && ready ? (
-        <>
-          <path
-            d={
-              fan(
-                steps.map((at) => ({
-                  at,
-                  early: toward(at, ready.earliest),
-                  late: toward(at, ready.latest),
-                })),
-              ) ?? ''
-            }
-            className={styles.band}
-          />
-          <line x1={x(ready.at)} x2={x(ready.at)} y1={TOP} y2={HEIGHT - BOTTOM} className={styles.expected} />
-          <text x={x(ready.at) - 5} y={TOP + 10} className={styles.readyText}>
-            hard {timeOfDay(ready.at * MINUTE)}
-          </text>
-        </>
-      ) : null}
+      {ready ? <Expected track={track} ready={ready} last={last} end={end} x={x} y={y} /> : null}
       <path d={progress([...track.curve]) ?? ''} className={styles.cure} />
-      <circle cx={x(now.at)} cy={y(now.progress)} r="5" className={styles.hit} />
+      <circle cx={x(last)} cy={y(track.progress)} r="5" className={styles.hit} />
       {readings.map((r) => (
         <g key={r.at}>
           <circle cx={x(r.at)} cy={t(r.c)} r="3" className={styles.temperature} />
@@ -112,5 +80,36 @@ export function CureChart({
         </g>
       ))}
     </svg>
+  );
+}
+
+interface ExpectedProps {
+  readonly track: CureTrack;
+  readonly ready: NonNullable<CureTrack['ready']>;
+  readonly last: number;
+  readonly end: number;
+  readonly x: ScaleLinear<number, number>;
+  readonly y: ScaleLinear<number, number>;
+}
+
+/** When it will be hard: the band between the coldest and the hottest that was logged, and the line of what is likely. */
+function Expected({ track, ready, last, end, x, y }: ExpectedProps) {
+  const toward = (at: number, by: number | null) =>
+    by === null || by <= last
+      ? track.progress
+      : Math.min(1, track.progress + ((1 - track.progress) * (at - last)) / (by - last));
+  const fan = area<number>()
+    .x((at) => x(at))
+    .y0((at) => y(toward(at, ready.latest)))
+    .y1((at) => y(toward(at, ready.earliest)));
+  const steps = Array.from({ length: 25 }, (_, i) => last + ((end - last) * i) / 24);
+  return (
+    <>
+      <path d={fan(steps) ?? ''} className={styles.band} />
+      <line x1={x(ready.at)} x2={x(ready.at)} y1={TOP} y2={HEIGHT - BOTTOM} className={styles.expected} />
+      <text x={x(ready.at) - 5} y={TOP + 10} className={styles.readyText}>
+        hard {timeOfDay(ready.at * MINUTE)}
+      </text>
+    </>
   );
 }

@@ -3,22 +3,25 @@ import { DataTable } from '../../kit-of-parts/DataTable';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { useState } from 'react';
-import { cureTime, potLife, type SealPlan, type TimeMode } from '@/core/compound-cure';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import type { SealPlan } from '@/core/compound-cure';
 import { compoundClock } from '@/core/procedure';
 import { trimNumber } from '@/core/units';
 import { Caution } from '../../kit-of-parts/Caution';
 import { Problems } from '../../kit-of-parts/Problems';
-import { Segments } from '../../kit-of-parts/Segments';
+import { Answer } from '../../kit-of-parts/Answer';
+import { Folded } from '../../kit-of-parts/Folded';
+import { Panel } from '../../kit-of-parts/Panel';
+import { Tile } from '../../kit-of-parts/Tile';
 import { useNow } from '../../common/use-now';
 import { StepList } from '../../make-off/StepList';
 import type { StationProps } from '../../termination/station-props';
 import { useRun } from '../../termination/use-run';
-import { minutesWords, readTemperature, timeOfDay } from './clock-words';
+import { timeOfDay } from './clock-words';
 import { CureChart } from './CureChart';
 import { TemperatureLog } from './TemperatureLog';
-import { TimeTables } from './TimeTables';
-import styles from './Seal.module.css';
+import { WorkTimes } from './WorkTimes';
 import { useSend } from '../../data/use-send';
 
 const ml = (n: number) => `${trimNumber(n, 1)} mL`;
@@ -29,27 +32,25 @@ export function SealStation(props: StationProps) {
   const plan = view.plan?.plan ?? view.preview;
   if (!plan)
     return (
-      <>
-        <h2 className={styles.headline}>Choose a gland first.</h2>
-        <p className={styles.lead}>Whether there is a chamber to fill follows from the gland.</p>
-      </>
+      <Answer
+        words="Choose a gland first."
+        lead="Whether there is a chamber to fill follows from the gland."
+      />
     );
   if (plan.sealRefusal.length > 0)
     return (
       <>
-        <h2 className={styles.headline}>No compound may go in.</h2>
+        <Answer words="No compound may go in." />
         <Problems problems={plan.sealRefusal} />
         {view.compound !== null ? <Choices {...props} seal={null} /> : null}
       </>
     );
   if (plan.seal === null)
     return (
-      <>
-        <h2 className={styles.headline}>No compound in this gland.</h2>
-        <p className={styles.lead}>
-          {plan.size} seals by rings alone; it has no chamber to fill and nothing to cure.
-        </p>
-      </>
+      <Answer
+        words="No compound in this gland."
+        lead={`${plan.size} seals by rings alone; it has no chamber to fill and nothing to cure.`}
+      />
     );
   return <Filled {...props} seal={plan.seal} preview={view.plan === null} />;
 }
@@ -63,53 +64,44 @@ function Filled({
   const packs = seal.packs.packs.map((p) => `${p.count} × ${p.part}`).join(' and ');
   return (
     <>
-      <h2 className={styles.headline}>
-        {ml(seal.needMl)} of {seal.product}: {packs}.
-      </h2>
-      <p className={styles.lead}>
-        {ml(seal.packs.leftoverMl)} left over
-        {seal.stickMm === null ? '' : `; cut ${seal.stickMm} mm of stick`}. By {seal.sheet.title}, revision{' '}
-        {seal.sheet.revision}, as the approval list of the fitting allows.
-        {preview ? ' Preview: nothing is taken yet.' : ''}
-      </p>
+      <Answer
+        words={`${ml(seal.needMl)} of ${seal.product}: ${packs}.`}
+        lead={`${ml(seal.packs.leftoverMl)} left over${seal.stickMm === null ? '' : `; cut ${seal.stickMm} mm of stick`}. By ${seal.sheet.title}, revision ${seal.sheet.revision}, as the approval list of the fitting allows.${preview ? ' Preview: nothing is taken yet.' : ''}`}
+      />
       <Choices {...props} seal={seal} />
       <Running {...props} seal={seal} />
       <WorkTimes seal={seal} />
-      <details className={styles.workings}>
-        <summary>How the volume came about</summary>
-        <DataTable>
-          <TableBody>
-            {seal.workings.map((w) => (
-              <TableRow key={w.label}>
-                <TableCell component="th" scope="row">
-                  {w.label}
-                </TableCell>
-                <TableCell>{ml(w.ml)}</TableCell>
-              </TableRow>
-            ))}
-            <TableRow>
-              <TableCell component="th" scope="row">
-                to be filled in, rounded up
-              </TableCell>
-              <TableCell>{ml(seal.needMl)}</TableCell>
-            </TableRow>
-            {seal.extentMm === null ? null : (
-              <TableRow>
-                <TableCell component="th" scope="row">
-                  farthest up the cores beyond the mouth
-                </TableCell>
-                <TableCell>{trimNumber(seal.extentMm, 1)} mm</TableCell>
-              </TableRow>
-            )}
-          </TableBody>
-        </DataTable>
-      </details>
+      <Workings seal={seal} />
       <StepList view={view} station="seal" />
       {seal.cautions.map((c) => (
         <Caution key={c}>{c}</Caution>
       ))}
       <Caution>Gloves and air: compounds sensitise. Check the expiry date of the pack.</Caution>
     </>
+  );
+}
+
+function Workings({ seal }: { readonly seal: SealPlan }) {
+  const lines: readonly (readonly [string, string])[] = [
+    ...seal.workings.map((w) => [w.label, ml(w.ml)] as const),
+    ['to be filled in, rounded up', ml(seal.needMl)],
+    ...(seal.extentMm === null
+      ? []
+      : [['farthest up the cores beyond the mouth', `${trimNumber(seal.extentMm, 1)} mm`] as const]),
+  ];
+  return (
+    <Folded title="How the volume came about">
+      <DataTable>
+        <TableBody>
+          {lines.map(([label, value]) => (
+            <TableRow key={label}>
+              <TableCell>{label}</TableCell>
+              <TableCell align="right">{value}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </DataTable>
+    </Folded>
   );
 }
 
@@ -127,28 +119,35 @@ function Choices({ view, seal }: StationProps & { readonly seal: SealPlan | null
       ),
     );
   return (
-    <div className={styles.choices} role="group" aria-label="Compound">
-      {(seal?.verdicts ?? []).map((v) => (
-        <button
-          key={v.product}
-          type="button"
-          className={styles.choice}
-          aria-pressed={v.product === seal?.product}
-          disabled={busy || !v.allowed || view.plan === null}
-          onClick={() => ask(v.product)}
-        >
-          <b>{v.product}</b>
-          <span>{v.reason}</span>
-        </button>
-      ))}
-      {seal === null ? (
-        <button type="button" className={styles.choice} disabled={busy} onClick={() => ask(null)}>
-          <b>Let the fitting’s list choose</b>
-          <span>instead of {view.compound}</span>
-        </button>
-      ) : null}
+    <>
+      <Stack
+        direction="row"
+        role="group"
+        aria-label="Compound"
+        sx={{ flexWrap: 'wrap', gap: 1.25, mb: 1.75 }}
+      >
+        {(seal?.verdicts ?? []).map((v) => (
+          <Tile
+            key={v.product}
+            title={v.product}
+            note={v.reason}
+            picked={v.product === seal?.product}
+            disabled={busy || !v.allowed || view.plan === null}
+            onPick={() => ask(v.product)}
+          />
+        ))}
+        {seal === null ? (
+          <Tile
+            title="Let the fitting’s list choose"
+            note={`instead of ${view.compound}`}
+            picked={false}
+            disabled={busy}
+            onPick={() => ask(null)}
+          />
+        ) : null}
+      </Stack>
       <Problems problems={problems} />
-    </div>
+    </>
   );
 }
 
@@ -159,18 +158,18 @@ function Running({ view, seal }: StationProps & { readonly seal: SealPlan }) {
   const clock = compoundClock(seal, view.acts, now);
   if (clock.filledMs !== null && clock.cure !== null)
     return (
-      <section className={styles.running} aria-label="Cure">
-        <h3>
+      <Panel label="Cure">
+        <Typography variant="h3" sx={{ mb: 0.75 }}>
           {clock.cure.hardAt !== null
             ? `Hard since ${timeOfDay(clock.cure.hardAt * 60_000)}.`
             : `${Math.floor(clock.cure.progress * 100)} % cured${clock.cure.ready ? `, hard at about ${timeOfDay(clock.cure.ready.at * 60_000)}` : ''}.`}
-        </h3>
+        </Typography>
         <CureChart track={clock.cure} readings={clock.readings} />
         {clock.cure.standing ? (
           <Caution tone="hold">It stands still: {clock.cure.standing.words}.</Caution>
         ) : null}
         {clock.cure.hardAt === null ? <TemperatureLog view={view} /> : null}
-      </section>
+      </Panel>
     );
   if (clock.mix !== null)
     return (
@@ -180,66 +179,4 @@ function Running({ view, seal }: StationProps & { readonly seal: SealPlan }) {
       </Caution>
     );
   return null;
-}
-
-const MODES = [
-  ['neighbour', 'By the printed points'],
-  ['estimate', 'Estimate between them'],
-] as const satisfies readonly (readonly [TimeMode, string])[];
-
-/** Pot life and cure for a temperature of the work. */
-function WorkTimes({ seal }: { readonly seal: SealPlan }) {
-  const [text, setText] = useState('20');
-  const [mode, setMode] = useState<TimeMode>('neighbour');
-  const tempC = readTemperature(text);
-  const pot = tempC === null ? null : potLife(seal.potLife, tempC, mode);
-  const cure = tempC === null ? null : cureTime(seal.cure, tempC, mode);
-  return (
-    <section className={styles.times} aria-label="Times by temperature">
-      <div className={styles.timesHead}>
-        <label>
-          Work at{' '}
-          <input
-            className={styles.temp}
-            value={text}
-            inputMode="decimal"
-            name="PlanTemperature"
-            onChange={(e) => setText(e.target.value)}
-            aria-invalid={tempC === null}
-          />{' '}
-          °C
-        </label>
-        <Segments label="How between two printed points" options={MODES} value={mode} onChange={setMode} />
-      </div>
-      <dl className={styles.answers}>
-        {(
-          [
-            ['Pot life', pot],
-            ['Hard after', cure],
-          ] as const
-        ).map(([name, time]) => (
-          <div key={name}>
-            <dt>{name}</dt>
-            {time === null ? (
-              <dd>–</dd>
-            ) : time.ok ? (
-              <dd>
-                <b data-estimate={time.value.basis === 'estimate' ? 'yes' : undefined}>
-                  {time.value.basis === 'estimate' ? 'about ' : ''}
-                  {minutesWords(time.value.minutes)}
-                </b>
-                <span>{time.value.words}</span>
-              </dd>
-            ) : (
-              <dd>
-                <b className={styles.refused}>refused</b>
-                <span>{time.problems[0]?.message}</span>
-              </dd>
-            )}
-          </div>
-        ))}
-      </dl>
-      <TimeTables seal={seal} tempC={tempC} />
-    </section>
-  );
 }

@@ -7,14 +7,11 @@ import { PadField } from '../../kit-of-parts/PadField';
 import type { StationProps } from '../../termination/station-props';
 import { useRun } from '../../termination/use-run';
 import { readTemperature } from './clock-words';
-import styles from './Seal.module.css';
+import { Acts } from '../../kit-of-parts/Acts';
 import { useSend } from '../../data/use-send';
 
 /** One temperature of the work into the record of a cure that runs. Enter keeps it, for instruments that type. */
-export function TemperatureLog({
-  view,
-  large = false,
-}: Pick<StationProps, 'view'> & { readonly large?: boolean }) {
+export function TemperatureLog({ view }: Pick<StationProps, 'view'>) {
   const [text, setText] = useState('');
   const send = useSend();
   const { run, busy, problems } = useRun();
@@ -33,7 +30,7 @@ export function TemperatureLog({
     if (done.ok) setText('');
   };
   return (
-    <div className={styles.log} data-large={large ? 'yes' : undefined}>
+    <Acts>
       <PadField
         name="WorkTemperature"
         label="Temperature of the work"
@@ -48,6 +45,6 @@ export function TemperatureLog({
         Keep
       </Button>
       <Problems problems={problems} />
-    </div>
+    </Acts>
   );
 }

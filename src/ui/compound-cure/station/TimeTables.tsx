@@ -2,7 +2,7 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import type { SealPlan } from '@/core/compound-cure';
 import { cureTime, potLife } from '@/core/compound-cure';
 import { minutesWords } from './clock-words';
-import styles from './Seal.module.css';
+import styles from './Charts.module.css';
 
 const WIDTH = 600;
 const HEIGHT = 170;

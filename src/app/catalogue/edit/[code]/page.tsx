@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { notFound } from 'next/navigation';
 import { look } from '@/server/gate';
-import { FamilyEditor } from '@/ui/catalogue/FamilyEditor';
+import { FamilyEditor } from '@/ui/catalogue/editor/FamilyEditor';
 import { TopBar } from '@/ui/shell/TopBar';
 import { Refused } from '../../../refusal';
 import styles from '../../../page.module.css';

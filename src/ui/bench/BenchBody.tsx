@@ -1,0 +1,149 @@
+'use client';
+import Button from '@mui/material/Button';
+import { faultWords, type ArcStation, type Step } from '@/core/record';
+import { RecordFaults } from '../common/RecordFaults';
+import { Caution } from '../kit-of-parts/Caution';
+import { stationPath } from '../rack/summaries';
+import { ReviewPanel } from '../termination/ReviewPanel';
+import { BenchMeasure } from './BenchMeasure';
+import { HoldButton } from './HoldButton';
+import { MarkStrip } from './MarkStrip';
+import { BenchButtons, BenchDetail, BenchLink, BenchMessage, BenchStep, BenchTitle } from './parts';
+import { RecutForm } from './RecutForm';
+import { StepClock } from './StepClock';
+import { StepScreen } from './StepScreen';
+import type { BenchSession } from './use-bench-session';
+
+interface Props {
+  readonly session: BenchSession;
+}
+
+/** What stands between the hand and the next step, in the order of its weight; else the step. */
+export function BenchBody({ session }: Props) {
+  const { view, gateOpen, measuring, measure, step } = session;
+  const at = (station: ArcStation) => stationPath(view.job.slug, view.cable, view.end, station);
+  const { plan } = view;
+  if (view.place !== null && view.place.enclosure.zone !== null && !gateOpen)
+    return <Gate session={session} />;
+  if (view.chainFaults.length > 0)
+    return (
+      <BenchStep>
+        <BenchTitle>Stop: this record does not hold</BenchTitle>
+        <RecordFaults faults={view.chainFaults.map(faultWords)} />
+        <BenchButtons>
+          <BenchLink href={at('prove')}>See the record</BenchLink>
+        </BenchButtons>
+      </BenchStep>
+    );
+  if (plan === null)
+    return (
+      <BenchMessage
+        title="No gland chosen"
+        text="The steps follow from the gland and its sheet."
+        href={at('choose')}
+        action="Choose a gland"
+      />
+    );
+  if (view.stale)
+    return (
+      <BenchStep>
+        <BenchTitle>Stop: the plan is stale</BenchTitle>
+        <ReviewPanel view={view} />
+      </BenchStep>
+    );
+  const provisional = plan.plan.provisional.length > 0;
+  if (provisional || measuring)
+    return <BenchMeasure view={view} demanded={provisional} onClose={() => measure(false)} />;
+  if (view.steps.length === 0)
+    return (
+      <BenchMessage
+        title="No steps can be led"
+        text={view.collar.blockedBy ?? 'This plan has no steps.'}
+        href={at('cut')}
+        action="See why"
+      />
+    );
+  if (step === null)
+    return (
+      <BenchMessage
+        title={`Signed by ${view.signedBy ?? 'somebody'}`}
+        text="Every step of this termination is recorded."
+        href={at('prove')}
+        action="See the record"
+      />
+    );
+  return <LedStep session={session} step={step} />;
+}
+
+function LedStep({ session, step }: Props & { readonly step: Step }) {
+  const { view, work, recutting, recut, measure, lookBack, lookNext } = session;
+  const cut = view.plan?.plan.cut ?? null;
+  const mayRecut = step.station === 'cut' || step.station === 'makeOff';
+  return (
+    <StepScreen
+      key={step.id}
+      steps={view.steps}
+      acts={view.acts}
+      done={view.done}
+      signedBy={view.signedBy}
+      step={step}
+      current={step.id === view.nextStep}
+      busy={work.busy}
+      problems={work.problems}
+      waste={work.waste}
+      onCommand={(sent) => {
+        lookNext();
+        work.command(sent);
+      }}
+      onEdit={work.clear}
+      onBack={lookBack}
+      onReturn={lookNext}
+      picture={
+        step.figure?.markId && cut ? (
+          <MarkStrip
+            cut={cut}
+            markId={step.figure.markId}
+            text={`${step.figure.value} ${step.figure.unit}`}
+          />
+        ) : null
+      }
+      clock={<StepClock view={view} step={step} />}
+      form={recutting ? <RecutForm view={view} onDone={() => recut(false)} /> : null}
+      tools={
+        <>
+          <Button variant="outlined" onClick={() => measure(true)}>
+            Measured…
+          </Button>
+          {mayRecut ? (
+            <Button variant="outlined" onClick={() => recut(!recutting)}>
+              Damaged…
+            </Button>
+          ) : null}
+        </>
+      }
+    />
+  );
+}
+
+function Gate({ session: { view, passGate } }: Props) {
+  return (
+    <BenchStep>
+      <BenchTitle>
+        {view.place?.area} is classified: zone {view.place?.enclosure.zone}
+      </BenchTitle>
+      <BenchDetail>
+        This tablet, its camera, testers, torches, heat guns and power tools are themselves ignition sources
+        there.
+      </BenchDetail>
+      <Caution>
+        Open the bench only outside the zone, or with a permit and a gas test that cover this very device.
+      </Caution>
+      <BenchButtons>
+        <BenchLink quiet href={stationPath(view.job.slug, view.cable, view.end, 'makeOff')}>
+          Not now
+        </BenchLink>
+        <HoldButton onConfirm={passGate}>Hold: permit covers this device</HoldButton>
+      </BenchButtons>
+    </BenchStep>
+  );
+}

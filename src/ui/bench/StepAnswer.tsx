@@ -1,0 +1,141 @@
+'use client';
+import Button from '@mui/material/Button';
+import { useState, type ReactNode } from 'react';
+import type { Problem } from '@/core/kernel';
+import { mustTick, type LookDecision, type Step, type WorkCommand } from '@/core/record';
+import { useInstrument } from '../common/use-instrument';
+import { Caution } from '../kit-of-parts/Caution';
+import { Problems } from '../kit-of-parts/Problems';
+import { HoldButton } from './HoldButton';
+import { Lengths, readLengths, type TypedLengths } from './Lengths';
+import { EMPTY_MIX, MixForm, readMix } from './MixForm';
+import { BenchButtons } from './parts';
+import { Seen } from './StepText';
+import { Ticks } from './Ticks';
+
+const WORDS: Readonly<Record<Step['kind'], string>> = {
+  sign: 'Hold: sign',
+  hold: 'Hold: checked',
+  mix: 'Hold: mixed now',
+  cure: 'Hold: it is hard',
+  look: '',
+  confirm: 'Hold: done',
+};
+const confirmWords = (step: Step): string =>
+  step.station === 'cut' && step.kind === 'confirm' ? 'Hold: marked and cut' : WORDS[step.kind];
+
+/** What a hand has answered so far, and whether that is all. */
+function useAnswer(step: Step, onEdit: () => void) {
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
+  const [lengths, setLengths] = useState<TypedLengths>({});
+  const [mix, setMix] = useState(EMPTY_MIX);
+  const [instrument, setInstrument] = useInstrument();
+  const { checks = [], accepts = [] } = step;
+  const left = mustTick(step) ? checks.length - ticked.size : 0;
+  const missing = accepts.some((a) => a.needed !== undefined && (lengths[a.key] ?? '').trim() === '');
+  const edited = (set: () => void) => {
+    set();
+    onEdit();
+  };
+  const confirm = (decision: LookDecision | null): WorkCommand => {
+    const pack = step.kind === 'mix' ? readMix(mix) : null;
+    return {
+      kind: 'confirm',
+      stepId: step.id,
+      fingerprint: step.fingerprint,
+      decision,
+      checked: [...ticked],
+      ...(pack ? { mix: pack } : {}),
+      ...(accepts.length > 0 ? { measured: readLengths(lengths), instrument } : {}),
+    };
+  };
+  return {
+    ticked,
+    lengths,
+    mix,
+    instrument,
+    setInstrument,
+    tick: (i: number) =>
+      edited(() => {
+        const next = new Set(ticked);
+        if (!next.delete(i)) next.add(i);
+        setTicked(next);
+      }),
+    type: (key: string, text: string) => edited(() => setLengths({ ...lengths, [key]: text })),
+    typeMix: (typed: typeof mix) => edited(() => setMix(typed)),
+    /** Why it cannot be held yet; null when it can. */
+    waits:
+      left > 0 ? `Tick what you have seen: ${left} left` : missing ? 'Type what you measured first' : null,
+    ready: left === 0 && !missing && (step.kind !== 'mix' || readMix(mix) !== null),
+    confirm,
+  };
+}
+
+interface Props {
+  readonly step: Step;
+  readonly busy: boolean;
+  readonly problems: readonly Problem[];
+  readonly form: ReactNode;
+  readonly tools: ReactNode;
+  readonly first: boolean;
+  readonly named: boolean;
+  readonly onCommand: (command: WorkCommand) => void;
+  readonly onEdit: () => void;
+  readonly onBack: () => void;
+}
+
+/** What the hand answers a step with: ticks, lengths, the pack, what was seen. */
+export function StepAnswer(props: Props) {
+  const { step, problems, named, onCommand, onBack } = props;
+  const answer = useAnswer(step, props.onEdit);
+  const { checks = [], accepts = [] } = step;
+  return (
+    <>
+      {mustTick(step) ? (
+        <Ticks checks={checks} ticked={answer.ticked} onTick={answer.tick} />
+      ) : checks.length > 0 ? (
+        <Seen checks={checks} />
+      ) : null}
+      {step.kind === 'mix' ? <MixForm value={answer.mix} onChange={answer.typeMix} /> : null}
+      {accepts.length > 0 ? (
+        <Lengths
+          accepts={accepts}
+          typed={answer.lengths}
+          instrument={answer.instrument}
+          onType={answer.type}
+          onInstrument={answer.setInstrument}
+        />
+      ) : null}
+      <Problems problems={problems} />
+      {props.form}
+      {named ? null : <Caution tone="hold">Type your name at the top: the record says who.</Caution>}
+      <BenchButtons>
+        <Button variant="outlined" onClick={onBack} disabled={props.first}>
+          Back
+        </Button>
+        {step.kind === 'look' ? (
+          (step.branches ?? []).map((branch) => (
+            <HoldButton
+              key={branch.decision}
+              quiet={branch.backTo !== null}
+              disabled={props.busy}
+              onConfirm={() => onCommand(answer.confirm(branch.decision))}
+            >
+              {branch.button}
+            </HoldButton>
+          ))
+        ) : (
+          <>
+            {props.tools}
+            <HoldButton
+              disabled={props.busy || !answer.ready}
+              onConfirm={() => onCommand(answer.confirm(null))}
+            >
+              {answer.waits ?? confirmWords(step)}
+            </HoldButton>
+          </>
+        )}
+      </BenchButtons>
+    </>
+  );
+}

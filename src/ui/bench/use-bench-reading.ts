@@ -1,0 +1,89 @@
+'use client';
+import { useState } from 'react';
+import {
+  measure,
+  nextAngle,
+  nextToMeasure,
+  type Method,
+  type Quantity,
+  type Reading,
+} from '@/core/cable-measurement';
+import type { TerminationView } from '@/core/termination-view';
+import type { LengthUnit } from '@/core/units';
+import { diameterTexts } from '../common/unit';
+import { useInstrument } from '../common/use-instrument';
+import { useSend } from '../data/use-send';
+import { useRun } from '../termination/use-run';
+
+/** One reading after the other at the bench: which layer, how, with what; the layer stays until it has both its angles. */
+export function useBenchReading(view: TerminationView) {
+  const open =
+    view.needed.find((q) => view.measured[q] === null || view.measured[q].provisional) ?? 'outerSheath';
+  const [picked, setPicked] = useState<Quantity>(open);
+  const quantity = view.needed.includes(picked) ? picked : open;
+  const [instrument, setInstrument] = useInstrument();
+  const [method, setMethod] = useState<Method>('caliper');
+  const [unit, setUnit] = useState<LengthUnit>(view.job.unit);
+  const [text, setText] = useState('');
+  const send = useSend();
+  const { run, busy, problems, clear } = useRun();
+  const taken = view.readings.map((r) => r.reading);
+  const byAngle = method === 'caliper' && quantity !== 'armourWire';
+  const reading = (): Reading => ({
+    quantity,
+    method: quantity === 'armourWire' ? 'caliper' : method,
+    text: text.trim(),
+    unit,
+    ...(instrument.trim() === '' ? {} : { instrument: instrument.trim() }),
+    ...(byAngle ? { angleDeg: nextAngle(taken, quantity) } : {}),
+  });
+  const keep = async () => {
+    const content = reading();
+    const done = await run(() =>
+      send('addReading', { job: view.job.slug, cable: view.cable, end: view.end }, content),
+    );
+    if (!done.ok) return;
+    setText('');
+    // What an instrument types next is of the same layer, until that has both its angles.
+    setPicked(nextToMeasure(view.needed, [...taken, content], quantity) ?? quantity);
+  };
+  return {
+    quantity,
+    pick: setPicked,
+    method,
+    setMethod,
+    unit,
+    switchUnit: () => setUnit(unit === 'mm' ? 'in' : 'mm'),
+    text,
+    type: (next: string) => {
+      setText(next);
+      clear();
+    },
+    instrument,
+    setInstrument,
+    taken,
+    byAngle,
+    ahead: aheadWords(view, taken, text.trim() === '' ? null : reading(), quantity),
+    keep,
+    busy,
+    problems,
+  };
+}
+
+export type BenchReading = ReturnType<typeof useBenchReading>;
+
+/** What the layer would be with this reading, or why it cannot be read; without one, what it is now. */
+function aheadWords(
+  view: TerminationView,
+  taken: readonly Reading[],
+  next: Reading | null,
+  quantity: Quantity,
+): string {
+  if (next === null) {
+    const now = view.measured[quantity];
+    return now ? `now ${diameterTexts(now.interval.min, now.interval.max).mm}` : '';
+  }
+  const ahead = measure([...taken, next], quantity, view.job.rules);
+  if (!ahead.ok) return ahead.problems[ahead.problems.length - 1]?.message ?? '';
+  return ahead.value ? `→ ${diameterTexts(ahead.value.interval.min, ahead.value.interval.max).mm}` : '';
+}

@@ -1,0 +1,85 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useWatch, type UseFormReturn } from 'react-hook-form';
+import type { FrameSheet } from '@/core/catalogue';
+import type { CrossingView } from '@/core/crossing';
+import { Caution } from '../../kit-of-parts/Caution';
+import { Choice } from '../../kit-of-parts/Choice';
+import { Group } from '../../kit-of-parts/Group';
+import { Tick } from '../../kit-of-parts/Tick';
+import type { SetupForm } from './setup-form';
+
+interface Props {
+  readonly form: UseFormReturn<SetupForm>;
+  readonly view: CrossingView;
+}
+
+const keyOf = (code: string, revision: string): string => `${code} ${revision}`;
+const keyOfSheet = ({ code, sheet }: FrameSheet): string => keyOf(code, sheet.revision);
+
+/** Frames that were allowed stay so; on another system all are. */
+function kept(frames: readonly string[], { frames: offered }: FrameSheet): string[] {
+  const still = offered.flatMap((f) => (frames.includes(f.id) ? [f.id] : []));
+  return still.length > 0 ? still : offered.map((f) => f.id);
+}
+
+/** The sheet that the crossing stands on, and which of its frames may be used. */
+export function FrameFields({ form, view }: Props) {
+  const { control, setValue, formState } = form;
+  const [named, frames] = useWatch({ control, name: ['sheet', 'frames'] });
+  const sheets = [view.sheet, ...view.sheets.filter((s) => keyOfSheet(s) !== keyOfSheet(view.sheet))];
+  const sheet =
+    sheets.find((s) => named !== undefined && keyOfSheet(s) === keyOf(named.code, named.revision)) ??
+    view.sheet;
+  const later = view.sheets.find((s) => s.code === sheet.code && s.sheet.revision !== sheet.sheet.revision);
+  const allow = (next: string[]) => setValue('frames', next, { shouldDirty: true, shouldValidate: true });
+  const take = (next: FrameSheet) => {
+    setValue('sheet', { code: next.code, revision: next.sheet.revision }, { shouldDirty: true });
+    allow(kept(frames, next));
+  };
+  return (
+    <Group title="Frames allowed">
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '10px 24px', my: 1 }}>
+        <Choice
+          label="Sheet"
+          name="sheet"
+          value={keyOfSheet(sheet)}
+          options={sheets.map((s) => [
+            keyOfSheet(s),
+            `${s.code} revision ${s.sheet.revision}, ${s.sheet.issued}`,
+          ])}
+          onChange={(key) => {
+            const next = sheets.find((s) => keyOfSheet(s) === key);
+            if (next) take(next);
+          }}
+        />
+        {later ? (
+          <Caution tone="marginal">
+            Revision {later.sheet.revision} is in force. This crossing stands on {sheet.sheet.revision} until
+            it is taken; then it must be planned again.{' '}
+            <Button size="small" onClick={() => take(later)}>
+              Take revision {later.sheet.revision}
+            </Button>
+          </Caution>
+        ) : null}
+      </Box>
+      {sheet.frames.map((f) => (
+        <Tick
+          key={f.id}
+          label={
+            <>
+              {f.id}{' '}
+              <Typography component="small" variant="quiet">
+                {f.cost}
+              </Typography>
+            </>
+          }
+          checked={frames.includes(f.id)}
+          onChange={(on) => allow(on ? [...frames, f.id] : frames.filter((x) => x !== f.id))}
+        />
+      ))}
+      {formState.errors.frames ? <Caution>{formState.errors.frames.message}</Caution> : null}
+    </Group>
+  );
+}

@@ -1,0 +1,71 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { memo, useMemo } from 'react';
+import type { CrossingSetup, CrossingView } from '@/core/crossing';
+import type { Problem } from '@/core/kernel';
+import { useFollowingForm } from '../../kit-of-parts/form/use-following-form';
+import { Problems } from '../../kit-of-parts/Problems';
+import { ApartFields } from './ApartFields';
+import { FrameFields } from './FrameFields';
+import { MemberFields } from './MemberFields';
+import { PlaceFields } from './PlaceFields';
+import { formOf, setupFormSchema, type SetupForm } from './setup-form';
+
+interface Props {
+  readonly view: CrossingView;
+  readonly busy: boolean;
+  readonly problems: readonly Problem[];
+  /** With the version that was seen when the first field was touched. */
+  readonly onSave: (setup: CrossingSetup, version: number) => void;
+}
+
+/** Drawn anew only when what it shows has changed: a plan that runs beside it reports often. */
+export const SetupPanel = memo(Setup);
+
+/** What goes through, which circuits are kept apart, how much stays free, which frames may be used. */
+function Setup({ view, busy, problems, onSave }: Props) {
+  const shown = useMemo(() => formOf(view.setup), [view.setup]);
+  const { form, version, overtaken, follow } = useFollowingForm<SetupForm>(
+    setupFormSchema,
+    shown,
+    view.version,
+  );
+  const { control, handleSubmit, formState } = form;
+  const save = handleSubmit((setup) => onSave({ ...setup, locked: view.setup.locked }, version));
+  return (
+    <Box component="form" noValidate onSubmit={(e) => void save(e)} sx={{ mt: 1.5 }}>
+      <PlaceFields control={control} />
+      <FrameFields form={form} view={view} />
+      <ApartFields control={control} />
+      <MemberFields form={form} schedule={view.schedule} />
+      <Box sx={SAVE_BAR}>
+        <Problems problems={problems} />
+        <Button type="submit" variant="contained" color="secondary" disabled={busy || !formState.isDirty}>
+          Save
+        </Button>
+        {formState.isDirty ? <Box sx={{ color: 'text.secondary' }}>not saved yet</Box> : null}
+        {overtaken ? (
+          <Button variant="text" onClick={follow}>
+            Show what somebody else has set
+          </Button>
+        ) : null}
+      </Box>
+    </Box>
+  );
+}
+
+/** A hundred cables make a long list: what keeps it stays in reach. */
+const SAVE_BAR = {
+  position: 'sticky',
+  zIndex: 2,
+  bottom: { xs: 0, md: -32 },
+  display: 'flex',
+  flexWrap: 'wrap',
+  alignItems: 'center',
+  gap: '8px 14px',
+  p: '10px 0 12px',
+  bgcolor: 'background.default',
+  borderTop: '2px solid',
+  borderColor: 'divider',
+} as const;

@@ -1,0 +1,125 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import InputAdornment from '@mui/material/InputAdornment';
+import TextField from '@mui/material/TextField';
+import { useRef, useState, type ReactNode } from 'react';
+import { formatInchFraction, trimNumber } from '@/core/units';
+import { useTyped } from '../common/use-typed';
+import { Acts } from '../kit-of-parts/Acts';
+import { Panel } from '../kit-of-parts/Panel';
+import { Problems } from '../kit-of-parts/Problems';
+import type { RowConflict } from '../schedule/schedule-types';
+import { useEditRow } from '../schedule/use-edit-row';
+import type { StationProps } from '../termination/station-props';
+import { useRun } from '../termination/use-run';
+
+interface SavedProps {
+  readonly name: string;
+  readonly label: string;
+  readonly unit: string;
+  readonly text: string;
+  readonly placeholder: string;
+  readonly width?: number;
+  readonly wrong: boolean;
+  readonly onType: (text: string) => void;
+  readonly onSave: () => void;
+  readonly onLeave: () => void;
+  readonly children: ReactNode;
+}
+
+/** A field that is saved when it is left or by Enter, and left as it was by Escape; what is to be said of it stands under it. */
+export const SavedField = ({ name, label, unit, width = 190, ...field }: SavedProps) => (
+  <Box sx={{ minWidth: 170 }}>
+    <TextField
+      name={name}
+      label={label}
+      value={field.text}
+      placeholder={field.placeholder}
+      error={field.wrong}
+      onChange={(e) => field.onType(e.target.value)}
+      onBlur={field.onSave}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') field.onSave();
+        if (e.key === 'Escape') field.onLeave();
+      }}
+      slotProps={{ input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } }}
+      sx={{ width, '& input': { fontSize: 18, fontWeight: 650 } }}
+    />
+    {field.children}
+  </Box>
+);
+
+interface Props extends Pick<StationProps, 'view'> {
+  readonly name: string;
+  readonly label: string;
+  readonly field: string;
+  readonly valueMm: number | null;
+}
+
+/** One length, edited in place and saved at once; when somebody was faster, both values are shown. */
+export function LengthField({ name, label, field, valueMm, view }: Props) {
+  const shown =
+    valueMm === null ? '' : view.job.unit === 'mm' ? trimNumber(valueMm, 1) : formatInchFraction(valueMm, 16);
+  const typed = useTyped(shown, view.versions);
+  const { text } = typed;
+  const [conflict, setConflict] = useState<RowConflict | null>(null);
+  const editRow = useEditRow(view.job);
+  const { run, problems } = useRun();
+  const saving = useRef(false);
+  const save = async (versions = typed.version) => {
+    if (saving.current || (!typed.dirty && conflict === null)) return;
+    saving.current = true;
+    const result = await run(
+      () => editRow(view.cableId, versions, { [field]: text }),
+      undefined,
+      (outcome) => 'saved' in outcome,
+    );
+    saving.current = false;
+    if (!result.ok) return;
+    if ('conflict' in result.value) {
+      setConflict(result.value.conflict);
+      return;
+    }
+    setConflict(null);
+    typed.follow();
+  };
+  return (
+    <SavedField
+      name={name}
+      label={label}
+      unit={view.job.unit}
+      text={text}
+      placeholder="not known"
+      wrong={problems.length > 0}
+      onType={typed.type}
+      onSave={() => void save()}
+      onLeave={typed.follow}
+    >
+      <Problems problems={problems} />
+      {conflict ? (
+        <Panel label={`${label}: somebody was faster`} stop>
+          <div role="alert">
+            {conflict.by ?? 'Somebody'} has set this to <b>{conflict.values[field] || 'nothing'}</b>{' '}
+            meanwhile; you typed <b>{text || 'nothing'}</b>.
+          </div>
+          <Acts>
+            <Button
+              size="small"
+              variant="outlined"
+              onClick={() => {
+                typed.follow();
+                setConflict(null);
+              }}
+            >
+              Keep theirs
+            </Button>
+            <Button size="small" variant="outlined" onClick={() => void save(conflict.versions)}>
+              Write mine
+            </Button>
+          </Acts>
+        </Panel>
+      ) : null}
+    </SavedField>
+  );
+}

@@ -1,0 +1,28 @@
+import Box from '@mui/material/Box';
+import { Fragment, type ReactNode } from 'react';
+
+interface Props {
+  readonly facts: readonly (readonly [string, ReactNode])[];
+}
+
+/** What is known of something, name and value side by side. */
+export const Facts = ({ facts }: Props) => (
+  <Box
+    component="dl"
+    sx={{
+      display: 'grid',
+      gridTemplateColumns: 'max-content minmax(0, 1fr)',
+      gap: '4px 18px',
+      m: 0,
+      '& dt': { color: 'text.secondary' },
+      '& dd': { m: 0 },
+    }}
+  >
+    {facts.map(([name, value]) => (
+      <Fragment key={name}>
+        <dt>{name}</dt>
+        <dd>{value}</dd>
+      </Fragment>
+    ))}
+  </Box>
+);

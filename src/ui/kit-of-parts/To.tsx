@@ -1,0 +1,19 @@
+import MuiLink from '@mui/material/Link';
+import NextLink from 'next/link';
+import type { SxProps } from '@mui/material/styles';
+import type { ReactNode } from 'react';
+
+interface Props {
+  readonly href: string;
+  /** The key that follows it. */
+  readonly shortcut?: string;
+  readonly sx?: SxProps;
+  readonly children: ReactNode;
+}
+
+/** A link to another place. */
+export const To = ({ href, shortcut, sx = {}, children }: Props) => (
+  <MuiLink component={NextLink} href={href} data-shortcut={shortcut} sx={sx}>
+    {children}
+  </MuiLink>
+);

@@ -1,0 +1,95 @@
+import Box from '@mui/material/Box';
+import MuiLink from '@mui/material/Link';
+import type { GridColDef } from '@mui/x-data-grid';
+import Link from 'next/link';
+import type { JobView, ScheduleChoices } from '@/core/termination-view';
+import { stationPath } from '../rack/summaries';
+import type { GridRow } from './grid-columns';
+
+const number = { editable: true, align: 'right', headerAlign: 'right' } as const;
+
+/** The columns of the grid. Codes stand in it, what they stand for under the pointer and where they are chosen. */
+export const scheduleColumns = (
+  job: JobView,
+  types: ScheduleChoices['types'],
+  onRetire: (row: GridRow) => void,
+): GridColDef<GridRow>[] => [
+  {
+    field: 'tag',
+    headerName: 'Cable',
+    width: 104,
+    editable: true,
+    renderCell: ({ value }: { value?: string }) => <b>{value}</b>,
+  },
+  {
+    field: 'type',
+    headerName: 'Type',
+    width: 104,
+    editable: true,
+    type: 'singleSelect',
+    valueOptions: types.map(({ code, title }) => ({ value: code, label: `${code}, ${title}` })),
+    renderCell: ({ value }: { value?: string }) => (
+      <span title={types.find((t) => t.code === value)?.title}>{value}</span>
+    ),
+  },
+  { field: 'route', headerName: 'Route, m', width: 88, ...number },
+  { field: 'aPlace', headerName: 'End A: box/entry', width: 140, editable: true },
+  { field: 'aTail', headerName: `Tail A, ${job.unit}`, width: 92, sortable: false, ...number },
+  { field: 'bPlace', headerName: 'End B: box/entry', width: 140, editable: true },
+  { field: 'bTail', headerName: `Tail B, ${job.unit}`, width: 92, sortable: false, ...number },
+  { field: 'note', headerName: 'Note', flex: 1, minWidth: 140, editable: true },
+  {
+    field: 'open',
+    headerName: 'Open',
+    width: 96,
+    sortable: false,
+    renderCell: ({ row }) => (
+      <Box sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.75, height: '100%' }}>
+        {(['A', 'B'] as const).map((end) => (
+          <Box
+            key={end}
+            component={Link}
+            href={stationPath(job.slug, row.tag, end, 'measure')}
+            prefetch={false}
+            aria-label={`Open ${row.tag}/${end}`}
+            sx={END}
+          >
+            {end}
+          </Box>
+        ))}
+      </Box>
+    ),
+  },
+  {
+    field: 'retire',
+    headerName: 'Take out',
+    width: 96,
+    sortable: false,
+    renderCell: ({ row }) => (
+      <MuiLink
+        component="button"
+        type="button"
+        onClick={() => onRetire(row)}
+        aria-label={`Take ${row.tag} out of the schedule`}
+        sx={{ color: 'text.secondary', fontWeight: 400, '&:hover': { color: 'error.main' } }}
+      >
+        take out
+      </MuiLink>
+    ),
+  },
+];
+
+const END = {
+  display: 'inline-grid',
+  placeItems: 'center',
+  width: 28,
+  height: 26,
+  lineHeight: 1,
+  fontWeight: 650,
+  color: 'inherit',
+  textDecoration: 'none',
+  border: '2px solid',
+  borderColor: 'divider',
+  borderRadius: 1,
+  '&:hover': { borderColor: 'secondary.main' },
+} as const;

@@ -1,0 +1,93 @@
+'use client';
+import { useCallback, useState, type ClipboardEvent } from 'react';
+import { refuse, type Problem } from '@/core/kernel';
+import type { JobView } from '@/core/termination-view';
+import { useSend } from '../data/use-send';
+import { useRun } from '../termination/use-run';
+import type { Met } from './ConflictPanel';
+import { changedFields, type GridRow } from './grid-columns';
+import { layBlock } from './paste-block';
+import { useEditRow } from './use-edit-row';
+
+/** The cell of the grid that an event came from; null from anywhere else. */
+function cellAt(target: EventTarget): { id: number; field: string } | null {
+  const cell = target instanceof Element ? target.closest<HTMLElement>('[role="gridcell"]') : null;
+  const row = cell?.closest<HTMLElement>('[data-id]');
+  const field = cell?.dataset.field;
+  return row?.dataset.id !== undefined && field !== undefined ? { id: Number(row.dataset.id), field } : null;
+}
+
+/** What hands do in the grid: one cell, a pasted block, a cable taken out; and what happens when somebody else was faster. */
+export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () => void) {
+  const [met, setMet] = useState<Met | null>(null);
+  const [pasted, setPasted] = useState<readonly Problem[]>([]);
+  const send = useSend();
+  const editRow = useEditRow(job);
+  const { run, problems } = useRun();
+
+  /** True when it is written; a conflict is shown instead. */
+  const write = useCallback(
+    async (row: GridRow, fields: Readonly<Record<string, string>>): Promise<boolean> => {
+      const result = await run(() => editRow(row.id, row.versions, fields));
+      if (!result.ok) return false;
+      if ('saved' in result.value) return true;
+      setMet({ row, fields, conflict: result.value.conflict });
+      return false;
+    },
+    [editRow, run],
+  );
+  const save = useCallback(
+    async (fresh: GridRow, old: GridRow): Promise<GridRow> => {
+      const fields = changedFields(old, fresh);
+      if (Object.keys(fields).length === 0) return old;
+      const written = await write(old, fields);
+      reload();
+      return written ? fresh : old;
+    },
+    [write, reload],
+  );
+  const paste = async (event: ClipboardEvent<HTMLElement>) => {
+    const at = cellAt(event.target);
+    const text = event.clipboardData.getData('text/plain');
+    const typing = event.target instanceof HTMLInputElement;
+    // A single value into a cell that is being written is the browser's own business.
+    if (at === null || (typing && !/[\t\n]/.test(text.trim()))) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const laid = layBlock(rows, at, text);
+    setPasted(laid.ok ? [] : laid.problems);
+    if (!laid.ok) return;
+    let written = 0;
+    for (const { row, fields } of laid.value) {
+      if (!(await write(row, fields))) {
+        setPasted(
+          refuse(row.tag, `stopped here: ${written} of ${laid.value.length} rows are written`).problems,
+        );
+        break;
+      }
+      written += 1;
+    }
+    reload();
+  };
+  const retire = useCallback(
+    (row: GridRow) =>
+      void run(
+        () => send('retireCable', job.slug, row.id, row.versions.cable),
+        `${row.tag} taken out of the schedule. Undo brings it back.`,
+      ).then(reload),
+    [job.slug, reload, run, send],
+  );
+  const writeMine = ({ row, fields, conflict }: Met) => {
+    setMet(null);
+    void run(() => editRow(row.id, conflict.versions, fields), `${row.tag}: yours written.`).then(reload);
+  };
+  return {
+    met,
+    problems: [...pasted, ...problems],
+    save,
+    paste,
+    retire,
+    keepTheirs: () => setMet(null),
+    writeMine,
+  };
+}
