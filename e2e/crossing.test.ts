@@ -229,8 +229,7 @@ describe('re-entry', () => {
   it('finds the spare that disturbs least, counts the rows, and says why a thick one has none', async () => {
     await upToDate('X-1');
     await click(() => byText('button', 'Add a cable'));
-    const type = async (label: string, text: string) =>
-      retype(await fieldOf(label, 'New cable'), text);
+    const type = async (label: string, text: string) => retype(await fieldOf(label, 'New cable'), text);
     await type('tag of the new cable', 'N-1');
     await type('smallest', '12,1');
     await type('largest', '12.4');

@@ -72,10 +72,7 @@ export const fieldOf = (label: string, group?: string) => {
   const within = group === undefined ? '' : `//*[@aria-label=${JSON.stringify(group)}]`;
   const named = JSON.stringify(label);
   const xpath = ['input', 'select', 'textarea']
-    .map(
-      (tag) =>
-        `${within}//${tag}[@aria-label=${named} or @id=//label[normalize-space(.)=${named}]/@for]`,
-    )
+    .map((tag) => `${within}//${tag}[@aria-label=${named} or @id=//label[normalize-space(.)=${named}]/@for]`)
     .join(' | ');
   return d().wait(until.elementLocated(By.xpath(xpath)), WAIT, label);
 };

@@ -316,7 +316,10 @@ describe('all cuts of the shipped catalogue', () => {
             if (jacket && end) expect(jacket.atMm - end.atMm).toBeCloseTo(cut.armour?.mm ?? NaN, 6);
             expect(sentences(cut)).toEqual([]);
             const put = cutWords(cut);
-            for (const words of [...put.marks.map((m) => m.guard.reason), ...put.workings.map((w) => w.label)])
+            for (const words of [
+              ...put.marks.map((m) => m.guard.reason),
+              ...put.workings.map((w) => w.label),
+            ])
               expect(words).toMatch(/^(?!.*(undefined|null|NaN|\[object)).{4,}$/);
           }
           expect(mm.value.armour?.minMm).toBe(inch.value.armour?.minMm);
