@@ -236,7 +236,7 @@ describe('the catalogue', () => {
     await retype(await field('sheet.revision'), '3');
     await retype(await field('sheet.issued'), '2026-12');
     await retype(await field('sizes[2].outerSeal.max'), '3');
-    await says('sizes[2].outerSeal.max: the maximum is below the minimum');
+    await says(/VB8-\d+, outer seal, largest: the maximum is below the minimum/);
     expect(await (await save()).isEnabled()).toBe(false);
     await retype(await field('sizes[2].outerSeal.max'), '24,2');
     await says('1 difference from revision 2.');
@@ -258,24 +258,6 @@ describe('the catalogue', () => {
 });
 
 describe('axe finds nothing serious', () => {
-  const pages = [
-    `${JOB}/whole-job`,
-    `${JOB}/kit`,
-    `${JOB}/profile`,
-    '/catalogue?family=YB6&job=quillmere-annex',
-    '/catalogue/edit/AY3',
-    `${JOB}/t/D-203/B/choose`,
-    `${JOB}/t/D-205/B/choose`,
-  ];
-  it.each(pages.flatMap((p) => (['light', 'dark'] as const).map((s) => [p, s] as const)))(
-    'on %s, %s',
-    async (path, scheme) => {
-      await d().executeScript(`localStorage.setItem('mui-mode', '${scheme}')`);
-      await open(path);
-      await find('main');
-      expect(await seriousFindings()).toEqual([]);
-    },
-  );
   it.each(['Decision table', 'Compare two'])('on the look “%s”', async (look) => {
     await d().executeScript(`localStorage.setItem('mui-mode', 'light')`);
     await open(`${JOB}/t/D-202/B/choose`);

@@ -20,7 +20,6 @@ import {
   retype,
   says,
   seenElsewhere,
-  seriousFindings,
   textOf,
   withBrowser,
   WAIT,
@@ -372,40 +371,6 @@ it('says what became of a termination that was taken out elsewhere', async () =>
   await click(() => byText('button', 'Undo'));
   await (await find('[data-filter="schedule"]')).sendKeys('K-132');
   await says('B4-4');
-});
-
-describe('axe finds nothing serious', () => {
-  const pages = [
-    '/job/quillmere/board',
-    '/job/quillmere/schedule',
-    '/job/quillmere/schedule/import',
-    '/catalogue',
-    '/job/quillmere/t/K-106/B/measure',
-    '/job/quillmere/t/K-105/A/choose',
-    '/job/quillmere/t/K-105/A/cut',
-    '/job/quillmere/t/K-105/A/makeOff',
-    '/job/quillmere/t/K-105/A/seal',
-    '/job/quillmere/t/K-105/A/tighten',
-    '/job/quillmere/t/K-105/A/prove',
-    '/job/quillmere/bench/K-105/A',
-    '/job/quillmere/bench/K-115/A',
-  ];
-  it.each(pages.flatMap((p) => (['light', 'dark'] as const).map((s) => [p, s] as const)))(
-    'on %s, %s',
-    async (path, scheme) => {
-      await d().executeScript(`localStorage.setItem('mui-mode', '${scheme}')`);
-      await open(path);
-      await find('main');
-      await d().wait(
-        async () => !(await d().executeScript<string>('return document.body.innerText')).includes('Loading'),
-        WAIT,
-      );
-      expect(await seriousFindings()).toEqual([]);
-    },
-  );
-  afterAll(async () => {
-    await d().executeScript(`localStorage.setItem('mui-mode', 'light')`);
-  });
 });
 
 it('keeps its fonts and everything else to itself: nothing is asked of the network', async () => {

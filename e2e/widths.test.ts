@@ -1,5 +1,17 @@
 import { By, Key } from 'selenium-webdriver';
-import { browser, byText, click, d, find, open, retype, says, WAIT, withBrowser } from './page';
+import {
+  browser,
+  byText,
+  click,
+  d,
+  find,
+  open,
+  retype,
+  says,
+  seriousFindings,
+  WAIT,
+  withBrowser,
+} from './page';
 
 // Every page at every width: what does not fit scrolls in its own place, never the window.
 withBrowser('/job/quillmere/board');
@@ -18,6 +30,7 @@ const PAGES = [
   `${JOB}/t/K-104/A/tighten`,
   `${JOB}/t/K-104/A/prove`,
   `${JOB}/bench/K-104/A`,
+  `${JOB}/bench/K-115/A`,
   `${JOB}/whole-job`,
   `${JOB}/kit`,
   `${JOB}/compound`,
@@ -30,7 +43,9 @@ const PAGES = [
   `${JOB}/profile`,
   `${JOB}/changes`,
   '/catalogue',
+  '/catalogue?family=YB6&job=quillmere-annex',
   '/catalogue/edit/AY3',
+  '/job/quillmere-annex/t/D-203/B/choose',
 ];
 const WIDTHS = [390, 768, 1024, 1280, 1920];
 
@@ -55,6 +70,61 @@ it.each(PAGES)('%s scrolls nowhere sideways at any width', async (path) => {
   await browser().resize(1280, 800);
   expect(found).toEqual([]);
 });
+
+/** What a language with longer words makes of a page: German joins them, French sets more of them and spaces before marks. */
+const LONGER = {
+  German: "text.replace(/[a-z]{4,}/g, (word) => word + 'ungsmaß'.slice(0, Math.ceil(word.length * 0.45)))",
+  French:
+    "text.replace(/[a-z]{3,}/g, (word) => word + ' dé'.slice(0, Math.ceil(word.length * 0.35))).replace(/[:;!?]/g, '\\u00a0$&')",
+} as const;
+const lengthen = (language: keyof typeof LONGER) =>
+  d().executeScript(`
+    const walk = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    const nodes = [];
+    while (walk.nextNode()) nodes.push(walk.currentNode);
+    for (const node of nodes) {
+      const text = node.nodeValue;
+      if (node.parentElement.closest('script, style, svg') === null) node.nodeValue = ${LONGER[language]};
+    }`);
+const loaded = () =>
+  d().wait(
+    async () => !(await d().executeScript<string>('return document.body.innerText')).includes('Loading'),
+    WAIT,
+  );
+
+it.each(PAGES)('%s bears the longer words of other languages', async (path) => {
+  const found: string[] = [];
+  for (const language of ['German', 'French'] as const) {
+    await open(path);
+    await loaded();
+    await lengthen(language);
+    for (const width of [1280, 390]) {
+      await browser().resize(width, 844);
+      for (const what of await tooWide()) found.push(`${language}, ${width}: ${what}`);
+    }
+    await browser().resize(1280, 800);
+  }
+  expect(found).toEqual([]);
+});
+
+it.each(PAGES)(
+  'axe finds nothing serious on %s, on paper and by night, on a desk and on a phone',
+  async (path) => {
+    const found: string[] = [];
+    for (const scheme of ['light', 'dark']) {
+      await d().executeScript(`localStorage.setItem('mui-mode', '${scheme}')`);
+      await open(path);
+      await loaded();
+      for (const width of [1280, 390]) {
+        await browser().resize(width, 844);
+        for (const finding of await seriousFindings()) found.push(`${scheme}, ${width}: ${finding}`);
+      }
+      await browser().resize(1280, 800);
+    }
+    await d().executeScript(`localStorage.setItem('mui-mode', 'light')`);
+    expect(found).toEqual([]);
+  },
+);
 
 describe('on a phone', () => {
   beforeAll(() => browser().resize(390, 844));

@@ -4,6 +4,7 @@ export * from './completeness';
 export * from './compound';
 export * from './family';
 export * from './family-diff';
+export * from './field-words';
 export * from './frame-sheet';
 export * from './part';
 export * from './range';

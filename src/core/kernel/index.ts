@@ -11,3 +11,4 @@ export * from './text-width';
 export * from './validate';
 export * from './time-passed';
 export * from './own';
+export * from './path-words';

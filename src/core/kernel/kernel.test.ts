@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { number, object, string } from 'yup';
-import { hashOf, hashOnce, hashText, hull, problemLine, textWidth, validate } from '.';
+import { hashOf, hashOnce, hashText, hull, pathWords, problemLine, textWidth, validate } from '.';
 
 const schema = object({ tag: string().max(5).required(), count: number().integer().min(1).required() })
   .noUnknown()
@@ -33,6 +33,16 @@ it('prints a problem in one line, long values cut', () => {
   expect(problemLine({ path: 'a[0].b', message: 'is wrong', value: 'x' })).toBe('a[0].b: is wrong, got "x"');
   expect(problemLine({ path: '', message: 'is empty' })).toBe('(input): is empty');
   expect(problemLine({ path: 'a', message: 'm', value: 'y'.repeat(500) }).length).toBeLessThan(120);
+});
+
+it('calls a path as people do: by the words of its fields, lists by number or by the name of what stands there', () => {
+  const words = { sizes: 'size', outerSeal: 'outer seal', max: 'largest' };
+  expect(pathWords('sizes[2].outerSeal.max', words)).toBe('size 3, outer seal, largest');
+  expect(pathWords('sizes[2].outerSeal.max', words, (at) => (at === 'sizes[2]' ? 'AY3-25' : undefined))).toBe(
+    'AY3-25, outer seal, largest',
+  );
+  expect(pathWords('sizes[0].nobodyKnows[1]', words)).toBe('size 1, nobodyKnows 2');
+  expect(pathWords('', words)).toBe('');
 });
 
 it('takes the hull of intervals, of at least one', () => {

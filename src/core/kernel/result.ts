@@ -29,8 +29,12 @@ export const valueWords = (value: unknown): string =>
 
 /** `path: message, got value`, the form the command line prints. */
 export function problemLine(problem: Problem): string {
-  const where = problem.path === '' ? '(input)' : problem.path;
-  if (problem.value === undefined) return `${where}: ${problem.message}`;
-  const shown = valueWords(problem.value);
-  return `${where}: ${problem.message}, got ${shown.length > 80 ? `${shown.slice(0, 77)}…` : shown}`;
+  return `${problem.path === '' ? '(input)' : problem.path}: ${problemWords(problem)}`;
+}
+
+/** What is wrong, with the value that was found, without its place. */
+export function problemWords({ message, value }: Problem): string {
+  if (value === undefined) return message;
+  const shown = valueWords(value);
+  return `${message}, got ${shown.length > 80 ? `${shown.slice(0, 77)}…` : shown}`;
 }

@@ -49,7 +49,7 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
       ) : (
         <Box sx={BODY}>
           <nav aria-label="Families">
-            <List disablePadding>
+            <List component="div" disablePadding>
               {families.map((f) => (
                 <FamilyLink key={f.code} family={f} job={job} current={f.code === shown.family.code} />
               ))}
@@ -57,7 +57,7 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
             <Box role="group" aria-label="Job whose cables are drawn" sx={{ mt: 2, fontSize: 13.5 }}>
               <Typography variant="quiet">Cables drawn from</Typography>
               {jobs.map((j) => (
-                <Box key={j.slug} aria-current={j.slug === job ? 'true' : undefined}>
+                <Box key={j.slug} aria-current={j.slug === job ? 'true' : undefined} sx={{ py: 0.5 }}>
                   <To
                     href={address(shown.family.code, j.slug)}
                     sx={{ color: 'text.primary', fontWeight: j.slug === job ? 700 : 400 }}

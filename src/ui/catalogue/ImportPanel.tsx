@@ -5,7 +5,16 @@ import Link from '@mui/material/Link';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { fail, MAX_FILE_BYTES, MAX_FILE_WORDS, problemLine, type Problem, type Result } from '@/core/kernel';
+import { CATALOGUE_FIELDS } from '@/core/catalogue';
+import {
+  fail,
+  MAX_FILE_BYTES,
+  MAX_FILE_WORDS,
+  pathWords,
+  problemWords,
+  type Problem,
+  type Result,
+} from '@/core/kernel';
 import type { CataloguePreview, ImportReportView } from '@/core/termination-view';
 import { look } from '../data/send';
 import { useSend } from '../data/use-send';
@@ -36,6 +45,12 @@ async function readFile(file: File): Promise<Result<Read>> {
     return fail([{ path: 'file', message: 'cannot be read' }]);
   }
 }
+
+/** A problem with its place twice: as people call it, and as the file has it. */
+const placed = (p: Problem): Problem => ({
+  ...p,
+  message: `${pathWords(p.path, CATALOGUE_FIELDS)} (${p.path || 'the file'}): ${problemWords(p)}`,
+});
 
 /** The door for new sheets: a file is read, every difference is shown with the plans it would reach, and only then it is taken in. */
 export function ImportPanel() {
@@ -81,7 +96,7 @@ export function ImportPanel() {
       {problems.length > 0 ? (
         <>
           <b>Nothing was imported.</b>
-          <Problems problems={problems.slice(0, SHOWN).map((p) => ({ ...p, message: problemLine(p) }))} />
+          <Problems problems={problems.slice(0, SHOWN).map(placed)} />
           {problems.length > SHOWN ? <p>and {problems.length - SHOWN} more</p> : null}
         </>
       ) : null}

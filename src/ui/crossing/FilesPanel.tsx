@@ -8,8 +8,8 @@ import { FileButton } from '../kit-of-parts/FileButton';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { CrossingView } from '@/core/crossing';
-import type { FramePlan } from '@/core/frame-packing';
-import type { Problem } from '@/core/kernel';
+import { FRAME_PLAN_FIELDS, type FramePlan } from '@/core/frame-packing';
+import { pathWords, type Problem } from '@/core/kernel';
 import { Problems } from '../kit-of-parts/Problems';
 import { look } from '../data/send';
 
@@ -21,6 +21,12 @@ const FILES = [
   ['back.dxf', 'Back to scale', 'DXF'],
   ['places.csv', 'Table of places', 'CSV'],
 ] as const;
+
+/** A problem with its place in front, as a person would call it. */
+const placed = (p: Problem): Problem => ({
+  ...p,
+  message: `${pathWords(p.path, FRAME_PLAN_FIELDS)}: ${p.message}`,
+});
 
 /** The plan in force as files, and a frame that stands read from a table of places. */
 export function FilesPanel({
@@ -42,10 +48,10 @@ export function FilesPanel({
     const ref = { job: view.job, crossing: view.name };
     const made = await look(['previewPlaces', ref, await file.text()]);
     if (!made.ok) {
-      setProblems(made.problems.map((p) => ({ ...p, message: `${p.path}: ${p.message}` })));
+      setProblems(made.problems.map(placed));
       return;
     }
-    setProblems(made.value.violations.map((v) => ({ path: v.path, message: `${v.path}: ${v.message}` })));
+    setProblems(made.value.violations.map(placed));
     setSaid(
       made.value.violations.length === 0
         ? `${file.name} keeps every rule. It is on the screen now; record it as built below.`

@@ -1,3 +1,4 @@
+'use client';
 import MuiLink from '@mui/material/Link';
 import NextLink from 'next/link';
 import type { SxProps } from '@mui/material/styles';

@@ -22,7 +22,7 @@ interface Props {
 export function ReadingTable({ readings, rules, onWithdraw }: Props) {
   if (readings.length === 0) return null;
   return (
-    <DataTable sx={{ '& td': { fontSize: 13.5 } }}>
+    <DataTable sx={{ '& td': { fontSize: 13.5 }, '& td:nth-of-type(-n + 3)': { whiteSpace: 'nowrap' } }}>
       <TableHead className="ac-visually-hidden">
         <TableRow>
           <TableCell>Method</TableCell>

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useWatch } from 'react-hook-form';
-import { canonicalJson } from '@/core/kernel';
+import { formText } from '../kit-of-parts/form/form-text';
 import { codeProfileSchema, type CodeProfile } from '@/core/schedule';
 import type { ProfileView } from '@/core/termination-view';
 import { useSend } from '../data/use-send';
@@ -35,7 +35,7 @@ export function ProfilePage({ job, view }: Props) {
   const draft = useWatch({ control }) as CodeProfile;
   const send = useSend();
   const { run, busy, problems } = useRun();
-  const edited = canonicalJson(draft) !== canonicalJson(view.profile);
+  const edited = formText(draft) !== formText(view.profile);
   const holds = Object.keys(formState.errors).length === 0;
   const preview = useProfilePreview(job, draft, edited && holds);
   const take = (profile: CodeProfile) => reset(profile, { keepDefaultValues: true });

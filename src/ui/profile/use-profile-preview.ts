@@ -1,8 +1,9 @@
 'use client';
 import { useQuery } from '@tanstack/react-query';
-import { canonicalJson, type Problem } from '@/core/kernel';
+import type { Problem } from '@/core/kernel';
 import type { CodeProfile } from '@/core/schedule';
 import type { ProfileChange } from '@/core/termination-view';
+import { formText } from '../kit-of-parts/form/form-text';
 import { useSettled } from '../common/use-settled';
 import { previewProfile } from './preview-profile';
 
@@ -17,11 +18,11 @@ interface Preview {
 
 /** What a profile would change, asked when the hand rests; a question that is overtaken ends its work on the server too. */
 export function useProfilePreview(job: string, draft: CodeProfile, wanted: boolean): Preview {
-  const text = canonicalJson(draft);
+  const text = wanted ? formText(draft) : '';
   const settled = useSettled(text, REST_MS);
   const { data } = useQuery({
     queryKey: ['profilePreview', job, settled],
-    queryFn: ({ signal }) => previewProfile(job, JSON.parse(settled), signal),
+    queryFn: ({ signal }) => previewProfile(job, JSON.parse(settled) as unknown, signal),
     enabled: wanted && settled === text,
     staleTime: 0,
     gcTime: 0,

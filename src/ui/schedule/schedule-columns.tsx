@@ -34,9 +34,9 @@ export const scheduleColumns = (
   },
   { field: 'route', headerName: 'Route, m', width: 88, ...number },
   { field: 'aPlace', headerName: 'End A: box/entry', width: 140, editable: true },
-  { field: 'aTail', headerName: `Tail A, ${job.unit}`, width: 92, sortable: false, ...number },
+  { field: 'aTail', headerName: `Tail A, ${job.unit}`, width: 112, sortable: false, ...number },
   { field: 'bPlace', headerName: 'End B: box/entry', width: 140, editable: true },
-  { field: 'bTail', headerName: `Tail B, ${job.unit}`, width: 92, sortable: false, ...number },
+  { field: 'bTail', headerName: `Tail B, ${job.unit}`, width: 112, sortable: false, ...number },
   { field: 'note', headerName: 'Note', flex: 1, minWidth: 140, editable: true },
   {
     field: 'open',

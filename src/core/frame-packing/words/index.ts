@@ -1,6 +1,8 @@
 import { worded, type IntervalMm, type Wording } from '@/core/kernel';
 import type { ReentryCase, ReentryCases, UnplacedCase, UnplacedCases } from '../model/frame-cases';
 
+export { FRAME_PLAN_FIELDS } from './field-words';
+
 const span = ({ min, max }: IntervalMm): string => (min === max ? `${min} mm` : `${min}–${max} mm`);
 const listed = (modules: readonly string[]): string => modules.join(', ');
 const beside = (frame: string | null): string =>

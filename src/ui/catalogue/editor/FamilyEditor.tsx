@@ -5,8 +5,8 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { diffFamilies, missingForProcedure, type Family } from '@/core/catalogue';
-import type { Problem } from '@/core/kernel';
+import { CATALOGUE_FIELDS, diffFamilies, missingForProcedure, type Family } from '@/core/catalogue';
+import { pathWords, type Problem } from '@/core/kernel';
 import { useSend } from '../../data/use-send';
 import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
 import { Place } from '../../kit-of-parts/Place';
@@ -111,13 +111,17 @@ function SheetFields({ editor }: { readonly editor: FamilyDraft }) {
   );
 }
 
-/** A problem with its place in front, as the fields are named. */
-const short = (p: Problem): Problem => {
+/** A problem with its place in front, as a person would call it: sizes and stages by their names. */
+const placed = (p: Problem, draft: Family): Problem => {
   const path = p.path.replace('families[0].', '');
+  const where = pathWords(path, CATALOGUE_FIELDS, (at) => {
+    const [, list, index] = /^(sizes|stages)\[(\d+)\]$/.exec(at) ?? [];
+    return list === 'sizes' ? draft.sizes[Number(index)]?.code : draft.stages[Number(index)]?.title;
+  });
   return {
     ...p,
     path,
-    message: `${path}: ${p.message}${p.value === undefined ? '' : `, got ${JSON.stringify(p.value)}`}`,
+    message: `${where}: ${p.message}${p.value === undefined ? '' : `, got ${JSON.stringify(p.value)}`}`,
   };
 };
 
@@ -156,7 +160,7 @@ function Foot({ family, today, draft, editor, onSaved }: FootProps) {
       <div>
         <b>{standing(draft, family, changes)}</b>{' '}
         {missing.length > 0 ? `Plan only: ${missing.map((m) => m.message).join('; ')}.` : ''}
-        <Problems problems={[...problems.slice(0, 12).map(short), ...refused]} />
+        <Problems problems={[...problems.slice(0, 12).map((p) => placed(p, draft)), ...refused]} />
       </div>
       <Button
         variant="contained"

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from 'react-hook-form';
 import type { ObjectSchema } from 'yup';
-import { canonicalJson } from '@/core/kernel';
+import { formText } from './form-text';
 import { schemaResolver } from './schema-resolver';
 
 interface Following<T extends FieldValues> {
@@ -33,8 +33,8 @@ export function useFollowingForm<T extends FieldValues>(
   const { getValues, reset } = form;
   const [seen, setSeen] = useState(version);
   /** Nothing was typed, or it is what the server has now: nothing is lost when the form follows. */
-  const mayFollow = () => !isDirty || canonicalJson(getValues()) === canonicalJson(shown);
-  const isOld = () => canonicalJson(defaultValues) === canonicalJson(shown);
+  const mayFollow = () => !isDirty || formText(getValues()) === formText(shown);
+  const isOld = () => formText(defaultValues) === formText(shown);
   if (version !== seen && (mayFollow() || isOld())) setSeen(version);
   useEffect(() => {
     if (!isOld() && mayFollow()) reset(shown);
