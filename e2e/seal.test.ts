@@ -103,6 +103,8 @@ describe('the bench with a compound', () => {
     await holdButton('Hold: mixed now');
     await says('Chamber on, then fill it');
     await says(/\d+:\d\d\s+of the pot life left, until \d\d:\d\d/);
+    // This end's own clock stays in sight whatever the step is about.
+    await says(/Pot life: \d+:\d\d left/);
     await holdButton('Hold: done');
     await says('Seat the chamber before cure');
     await holdButton('Hold: done');

@@ -47,7 +47,7 @@ const PAGES = [
   '/catalogue/edit/AY3',
   '/job/quillmere-annex/t/D-203/B/choose',
 ];
-const WIDTHS = [390, 768, 1024, 1280, 1920];
+const WIDTHS = [390, 640, 768, 1024, 1280, 1920];
 
 /** What is wider than it should be: the window, or a part of the page beyond its own edge. */
 const tooWide = () =>

@@ -15,14 +15,16 @@ interface Props {
   readonly groups: readonly PlaceGroup[];
   readonly at: string;
   readonly job: string | null;
+  /** The bar has no room for the places, whatever its width. */
+  readonly folded: boolean;
 }
 
 /** All places in a drawer, where the bar has no room for them. */
-export function PlacesDrawer({ groups, at, job }: Props) {
+export function PlacesDrawer({ groups, at, job, folded }: Props) {
   const [open, setOpen] = useState(false);
   const here = groups.flatMap((g) => g.places).find((p) => isAt(at, p));
   return (
-    <Box sx={{ display: 'none', [FOLDED]: { display: 'block' } }}>
+    <Box sx={{ display: folded ? 'block' : 'none', [FOLDED]: { display: 'block' } }}>
       <Button
         variant="outlined"
         size="small"

@@ -7,10 +7,12 @@ import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import { useRef, type Ref } from 'react';
 import type { Arc } from '@/core/procedure';
 import { Collar } from '../collar/Collar';
 import { useUnit } from '../common/unit';
 import { ActorField } from './ActorField';
+import { useFits } from './use-fits';
 import { isAt, placesOf, type PlaceGroup } from './places';
 import { PlacesDrawer } from './PlacesDrawer';
 import { FOLDED, PHONE_BAR } from './widths';
@@ -30,9 +32,11 @@ interface Props {
 export function TopBar({ job }: Props) {
   const at = usePathname();
   const groups = placesOf(job?.slug ?? null);
+  const nav = useRef<HTMLElement>(null);
+  const fits = useFits(nav);
   return (
     <Stack component="header" direction="row" sx={BAR}>
-      <PlacesDrawer groups={groups} at={at} job={job?.name ?? null} />
+      <PlacesDrawer groups={groups} at={at} job={job?.name ?? null} folded={!fits} />
       <Box component={Link} href="/" aria-label="Amber Collar, all jobs" sx={BRAND}>
         <Collar arcs={MARK} size={28} label={false} />
         {/* On a phone the name of the job stands on top of the drawer. */}
@@ -51,7 +55,7 @@ export function TopBar({ job }: Props) {
           ) : null}
         </Box>
       </Box>
-      <Places groups={groups} at={at} />
+      <Places groups={groups} at={at} navRef={nav} fits={fits} />
       <Stack direction="row" sx={{ alignItems: 'center', gap: 1, [PHONE_BAR]: { gap: 0.5 } }}>
         <Switches />
         <ActorField />
@@ -60,13 +64,31 @@ export function TopBar({ job }: Props) {
   );
 }
 
-function Places({ groups, at }: { readonly groups: readonly PlaceGroup[]; readonly at: string }) {
+interface PlacesProps {
+  readonly groups: readonly PlaceGroup[];
+  readonly at: string;
+  readonly navRef: Ref<HTMLElement>;
+  /** Words of another language may be too long for the bar: then the drawer has them, and this keeps the room. */
+  readonly fits: boolean;
+}
+
+function Places({ groups, at, navRef, fits }: PlacesProps) {
   return (
     <Stack
       component="nav"
       direction="row"
+      ref={navRef}
       aria-label="Places"
-      sx={{ height: '100%', mx: 'auto', [FOLDED]: { display: 'none' } }}
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        height: '100%',
+        overflow: 'hidden',
+        // From the start where they do not all fit, so that the first of them never lies outside.
+        justifyContent: 'safe center',
+        visibility: fits ? 'visible' : 'hidden',
+        [FOLDED]: { display: 'none' },
+      }}
     >
       {groups.map((group) => (
         <Stack
@@ -74,7 +96,12 @@ function Places({ groups, at }: { readonly groups: readonly PlaceGroup[]; readon
           direction="row"
           role="group"
           aria-label={group.name}
-          sx={{ height: '100%', px: 0.75, '& + &': { borderLeft: '2px solid', borderColor: 'divider' } }}
+          sx={{
+            flex: 'none',
+            height: '100%',
+            px: 0.75,
+            '& + &': { borderLeft: '2px solid', borderColor: 'divider' },
+          }}
         >
           {group.places.map((place) => (
             <Box
