@@ -102,18 +102,6 @@ describe('a block from a spreadsheet', () => {
   });
 });
 
-it('shows the end of a page, and no blank one, when End is pressed', async () => {
-  await open('/job/quillmere/t/K-104/B/choose');
-  await says('All 78 sizes');
-  await (await find('body')).sendKeys(Key.END);
-  await d().sleep(300);
-  const [window_, shown] = await d().executeScript<[number, string]>(
-    `return [document.scrollingElement.scrollTop, document.elementFromPoint(innerWidth / 2, innerHeight / 2).closest('main')?.innerText ?? ''];`,
-  );
-  expect(window_).toBe(0);
-  expect(shown).toContain('K-104/B');
-});
-
 it('names who holds an entry that is taken', async () => {
   const taken = await d()
     .findElement(
@@ -150,4 +138,16 @@ it('goes on where the work stands when another device has held a step here meanw
   );
   await seeAndHold('Hold');
   await d().wait(async () => (await (await find('main h1, h1')).getText()) !== title, WAIT, 'the next step');
+});
+
+it('shows the end of a page, and no blank one, when End is pressed', async () => {
+  await open('/job/quillmere/t/K-104/B/choose');
+  await says('All 78 sizes');
+  await (await find('body')).sendKeys(Key.END);
+  await d().sleep(300);
+  const [window_, shown] = await d().executeScript<[number, string]>(
+    `return [document.scrollingElement.scrollTop, document.elementFromPoint(innerWidth / 2, innerHeight / 2).closest('main')?.innerText ?? ''];`,
+  );
+  expect(window_).toBe(0);
+  expect(shown).toContain('K-104/B');
 });
