@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { CODE_PROFILES } from '@/core/schedule';
-import type { Row } from './row';
+import { medianAsync, type Row } from './row';
 
 const CALLS = 50;
 const QUANTILE = 0.95;
@@ -30,11 +30,16 @@ export async function benchHeavy(address: string, slug: string, pid: number): Pr
       body: profile,
       signal,
     });
-  const alone = performance.now();
-  const first = await preview(AbortSignal.timeout(NEVER_MS));
-  if (!first.ok) throw new Error(`the preview answered ${first.status}`);
-  await first.arrayBuffer();
-  const aloneMs = performance.now() - alone;
+  const alone = async () => {
+    const from = performance.now();
+    const seen = await preview(AbortSignal.timeout(NEVER_MS));
+    if (!seen.ok) throw new Error(`the preview answered ${seen.status}`);
+    await seen.arrayBuffer();
+    return performance.now() - from;
+  };
+  // The first of a server also makes its code fast: it is told apart.
+  const firstMs = await alone();
+  const aloneMs = await medianAsync(3, alone);
 
   const health: number[] = [];
   let over = false;
@@ -76,7 +81,13 @@ export async function benchHeavy(address: string, slug: string, pid: number): Pr
   const p95 = health[Math.floor(health.length * QUANTILE)] ?? NaN;
   const answered = statuses.filter((s) => s === 200 || s === 429 || s === 0).length;
   return [
-    { what: 'preview of a profile over 5,000 ends, alone', value: aloneMs, unit: 'ms', bar: 2000 },
+    {
+      what: 'preview of a profile over 5,000 ends, alone, median of 3',
+      value: aloneMs,
+      unit: 'ms',
+      bar: 2000,
+    },
+    { what: 'the first of a server that has just started', value: firstMs, unit: 'ms', bar: Infinity },
     {
       what: `health while ${CALLS} work on whole jobs, half of them leave: 95 of 100 within`,
       value: p95,

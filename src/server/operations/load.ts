@@ -76,6 +76,10 @@ export async function assessMany(
   known: StoredCatalogue | null = null,
 ): Promise<Assessment[]> {
   const { inputs, catalogue } = await assessInputs(tx, job, rows, known);
+  return explained(inputs, catalogue);
+}
+
+async function explained(inputs: readonly AssessInput[], catalogue: StoredCatalogue): Promise<Assessment[]> {
   const all: Assessment[] = [];
   const pause = pauses();
   for (const one of assessEach(inputs, catalogue, 'explained')) {
@@ -83,6 +87,30 @@ export async function assessMany(
     await pause();
   }
   return all;
+}
+
+/** What all terminations of a job are assessed from, in the order of their tags, batch by batch: while one is judged the next is read. */
+export async function* inputsOfJob(
+  tx: Tx,
+  job: JobRow,
+  catalogue: StoredCatalogue,
+): AsyncGenerator<AssessInput[]> {
+  const all = await terminationIdsOfJob(tx, job.id);
+  const read = async (from: number): Promise<AssessInput[]> => {
+    const ids = all.slice(from, from + BATCH);
+    if (ids.length === 0) return [];
+    return (await assessInputs(tx, job, await inOrder(tx, ids), catalogue)).inputs;
+  };
+  let coming = read(0);
+  let from = 0;
+  for await (const ids of inBatches(all, BATCH)) {
+    const inputs = await coming;
+    from += ids.length;
+    coming = read(from);
+    // Where the work ends here, nobody waits for what is being read.
+    coming.catch(() => undefined);
+    yield inputs;
+  }
 }
 
 /** Up to so many ends are judged each by itself: whoever looks at one of them next finds its answer there. */
@@ -130,14 +158,13 @@ export async function assessOne(
   return ok({ job, assessment: assess(input) });
 }
 
-/** Ends that are read together from the database. */
-export const BATCH = 64;
+/** Ends that are read together from the database: enough that its answers, and not the questions, are what takes time. */
+export const BATCH = 160;
 
 /** All terminations of a job, assessed batch by batch, in the order of their tags. Long work: see `inBatches`. */
 export async function* assessJob(tx: Tx, job: JobRow): AsyncGenerator<Assessment[]> {
   const catalogue = await loadCatalogue(tx);
-  for await (const ids of inBatches(await terminationIdsOfJob(tx, job.id), BATCH))
-    yield await assessMany(tx, job, await inOrder(tx, ids), catalogue);
+  for await (const inputs of inputsOfJob(tx, job, catalogue)) yield await explained(inputs, catalogue);
 }
 
 /** The rows of these ids, in their order. */

@@ -8,9 +8,9 @@ import type { Actor } from '../actor';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
-import { inBatches, pauses } from '../heavy';
+import { pauses } from '../heavy';
 import { assessEach, type Assessment } from './assess';
-import { assessInputs, BATCH, inOrder, refreshSummaries, requireJob } from './load';
+import { inputsOfJob, refreshSummaries, requireJob } from './load';
 
 /** The profile of a job, where it comes from, and the ones that may be taken instead. */
 export function viewProfile(slug: string): Promise<Result<ProfileView>> {
@@ -37,9 +37,7 @@ async function changesBy(tx: Tx, job: JobRow, profile: CodeProfile): Promise<Pro
   const changes: ProfileChange[] = [];
   const catalogue = await loadCatalogue(tx);
   const pause = pauses();
-  for await (const ids of inBatches(await terminationIdsOfJob(tx, job.id), BATCH)) {
-    const rows = await inOrder(tx, ids);
-    const { inputs } = await assessInputs(tx, job, rows, catalogue);
+  for await (const inputs of inputsOfJob(tx, job, catalogue)) {
     const changed = { ...job, profile };
     const after = assessEach(
       inputs.map((input) => ({ ...input, job: changed })),

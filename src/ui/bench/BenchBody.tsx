@@ -4,8 +4,8 @@ import { faultWords, type ArcStation, type Step } from '@/core/record';
 import { RecordFaults } from '../common/RecordFaults';
 import { Caution } from '../kit-of-parts/Caution';
 import { stationPath } from '../rack/summaries';
+import dynamic from 'next/dynamic';
 import { ReviewPanel } from '../termination/ReviewPanel';
-import { BenchMeasure } from './BenchMeasure';
 import { HoldButton } from './HoldButton';
 import { MarkStrip } from './MarkStrip';
 import { BenchButtons, BenchDetail, BenchLink, BenchMessage, BenchStep, BenchTitle } from './parts';
@@ -13,6 +13,8 @@ import { RecutForm } from './RecutForm';
 import { StepClock } from './StepClock';
 import { StepScreen } from './StepScreen';
 import type { BenchSession } from './use-bench-session';
+
+const BenchMeasure = dynamic(() => import('./BenchMeasure').then((m) => m.BenchMeasure));
 
 interface Props {
   readonly session: BenchSession;

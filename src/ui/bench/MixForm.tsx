@@ -3,7 +3,10 @@ import type { MixRecord } from '@/core/record';
 import { PadField } from '../kit-of-parts/PadField';
 import { readTemperature } from '../compound-cure/station/clock-words';
 import { Acts } from '../kit-of-parts/Acts';
-import { DateField } from '../kit-of-parts/DateField';
+import dynamic from 'next/dynamic';
+
+// Only a step that mixes asks for a day.
+const DateField = dynamic(() => import('../kit-of-parts/DateField').then((m) => m.DateField), { ssr: false });
 
 export interface MixDraft {
   readonly batch: string;

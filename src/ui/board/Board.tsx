@@ -4,8 +4,8 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { ARC_STATES, ARC_WORDS, type Arc } from '@/core/procedure';
-import { STATIONS, STATION_WORDS, type ArcStation } from '@/core/record';
-import type { MovedOnCount, SummaryView } from '@/core/termination-view';
+import { STATIONS, STATION_WORDS } from '@/core/record';
+import type { MovedOnCount } from '@/core/termination-view';
 import { Collar } from '../collar/Collar';
 import { RecordFaults } from '../common/RecordFaults';
 import { useLook } from '../data/use-look';
@@ -16,9 +16,7 @@ import { To } from '../kit-of-parts/To';
 import { WHOLE_PLACE } from '../kit-of-parts/whole-place';
 import { filterSummaries, useSummaries } from '../rack/summaries';
 import { BoardList } from './BoardList';
-
-type Lane = 'all' | 'blocked' | 'done' | ArcStation;
-const LANES: readonly Lane[] = ['all', 'blocked', ...STATIONS, 'done'];
+import { countsOf, laneOf, LANES, type FirstLines, type Lane, type LaneCounts } from './lanes';
 
 const LANE_WORDS: Readonly<Record<Lane, string>> = {
   all: 'All',
@@ -27,23 +25,23 @@ const LANE_WORDS: Readonly<Record<Lane, string>> = {
   ...STATION_WORDS,
 };
 
-const laneOf = (row: SummaryView): Lane =>
-  row.blockedBy !== null ? 'blocked' : row.next === null ? 'done' : row.next.station;
-
 interface Props {
   readonly job: string;
   readonly moved: MovedOnCount | null;
+  /** What is shown until all lines have come; null when the server could not say. */
+  readonly first: FirstLines | null;
 }
 
 /** What is next for each termination, and what is blocked and by what. */
-export function Board({ job, moved }: Props) {
-  const { rows, failed } = useSummaries(job);
+export function Board({ job, moved, first }: Props) {
+  const { rows: come, failed } = useSummaries(job);
+  const rows = come ?? first?.rows ?? null;
   const { view: record } = useLook(['viewJobRecord', job], { onReturn: false });
   const [filter, setFilter] = useState('');
   const [lane, setLane] = useState<Lane>('all');
   const deferred = useDeferredValue(filter);
   const all = useMemo(() => rows ?? [], [rows]);
-  const counts = useMemo(() => countsOf(all), [all]);
+  const counts = useMemo(() => (come === null && first ? first.counts : countsOf(all)), [come, first, all]);
   const shown = useMemo(
     () => filterSummaries(lane === 'all' ? all : all.filter((r) => laneOf(r) === lane), deferred),
     [all, lane, deferred],
@@ -78,7 +76,7 @@ export function Board({ job, moved }: Props) {
         options={LANES.map((l) => [
           l,
           <>
-            {LANE_WORDS[l]}&nbsp;<b>{counts.get(l) ?? 0}</b>
+            {LANE_WORDS[l]}&nbsp;<b>{counts[l] ?? 0}</b>
           </>,
         ])}
       />
@@ -87,12 +85,6 @@ export function Board({ job, moved }: Props) {
       <Legend />
     </Stack>
   );
-}
-
-function countsOf(all: readonly SummaryView[]): ReadonlyMap<Lane, number> {
-  const map = new Map<Lane, number>([['all', all.length]]);
-  for (const row of all) map.set(laneOf(row), (map.get(laneOf(row)) ?? 0) + 1);
-  return map;
 }
 
 interface SaidProps {
@@ -134,11 +126,9 @@ function movedWords({ stale, superseded }: MovedOnCount): string {
   return `${parts.join(', ')}.`;
 }
 
-function headline(counts: ReadonlyMap<Lane, number>, loaded: boolean): string {
+function headline(counts: LaneCounts, loaded: boolean): string {
   if (!loaded) return 'Board';
-  const total = counts.get('all') ?? 0;
-  const done = counts.get('done') ?? 0;
-  const blocked = counts.get('blocked') ?? 0;
+  const { all: total = 0, done = 0, blocked = 0 } = counts;
   if (total === 0) return 'Nothing on the board yet.';
   return `${done} of ${total} done${blocked > 0 ? `, ${blocked} blocked` : ''}.`;
 }

@@ -2,16 +2,19 @@
 import { type FrameCable, type FramePlan } from '@/core/frame-packing';
 import { Empty } from '../kit-of-parts/Empty';
 import { Segments } from '../kit-of-parts/Segments';
-import { ComparePanel } from './ComparePanel';
-import { FilesPanel } from './FilesPanel';
+import dynamic from 'next/dynamic';
 import { PlaceTable } from './PlaceTable';
-import { ReentryPanel } from './ReentryPanel';
-import { SetupPanel } from './setup/SetupPanel';
 import { CROSSING_TABS, type CrossingSession, type CrossingTab } from './use-crossing-session';
 
 interface Props {
   readonly session: CrossingSession;
 }
+
+// The places come with the page; what else is looked at comes when it is.
+const SetupPanel = dynamic(() => import('./setup/SetupPanel').then((m) => m.SetupPanel));
+const ReentryPanel = dynamic(() => import('./ReentryPanel').then((m) => m.ReentryPanel));
+const ComparePanel = dynamic(() => import('./ComparePanel').then((m) => m.ComparePanel));
+const FilesPanel = dynamic(() => import('./FilesPanel').then((m) => m.FilesPanel));
 
 /** Beside the face: places, cables, another cable, other plans, files. */
 export function SidePane({ session }: Props) {

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
 import { useRef, useState, type ReactNode } from 'react';
-import { formatInchFraction, trimNumber } from '@/core/units';
+import { formatInchFraction, parseLength, trimNumber, type LengthUnit } from '@/core/units';
 import { useTyped } from '../common/use-typed';
 import { Acts } from '../kit-of-parts/Acts';
 import { Panel } from '../kit-of-parts/Panel';
@@ -22,6 +22,8 @@ interface SavedProps {
   readonly placeholder: string;
   readonly width?: number;
   readonly wrong: boolean;
+  /** The same in the other unit, shown while the cursor is in it. */
+  readonly other?: string;
   readonly onType: (text: string) => void;
   readonly onSave: () => void;
   readonly onLeave: () => void;
@@ -29,26 +31,42 @@ interface SavedProps {
 }
 
 /** A field that is saved when it is left or by Enter, and left as it was by Escape; what is to be said of it stands under it. */
-export const SavedField = ({ name, label, unit, width = 190, ...field }: SavedProps) => (
-  <Box sx={{ minWidth: 170 }}>
-    <TextField
-      name={name}
-      label={label}
-      value={field.text}
-      placeholder={field.placeholder}
-      error={field.wrong}
-      onChange={(e) => field.onType(e.target.value)}
-      onBlur={field.onSave}
-      onKeyDown={(e) => {
-        if (e.key === 'Enter') field.onSave();
-        if (e.key === 'Escape') field.onLeave();
-      }}
-      slotProps={{ input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } }}
-      sx={{ width, '& input': { fontSize: 18, fontWeight: 650 } }}
-    />
-    {field.children}
-  </Box>
-);
+export function SavedField({ name, label, unit, width = 190, ...field }: SavedProps) {
+  const [here, setHere] = useState(false);
+  return (
+    <Box sx={{ minWidth: 170 }}>
+      <TextField
+        name={name}
+        label={label}
+        value={field.text}
+        placeholder={field.placeholder}
+        error={field.wrong}
+        onChange={(e) => field.onType(e.target.value)}
+        helperText={here ? field.other : undefined}
+        onFocus={() => setHere(true)}
+        onBlur={() => {
+          setHere(false);
+          field.onSave();
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') field.onSave();
+          if (e.key === 'Escape') field.onLeave();
+        }}
+        slotProps={{ input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } }}
+        sx={{ width, '& input': { fontSize: 18, fontWeight: 650 } }}
+      />
+      {field.children}
+    </Box>
+  );
+}
+
+/** A typed length in the unit that it was not typed in; empty while it cannot be read. */
+function otherUnit(text: string, unit: LengthUnit): string {
+  const read = parseLength(text, unit);
+  if (!read.ok || text.trim() === '') return '';
+  const { mm } = read.value;
+  return unit === 'mm' ? `${formatInchFraction(mm, 16)} in` : `${trimNumber(mm, 1)} mm`;
+}
 
 interface Props extends Pick<StationProps, 'view'> {
   readonly name: string;
@@ -90,6 +108,7 @@ export function LengthField({ name, label, field, valueMm, view }: Props) {
       label={label}
       unit={view.job.unit}
       text={text}
+      other={otherUnit(text, view.job.unit)}
       placeholder="not known"
       wrong={problems.length > 0}
       onType={typed.type}

@@ -7,15 +7,38 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
+import { HoldButton } from '../bench/HoldButton';
 import { NutMark } from '../verdict/NutMark';
+import { Acts } from './Acts';
+import { Answer } from './Answer';
 import { Caution } from './Caution';
+import { Cautions } from './Cautions';
+import { CellField } from './CellField';
+import { Chips } from './Chips';
+import { Choice } from './Choice';
 import { DataTable } from './DataTable';
+import { DateField } from './DateField';
+import { Empty } from './Empty';
+import { Facts } from './Facts';
+import { FileButton } from './FileButton';
+import { Filter } from './Filter';
+import { Folded } from './Folded';
+import { Group } from './Group';
 import { Keypad } from './Keypad';
 import { NumberFields } from './NumberFields';
 import { PadField } from './PadField';
+import { Panel } from './Panel';
 import { PickField } from './PickField';
+import { PlainList } from './PlainList';
 import { Problems } from './Problems';
+import { Progress } from './Progress';
+import { Remove } from './Remove';
+import { Section } from './Section';
 import { Segments } from './Segments';
+import { StepNumber } from './StepNumber';
+import { Tick } from './Tick';
+import { Tile } from './Tile';
+import { To } from './To';
 
 const VERDICTS = ['fits', 'marginal', 'unknown', 'misfit'] as const;
 const PICKS = [
@@ -53,13 +76,8 @@ function Parts() {
         onChange={setLook}
       />
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'flex-start' }}>
-        <TextField
-          label="New cable tag"
-          size="small"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-        <TextField label="Cable type" size="small" error helperText="is not a cable type of this job" />
+        <TextField label="New cable tag" value={text} onChange={(e) => setText(e.target.value)} />
+        <TextField label="Cable type" error helperText="is not a cable type of this job" />
         <PickField label="End A: box/entry" name="a" picks={PICKS} value={text} onChange={setText} />
         <NumberFields
           fields={[
@@ -87,6 +105,8 @@ function Parts() {
         <Caution tone="marginal">Provisional: outer sheath is a datasheet value.</Caution>
         <Problems problems={[{ path: 'tag', message: 'a tag holds no slash' }]} />
       </Box>
+      <Layout />
+      <Fields />
       <DataTable label="Verdicts">
         <TableHead>
           <TableRow>
@@ -110,6 +130,95 @@ function Parts() {
     </Box>
   );
 }
+
+/** What places are laid out with. */
+function Layout() {
+  const [chip, setChip] = useState('all');
+  return (
+    <>
+      <Answer words="Take AY3-25, coarse groove to the cone." lead="Outer seal 2.04 mm inside; no adaptor." />
+      <Section title="Running now">
+        <Facts
+          facts={[
+            ['Done', '8 of 17 steps'],
+            ['Entry', 'MCC-1, P3'],
+          ]}
+        />
+      </Section>
+      <Chips
+        label="Show"
+        value={chip}
+        onChange={setChip}
+        options={[
+          ['all', 'All 72'],
+          ['blocked', 'Blocked 8'],
+        ]}
+      />
+      <Box sx={{ display: 'flex', gap: 1.25 }}>
+        <Tile title="resin QR-7" note="approved for BC4-20 up to 10 cores" picked onPick={NOTHING} />
+        <Tile title="putty CP-5" note="not on the approval list" picked={false} disabled onPick={NOTHING} />
+      </Box>
+      <Panel label="What would change">Nothing would change at any termination.</Panel>
+      <Folded title="How the lengths came about">armour stop to shoulder of the gland, 36 mm</Folded>
+      <Cautions cautions={['The cable must not turn with the nut.', 'Sharp edges.']} />
+      <PlainList ruled>
+        <li>
+          K-110 into 1A row 4 <Remove label="leave K-110 out" onClick={NOTHING} />
+        </li>
+      </PlainList>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <StepNumber number={1} state="done" /> <StepNumber number={2} state="next" />{' '}
+        <StepNumber number={3} state={null} />
+        <Progress label="Cards" share={0.4} />
+      </Box>
+      <Empty>Nothing goes through yet.</Empty>
+    </>
+  );
+}
+
+/** What is filled in. */
+function Fields() {
+  const [ticked, setTicked] = useState(true);
+  const [press, setPress] = useState<'' | 'top'>('');
+  const [day, setDay] = useState('2027-03-31');
+  const [filter, setFilter] = useState('');
+  return (
+    <Group title="Frames allowed">
+      <Acts>
+        <Choice
+          label="Press unit"
+          value={press}
+          options={[
+            ['', 'any place'],
+            ['top', 'at the top'],
+          ]}
+          onChange={setPress}
+        />
+        <Filter
+          name="kit"
+          label="Filter"
+          placeholder="Filter by tag  /"
+          value={filter}
+          onChange={setFilter}
+          width={180}
+        />
+        <DateField name="day" label="Use by" value={day} onChange={setDay} />
+        <CellField label="circuit of K-101" value="power" onChange={NOTHING} />
+        <CellField label="tray position of K-101" value="-1" error onChange={NOTHING} width={56} />
+        <Tick label="TF-1-150" checked={ticked} onChange={setTicked} />
+        <FileButton label="table of places" accept=".csv" onFile={NOTHING}>
+          Read a table of places
+        </FileButton>
+        <To href="/catalogue">Catalogue</To>
+      </Acts>
+      <Box data-bench="" sx={{ display: 'flex', maxWidth: 420 }}>
+        <HoldButton onConfirm={NOTHING}>Hold: done</HoldButton>
+      </Box>
+    </Group>
+  );
+}
+
+const NOTHING = () => undefined;
 
 /** All parts, by day and by night. */
 export function KitOfParts() {

@@ -3,19 +3,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ComponentType } from 'react';
 import type { ArcStation, TerminationRef } from '@/core/record';
 import { useShown } from '../data/use-look';
 import { useSend } from '../data/use-send';
-import { ChooseStation } from '../gland-selection/ChooseStation';
-import { CutStation } from '../cut/CutStation';
-import { MakeOffStation } from '../make-off/MakeOffStation';
-import { MeasureStation } from '../measure/MeasureStation';
-import { ProveStation } from '../prove/ProveStation';
-import { SealStation } from '../compound-cure/station/SealStation';
-import { TightenStation } from '../tighten/TightenStation';
 import type { StationProps } from './station-props';
 import { DrawingPanel } from './DrawingPanel';
 import { ReviewPanel } from './ReviewPanel';
@@ -29,14 +23,15 @@ interface Props {
   readonly station: ArcStation;
 }
 
-const STATION: Readonly<Record<ArcStation, (props: StationProps) => React.ReactNode>> = {
-  measure: MeasureStation,
-  choose: ChooseStation,
-  cut: CutStation,
-  makeOff: MakeOffStation,
-  seal: SealStation,
-  tighten: TightenStation,
-  prove: ProveStation,
+/** Each station comes with what it alone needs. */
+const STATION: Readonly<Record<ArcStation, ComponentType<StationProps>>> = {
+  measure: dynamic(() => import('../measure/MeasureStation').then((m) => m.MeasureStation)),
+  choose: dynamic(() => import('../gland-selection/ChooseStation').then((m) => m.ChooseStation)),
+  cut: dynamic(() => import('../cut/CutStation').then((m) => m.CutStation)),
+  makeOff: dynamic(() => import('../make-off/MakeOffStation').then((m) => m.MakeOffStation)),
+  seal: dynamic(() => import('../compound-cure/station/SealStation').then((m) => m.SealStation)),
+  tighten: dynamic(() => import('../tighten/TightenStation').then((m) => m.TightenStation)),
+  prove: dynamic(() => import('../prove/ProveStation').then((m) => m.ProveStation)),
 };
 
 /** One termination at one station: strip on top, the few inputs and the decision in the middle, the drawing at the right. */

@@ -5,8 +5,8 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
-import { useState } from 'react';
-import { useFieldArray, type FieldPath, type UseFormReturn } from 'react-hook-form';
+import { memo, useState } from 'react';
+import { useFieldArray, useFormState, type FieldPath, type UseFormReturn } from 'react-hook-form';
 import type { CrossingMember, CrossingView } from '@/core/crossing';
 import { trimNumber } from '@/core/units';
 import { readNumber } from '../../common/read-number';
@@ -31,8 +31,11 @@ const textOrNone = (typed: unknown): unknown =>
 const wholeOrNone = (typed: unknown): unknown =>
   typeof typed !== 'string' ? typed : typed.trim() === '' ? undefined : readNumber(typed);
 
+/** Drawn anew only when its cables change: a plan that runs beside it, and the other fields, leave hundreds of lines alone. */
+export const MemberFields = memo(Members);
+
 /** The cables that go through, with their circuits and the trays that they come from; more from the schedule, or passing through. */
-export function MemberFields({ form, schedule }: Props) {
+function Members({ form, schedule }: Props) {
   const { fields, append, remove } = useFieldArray({ control: form.control, name: 'members' });
   const known = new Map(schedule.map((s) => [s.tag, s.diameter]));
   const inside = new Set(fields.map((m) => m.tag));
@@ -80,7 +83,8 @@ interface RowProps {
 }
 
 function MemberRow({ form, member, at, known, onRemove }: RowProps) {
-  const { register, formState, getFieldState } = form;
+  const { register, getFieldState, control } = form;
+  const formState = useFormState({ control, name: `members.${at}` });
   const cell = (name: FieldPath<SetupForm>, read: (typed: unknown) => unknown) => {
     const { ref, ...field } = register(name, { setValueAs: read });
     return { ...field, inputRef: ref, error: getFieldState(name, formState).invalid };
