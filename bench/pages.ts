@@ -22,6 +22,8 @@ async function typingMs(address: string, path: string, filter: string, row: stri
     const { driver } = browser;
     await driver.get(`${address}${path}`);
     await driver.wait(async () => (await driver.findElements(By.css(row))).length > 3, 20_000);
+    // The first lines come with the page: all of them are there a moment later.
+    await driver.sleep(1500);
     return await driver.executeAsyncScript<number>(
       `const [selector, done] = arguments;
        const field = document.querySelector(selector);

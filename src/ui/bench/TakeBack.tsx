@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../kit-of-parts/TextField';
 import { useState } from 'react';
 import { sentBackBy, type BenchAct, type Step } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';

@@ -59,6 +59,9 @@ export const BenchButtons = ({ children }: { readonly children: ReactNode }) => 
       m: 'auto 0 -24px',
       p: '12px 0 24px',
       bgcolor: 'background.default',
+      '& > *': { flex: '1 1 0' },
+      // What leads on is the widest.
+      '& > :last-child': { flex: '2 1 0' },
       [PHONE]: {
         flexWrap: 'wrap',
         gap: 1,
@@ -75,7 +78,7 @@ export const BenchButtons = ({ children }: { readonly children: ReactNode }) => 
 
 // Larger than the bench's other buttons, whatever those are.
 const LEADS_ON = {
-  '&&&': { flex: 2, minHeight: 76, fontSize: 19, fontWeight: 700, textAlign: 'center' },
+  '&&&': { minHeight: 76, fontSize: 19, fontWeight: 700, textAlign: 'center' },
 } as const;
 
 /** What leads on where nothing has to be held. */
@@ -105,7 +108,7 @@ export const BenchLink = ({ href, quiet = false, children }: BenchLinkProps) => 
     href={href}
     variant={quiet ? 'outlined' : 'contained'}
     color={quiet ? 'primary' : 'secondary'}
-    sx={quiet ? { '&&&': { flex: 1, minHeight: 76 } } : LEADS_ON}
+    sx={quiet ? { '&&&': { minHeight: 76 } } : LEADS_ON}
   >
     {children}
   </Button>

@@ -1,35 +1,16 @@
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
+'use client';
+import dynamic from 'next/dynamic';
+import type { ComponentProps } from 'react';
 
-interface Props {
-  /** What is taken all the same: a size, a plan. */
-  readonly code: string;
-  /** What goes, in a sentence without its full stop; null closes the question. */
+const UndoesWorkDialog = dynamic(() => import('./UndoesWorkDialog').then((m) => m.UndoesWorkDialog), {
+  ssr: false,
+});
+
+interface Props extends Omit<ComponentProps<typeof UndoesWorkDialog>, 'words'> {
+  /** What goes; null closes the question. */
   readonly words: string | null;
-  readonly onTake: () => void;
-  readonly onLeave: () => void;
 }
 
-/** Asked before work at the bench, or a signature, goes with the size that it was done for. */
-export function UndoesWork({ code, words, onTake, onLeave }: Props) {
-  return (
-    <Dialog open={words !== null} onClose={onLeave} aria-labelledby="undoes-work">
-      <DialogTitle id="undoes-work">Take {code} all the same?</DialogTitle>
-      <DialogContent>
-        {words === null ? '' : `${words.charAt(0).toUpperCase()}${words.slice(1)}.`} The record keeps what was
-        done. Undo does not bring it back into force.
-      </DialogContent>
-      <DialogActions>
-        <Button variant="contained" color="secondary" onClick={onLeave} autoFocus>
-          Leave it
-        </Button>
-        <Button variant="outlined" onClick={onTake}>
-          Take {code}, do it again
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
-}
+/** Asked before work at the bench, or a signature, goes with the size that it was done for. Loaded when it first is. */
+export const UndoesWork = ({ words, ...rest }: Props) =>
+  words === null ? null : <UndoesWorkDialog {...rest} words={words} />;

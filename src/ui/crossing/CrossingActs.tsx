@@ -2,9 +2,12 @@
 import Button from '@mui/material/Button';
 import { Acts } from '../kit-of-parts/Acts';
 import { To } from '../kit-of-parts/To';
-import { ProgressBar } from './ProgressBar';
+import dynamic from 'next/dynamic';
 import { crossingPath } from './words';
 import type { CrossingSession } from './use-crossing-session';
+
+// Seen only while a plan is worked out.
+const ProgressBar = dynamic(() => import('./ProgressBar').then((m) => m.ProgressBar), { ssr: false });
 
 /** What can be done with the plan of a crossing. */
 export function CrossingActs({ session }: { readonly session: CrossingSession }) {

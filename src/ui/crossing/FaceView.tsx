@@ -11,13 +11,13 @@ import {
   type DragOverEvent,
 } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
 import { memo, useMemo, useState } from 'react';
 import { faceDrawing, facePlaces, type FacePlace, type Side } from '@/core/crossing';
 import { sameRef, type FramePlan, type FrameRequest, type PlaceRef } from '@/core/frame-packing';
 import { DrawingSvg } from '../drawing/DrawingSvg';
 import { placeId, placeUnder, toNextPlace } from './face-moves';
 import { FacePlaceMark, type PlaceMark } from './FacePlaceMark';
-import { Lens } from './Lens';
 
 interface Props {
   readonly request: FrameRequest;
@@ -42,6 +42,7 @@ interface Props {
   readonly onDrop: (from: PlaceRef, to: PlaceRef) => void;
 }
 
+const Lens = dynamic(() => import('./Lens').then((m) => m.Lens), { ssr: false });
 const MemoDrawing = memo(DrawingSvg);
 const NONE: readonly PlaceRef[] = [];
 /** Shorter than this a stroke of the pointer is a click. */

@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { openingName, reentrySteps, type CrossingPlace, type ReentrySchool } from '@/core/frame-building';

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../kit-of-parts/TextField';
 import { useRef, useState, type ReactNode } from 'react';
 import { formatInchFraction, parseLength, trimNumber, type LengthUnit } from '@/core/units';
 import { useTyped } from '../common/use-typed';

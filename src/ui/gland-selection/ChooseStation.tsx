@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { NearestView } from '@/core/gland-selection';
@@ -15,8 +16,6 @@ import { Segments } from '../kit-of-parts/Segments';
 import { stationPath } from '../rack/summaries';
 import type { StationProps } from '../termination/station-props';
 import { BarrierPath } from './BarrierPath';
-import { Comparison } from './Comparison';
-import { DecisionTable } from './DecisionTable';
 import { FindingList } from './FindingList';
 import { findingIn, LADDER_COLUMNS } from './ladder-scale';
 import { Questions } from './Questions';
@@ -24,6 +23,10 @@ import { RangeLadder } from './RangeLadder';
 import { shortList } from './short-list';
 import { TakeSize } from './TakeSize';
 import { useTakingSize, type TakingSize } from './use-taking-size';
+
+// The ranges come with the page; the other looks when they are asked for.
+const Comparison = dynamic(() => import('./Comparison').then((m) => m.Comparison));
+const DecisionTable = dynamic(() => import('./DecisionTable').then((m) => m.DecisionTable));
 
 /** Sizes in the order of the shelf, family by family, so that the band is seen to pass through them. */
 const byShelf = (candidates: readonly CandidateView[]): CandidateView[] =>

@@ -1,4 +1,4 @@
-import TextField from '@mui/material/TextField';
+import { TextField } from './TextField';
 
 interface Props<T extends string> {
   readonly label: string;
@@ -23,7 +23,6 @@ export function Choice<T extends string>({ options, onChange, error, width, ...f
         const found = options.find(([value]) => value === e.target.value);
         if (found) onChange(found[0]);
       }}
-      slotProps={{ select: { native: true } }}
       sx={{ width }}
     >
       {options.map(([value, words]) => (

@@ -22,7 +22,16 @@ export const DateField = ({ label, name, value, onChange }: Props) => (
       format={FORM}
       value={value === '' ? null : dayjs(value)}
       onChange={(day) => onChange(day?.isValid() === true ? day.format(FORM) : '')}
-      slotProps={{ textField: { name, size: 'medium' } }}
+      slotProps={{
+        textField: { name, size: 'medium', sx: LOOK, slotProps: { inputLabel: { shrink: true } } },
+      }}
     />
   </LocalizationProvider>
 );
+
+/** As the other fields are: the theme does not reach into the picker's own. */
+const LOOK = {
+  width: 210,
+  '& .MuiPickersOutlinedInput-notchedOutline': { borderWidth: '2px !important', borderColor: 'divider' },
+  '[data-bench] & .MuiPickersOutlinedInput-root': { minHeight: 60, fontSize: 24, fontWeight: 650 },
+} as const;

@@ -1,4 +1,4 @@
-import TextField from '@mui/material/TextField';
+import { TextField } from './TextField';
 
 interface Props {
   readonly label: string;

@@ -5,7 +5,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import TextField from '@mui/material/TextField';
+import { TextField } from './TextField';
 import { useState } from 'react';
 import { HoldButton } from '../bench/HoldButton';
 import { NutMark } from '../verdict/NutMark';

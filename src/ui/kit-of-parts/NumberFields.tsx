@@ -1,5 +1,5 @@
 import InputAdornment from '@mui/material/InputAdornment';
-import TextField from '@mui/material/TextField';
+import { TextField } from './TextField';
 
 export interface NumberField<K extends string> {
   readonly key: K;

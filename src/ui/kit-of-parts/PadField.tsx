@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import InputAdornment from '@mui/material/InputAdornment';
-import TextField from '@mui/material/TextField';
+import { TextField } from './TextField';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useState, type ReactNode } from 'react';
 import { Keypad, type PadKind } from './Keypad';

@@ -1,6 +1,6 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
-import TextField from '@mui/material/TextField';
+import { TextField } from './TextField';
 
 export interface Pick {
   /** What is written into the field. */

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../kit-of-parts/TextField';
 import { useId, useRef, type SubmitEvent } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import {

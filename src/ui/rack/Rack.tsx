@@ -1,8 +1,8 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Drawer from '@mui/material/Drawer';
 import useMediaQuery from '@mui/material/useMediaQuery';
+import dynamic from 'next/dynamic';
 import { useParams, useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useShortcuts } from '../shell/shortcuts';
@@ -13,6 +13,10 @@ import { RACK_BESIDE } from '../shell/widths';
 /** “All 72 ends”, or “7 of 72 ends” where a filter leaves so many. */
 const endsWords = (all: number | null, left: number | null): string =>
   all === null ? 'All ends' : left === null ? `All ${all} ends` : `${left} of ${all} ends`;
+
+const SideDrawer = dynamic(() => import('../kit-of-parts/SideDrawer').then((m) => m.SideDrawer), {
+  ssr: false,
+});
 
 /** The terminations of the job; `j` and `k` walk through those that the filter leaves, at the same station. */
 export function Rack({ job }: { readonly job: string }) {
@@ -61,19 +65,17 @@ export function Rack({ job }: { readonly job: string }) {
       <Button size="small" variant="text" onClick={() => go(1)} disabled={at >= shown.length - 1}>
         next ›
       </Button>
-      <Drawer
-        open={open}
-        onClose={() => setOpen(false)}
-        slotProps={{ paper: { 'aria-label': 'Terminations', sx: { width: 'min(320px, 88vw)' } } }}
-      >
-        {/* Going to another end closes it: each has a list of its own. */}
-        <Box
-          sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}
-          onClickCapture={(e) => e.target instanceof Element && e.target.closest('a') && setOpen(false)}
-        >
-          {list}
-        </Box>
-      </Drawer>
+      {open ? (
+        <SideDrawer label="Terminations" width="min(320px, 88vw)" onClose={() => setOpen(false)}>
+          {/* Going to another end closes it: each has a list of its own. */}
+          <Box
+            sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}
+            onClickCapture={(e) => e.target instanceof Element && e.target.closest('a') && setOpen(false)}
+          >
+            {list}
+          </Box>
+        </SideDrawer>
+      ) : null}
     </Box>
   );
 }

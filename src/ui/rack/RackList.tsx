@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import Box from '@mui/material/Box';
 import ListItemButton from '@mui/material/ListItemButton';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useRef } from 'react';

@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../kit-of-parts/TextField';
 import { Controller, useForm } from 'react-hook-form';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
 import { useSend } from '../data/use-send';

@@ -1,15 +1,19 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Drawer from '@mui/material/Drawer';
 import List from '@mui/material/List';
 import ListItemButton from '@mui/material/ListItemButton';
 import ListSubheader from '@mui/material/ListSubheader';
 import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import { isAt, type PlaceGroup } from './places';
 import { FOLDED } from './widths';
+
+const SideDrawer = dynamic(() => import('../kit-of-parts/SideDrawer').then((m) => m.SideDrawer), {
+  ssr: false,
+});
 
 interface Props {
   readonly groups: readonly PlaceGroup[];
@@ -34,31 +38,33 @@ export function PlacesDrawer({ groups, at, job, folded }: Props) {
       >
         {here?.name ?? 'Places'} ▾
       </Button>
-      <Drawer open={open} onClose={() => setOpen(false)} slotProps={{ paper: { 'aria-label': 'Places' } }}>
-        <Box component="nav" aria-label="All places" sx={{ width: 272, py: 2 }}>
-          {job ? <Typography sx={{ p: '0 16px 8px', fontWeight: 650 }}>{job}</Typography> : null}
-          {groups.map((group) => (
-            <List
-              key={group.name}
-              disablePadding
-              subheader={<ListSubheader disableSticky>{group.name}</ListSubheader>}
-            >
-              {group.places.map((place) => (
-                <ListItemButton
-                  key={place.href}
-                  component={Link}
-                  href={place.href}
-                  selected={isAt(at, place)}
-                  aria-current={isAt(at, place) ? 'page' : undefined}
-                  onClick={() => setOpen(false)}
-                >
-                  {place.name}
-                </ListItemButton>
-              ))}
-            </List>
-          ))}
-        </Box>
-      </Drawer>
+      {open ? (
+        <SideDrawer label="Places" width="272px" onClose={() => setOpen(false)}>
+          <Box component="nav" aria-label="All places" sx={{ py: 2 }}>
+            {job ? <Typography sx={{ p: '0 16px 8px', fontWeight: 650 }}>{job}</Typography> : null}
+            {groups.map((group) => (
+              <List
+                key={group.name}
+                disablePadding
+                subheader={<ListSubheader disableSticky>{group.name}</ListSubheader>}
+              >
+                {group.places.map((place) => (
+                  <ListItemButton
+                    key={place.href}
+                    component={Link}
+                    href={place.href}
+                    selected={isAt(at, place)}
+                    aria-current={isAt(at, place) ? 'page' : undefined}
+                    onClick={() => setOpen(false)}
+                  >
+                    {place.name}
+                  </ListItemButton>
+                ))}
+              </List>
+            ))}
+          </Box>
+        </SideDrawer>
+      ) : null}
     </Box>
   );
 }

@@ -1,9 +1,5 @@
 'use client';
-import Dialog from '@mui/material/Dialog';
-import Box from '@mui/material/Box';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 
@@ -41,17 +37,7 @@ export function useShortcuts(handlers: Handlers): void {
   );
 }
 
-const SHEET: readonly (readonly [string, string])[] = [
-  ['j  k', 'next, previous termination'],
-  ['Alt+1 … Alt+7', 'stations: Measure, Choose, Cut, Make off, Seal, Tighten, Prove'],
-  ['b', 'bench mode for this termination'],
-  ['/', 'filter'],
-  ['u', 'millimetres or inches first'],
-  ['z', 'undo your last change'],
-  ['↑  ↓', 'walk through candidates; Enter takes one'],
-  ['Enter', 'in a reading field: keep the reading, go on to the next'],
-  ['?', 'this sheet'],
-];
+const KeysSheet = dynamic(() => import('./KeysSheet').then((m) => m.KeysSheet), { ssr: false });
 
 /** Shortcuts of every place, and the sheet that lists them. */
 export function GlobalShortcuts() {
@@ -73,29 +59,5 @@ export function GlobalShortcuts() {
       [1, 2, 3, 4, 5, 6, 7].map((n) => [`Alt+${n}`, () => click(`[data-station="${n}"]`)]),
     ),
   });
-  return (
-    <Dialog open={open} onClose={() => setOpen(false)} aria-labelledby="shortcut-title">
-      <DialogTitle id="shortcut-title">Keys</DialogTitle>
-      <DialogContent>
-        <Box component="dl" sx={{ m: 0, '& kbd': { font: 'inherit', fontWeight: 650 } }}>
-          {SHEET.map(([key, what]) => (
-            <Box
-              key={key}
-              sx={{ display: 'flex', gap: 2, py: 0.875, borderTop: '1px solid', borderColor: 'divider' }}
-            >
-              <Box component="dt" sx={{ flex: 'none', width: 130 }}>
-                <kbd>{key}</kbd>
-              </Box>
-              <Box component="dd" sx={{ m: 0 }}>
-                {what}
-              </Box>
-            </Box>
-          ))}
-        </Box>
-        <Typography variant="quiet" sx={{ mt: 1.5 }}>
-          No key fires while a field has the focus. Esc closes this.
-        </Typography>
-      </DialogContent>
-    </Dialog>
-  );
+  return open ? <KeysSheet onClose={() => setOpen(false)} /> : null;
 }

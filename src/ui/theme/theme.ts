@@ -123,14 +123,6 @@ export const theme = createTheme({
       defaultProps: { underline: 'always' },
       styleOverrides: { root: { color: 'var(--ac-amber-text)', fontWeight: 600 } },
     },
-    MuiTextField: {
-      defaultProps: {
-        size: 'small',
-        autoComplete: 'off',
-        // What a field is for stays readable above what stands in it.
-        slotProps: { inputLabel: { shrink: true } },
-      },
-    },
     MuiCheckbox: {
       styleOverrides: {
         root: { padding: 6, color: 'var(--ac-quiet)', '&.Mui-checked': { color: 'var(--ac-strong)' } },

@@ -2,7 +2,7 @@ import InputAdornment from '@mui/material/InputAdornment';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
 import { STAGE_METHODS, type StageMethodKind } from '@/core/catalogue';
 import { Choice } from '../../kit-of-parts/Choice';

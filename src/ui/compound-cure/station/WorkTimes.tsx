@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import InputAdornment from '@mui/material/InputAdornment';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { cureTime, potLife, type SealPlan, type TimeMode } from '@/core/compound-cure';

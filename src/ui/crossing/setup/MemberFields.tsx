@@ -3,7 +3,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../../kit-of-parts/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import { memo, useState } from 'react';
 import { useFieldArray, useFormState, type FieldPath, type UseFormReturn } from 'react-hook-form';

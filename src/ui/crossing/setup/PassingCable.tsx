@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../../kit-of-parts/TextField';
 import { useState } from 'react';
 import type { CrossingMember } from '@/core/crossing';
 import { readNumber } from '../../common/read-number';

@@ -1,5 +1,5 @@
 import InputAdornment from '@mui/material/InputAdornment';
-import TextField from '@mui/material/TextField';
+import { TextField } from '../TextField';
 import { useController, type FieldValues } from 'react-hook-form';
 import type { Bound } from './FormText';
 import { useNumberText } from './use-number-text';

@@ -1,4 +1,4 @@
-import TextField from '@mui/material/TextField';
+import { TextField } from '../TextField';
 import { useController, type Control, type FieldPath, type FieldValues } from 'react-hook-form';
 
 export interface Bound<T extends FieldValues> {
