@@ -115,7 +115,7 @@ async function freshServer(name, databases) {
 // Two tests count every row, or take guards away, and so have a database to themselves.
 const ALONE = { GATE_DATABASE: 'amber_collar_gate', ATTACK_DATABASE: 'amber_collar_attack' };
 // Two queues in the browser, each with a demo and a server of its own: what one changes, or takes away, the other does not see.
-const FIRST_QUEUE = 'e2e/(path|newcomer)';
+const FIRST_QUEUE = 'e2e/(path|newcomer|choose)';
 const QUEUES = [
   ['test-database', 'browser', ['--testPathPatterns', FIRST_QUEUE]],
   ['test-database-2', 'browser-2', ['--testPathIgnorePatterns', FIRST_QUEUE, '/node_modules/']],

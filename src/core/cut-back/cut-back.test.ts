@@ -151,7 +151,7 @@ describe('planCut', () => {
     [
       'armour without a length',
       { cableType: { ...CABLE, armour: 'braid' as const } },
-      /no armour length for braid/,
+      /no armour length for wire braid/,
     ],
   ])('refuses %s', (_, change, message) => {
     const cut = planCut(input(change));

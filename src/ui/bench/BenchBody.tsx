@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { faultWords, type ArcStation, type Step } from '@/core/record';
 import { RecordFaults } from '../common/RecordFaults';
 import { Caution } from '../kit-of-parts/Caution';
+import { Facts } from '../kit-of-parts/Facts';
 import { stationPath } from '../rack/summaries';
 import dynamic from 'next/dynamic';
 import { ReviewPanel } from '../termination/ReviewPanel';
@@ -128,6 +129,7 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
 }
 
 function Gate({ session: { view, passGate } }: Props) {
+  const next = view.steps.find((s) => s.id === view.nextStep) ?? null;
   return (
     <BenchStep>
       <BenchTitle>
@@ -137,6 +139,13 @@ function Gate({ session: { view, passGate } }: Props) {
         This tablet, its camera, testers, torches, heat guns and power tools are themselves ignition sources
         there.
       </BenchDetail>
+      <Facts
+        facts={[
+          ['Box', `${view.place?.enclosure.title ?? ''}, ${view.place?.enclosure.tag ?? ''}`],
+          ['Next here', next === null ? 'nothing: every step is recorded' : next.title],
+          ['Tool for it', next?.tool ?? 'none that cuts or heats'],
+        ]}
+      />
       <Caution>
         Open the bench only outside the zone, or with a permit and a gas test that cover this very device.
       </Caution>

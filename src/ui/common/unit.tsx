@@ -48,5 +48,6 @@ export const lengthTexts = (mm: number): Record<LengthUnit, string> => ({
 
 export const depthTexts = (mm: number): Record<LengthUnit, string> => ({
   mm: `${formatMm(mm, 1)} mm`,
-  in: `${formatInchFraction(mm, 64, 'down')} in`,
+  // Less than the finest division is not nothing.
+  in: mm > 0 && mm < 25.4 / 64 ? 'under 1/64 in' : `${formatInchFraction(mm, 64, 'down')} in`,
 });
