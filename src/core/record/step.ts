@@ -87,6 +87,10 @@ export interface Step {
   readonly formerly: string;
 }
 
+/** Does this step stop the work until somebody has looked? */
+export const isHoldPoint = ({ kind }: Pick<Step, 'kind'>): boolean =>
+  kind === 'hold' || kind === 'look' || kind === 'cure';
+
 /** Must every check of this step be ticked before it passes? */
 export const mustTick = (step: Pick<Step, 'kind' | 'checks'>): boolean =>
   (step.kind === 'hold' || step.kind === 'sign' || step.kind === 'cure') && (step.checks ?? []).length > 0;

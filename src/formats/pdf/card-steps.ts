@@ -1,5 +1,5 @@
 import { drawPlan, type TerminationPlan } from '@/core/procedure';
-import { STATION_WORDS, type Step } from '@/core/record';
+import { isHoldPoint, STATION_WORDS, type Step } from '@/core/record';
 import { trimNumber } from '@/core/units';
 import { MM } from './document';
 import { drawDrawing } from './draw';
@@ -56,7 +56,7 @@ function stepLine(
 ): number {
   const x = sheet.left + 8 * MM;
   const width = sheet.width - 8 * MM - 34 * MM;
-  const mark = step.kind === 'hold' || step.kind === 'look' || step.kind === 'cure' ? ' · HOLD POINT' : '';
+  const mark = isHoldPoint(step) ? ' · HOLD POINT' : '';
   const title = `${number}. ${step.title}${mark}`;
   const accept = (step.accepts ?? [])
     .map((a) => ` ${a.label} ${trimNumber(a.minMm, 1)}–${trimNumber(a.maxMm, 1)} mm.`)

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import type { Step } from '@/core/record';
+import { isHoldPoint, type Step } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
 import { BenchDetail, BenchTitle, PHONE } from './parts';
 
@@ -11,7 +11,6 @@ const announce = (title: HTMLElement | null): void => {
     title.focus({ preventScroll: true });
 };
 
-const HOLD_POINTS: ReadonlySet<Step['kind']> = new Set(['hold', 'look', 'cure']);
 const STATES = {
   done: { words: 'done', color: 'var(--ac-amber-text)' },
   later: { words: 'comes later', color: 'text.secondary' },
@@ -32,7 +31,7 @@ export function StepText({ step, at, of, state, children }: Props) {
     <>
       <Box component="p" sx={{ display: 'flex', gap: 1.5, m: 0, color: 'text.secondary' }}>
         step {at + 1} of {of}
-        {HOLD_POINTS.has(step.kind) ? (
+        {isHoldPoint(step) ? (
           <Box component="b" sx={{ color: 'info.main' }}>
             hold point
           </Box>

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { ArcStation, Step } from '@/core/record';
+import { isHoldPoint, type ArcStation, type Step } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
 import { StepNumber } from '../kit-of-parts/StepNumber';
 
@@ -10,7 +10,6 @@ interface Props {
 }
 
 type State = 'done' | 'next' | null;
-const HOLD_POINTS: ReadonlySet<Step['kind']> = new Set(['hold', 'look', 'cure']);
 
 /** Steps of one station as the bench will show them, with what is done. */
 export function StepList({ view, station }: Props) {
@@ -47,7 +46,7 @@ function Line({ step, number, state }: LineProps) {
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.25, fontWeight: 650 }}>
           {step.title}
-          {HOLD_POINTS.has(step.kind) ? <HoldPoint /> : null}
+          {isHoldPoint(step) ? <HoldPoint /> : null}
           <Typography component="span" variant="quiet" sx={{ ml: 'auto', fontWeight: 400 }}>
             {state ?? ''}
           </Typography>
