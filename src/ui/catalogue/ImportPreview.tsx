@@ -1,11 +1,8 @@
 import Box from '@mui/material/Box';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import type { CataloguePreview } from '@/core/termination-view';
-import { DataTable } from '../kit-of-parts/DataTable';
+import { Differences } from '../common/Differences';
 import { To } from '../kit-of-parts/To';
 import { stationPath } from '../rack/summaries';
 
@@ -77,33 +74,24 @@ export function FamilyPreview({ family }: { readonly family: FamilySeen }) {
       words={`${familyWords(family)}${family.leads ? '' : LATER}`}
     >
       {missing.length > 0 ? <Typography variant="quiet">Plan only: {missing.join('; ')}</Typography> : null}
-      {diff ? <Differences diff={diff} /> : null}
+      {diff ? <FamilyDifferences diff={diff} /> : null}
       {plans.length > 0 ? <Plans plans={plans} /> : null}
     </Seen>
   );
 }
 
-function Differences({ diff }: { readonly diff: NonNullable<FamilySeen['diff']> }) {
+function FamilyDifferences({ diff }: { readonly diff: NonNullable<FamilySeen['diff']> }) {
   const { sizesAdded, sizesRemoved, changes } = diff;
   return (
     <>
       {sizesAdded.length > 0 ? <p>Sizes added: {sizesAdded.join(', ')}</p> : null}
       {sizesRemoved.length > 0 ? <p>Sizes gone: {sizesRemoved.join(', ')}</p> : null}
       {changes.length > 0 ? (
-        <DataTable>
-          <TableBody>
-            {changes.slice(0, SHOWN).map((c) => (
-              <TableRow key={c.where}>
-                <TableCell component="th" scope="row">
-                  {c.where}
-                </TableCell>
-                <TableCell>
-                  <s>{c.before ?? 'not there'}</s> → <b>{c.after ?? 'gone'}</b>
-                </TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </DataTable>
+        <Differences
+          differences={changes
+            .slice(0, SHOWN)
+            .map((c) => ({ what: c.where, before: c.before, after: c.after }))}
+        />
       ) : null}
       {changes.length > SHOWN ? (
         <Typography variant="quiet">and {changes.length - SHOWN} more figures</Typography>

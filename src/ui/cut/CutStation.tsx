@@ -5,7 +5,7 @@ import { Questions } from '../gland-selection/Questions';
 import { Answer } from '../kit-of-parts/Answer';
 import { Caution } from '../kit-of-parts/Caution';
 import type { StationProps } from '../termination/station-props';
-import { MarksTable, Workings } from './CutTables';
+import { CutWorkings, MarksTable } from './CutTables';
 import { LengthField } from './LengthField';
 import { TerminalsField } from './TerminalsField';
 
@@ -60,7 +60,7 @@ export function CutStation({ view, lit, onLight }: StationProps) {
       {cut ? (
         <>
           <MarksTable cut={cut} lit={lit} onLight={onLight} />
-          <Workings cut={cut} />
+          <CutWorkings cut={cut} />
         </>
       ) : null}
       <Caution>

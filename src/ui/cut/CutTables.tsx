@@ -10,7 +10,7 @@ import { formatInchFraction, trimNumber } from '@/core/units';
 import { Both } from '../common/Both';
 import { depthTexts, lengthTexts } from '../common/unit';
 import { DataTable } from '../kit-of-parts/DataTable';
-import { Folded } from '../kit-of-parts/Folded';
+import { Workings } from '../kit-of-parts/Workings';
 
 interface MarksProps {
   readonly cut: CutPlan;
@@ -114,7 +114,7 @@ const Ways = ({ mark }: { readonly mark: Mark }) => (
 );
 
 /** How the lengths came about, for the reader who checks. */
-export function Workings({ cut }: { readonly cut: CutPlan }) {
+export function CutWorkings({ cut }: { readonly cut: CutPlan }) {
   const lines: readonly (readonly [string, string])[] = [
     ...cut.workings.map((w) => [w.label, `${trimNumber(w.mm, 1)} mm`] as const),
     ['armour stop to the inside of the wall', `${trimNumber(cut.stopToWallMm, 1)} mm`],
@@ -132,18 +132,5 @@ export function Workings({ cut }: { readonly cut: CutPlan }) {
       (t) => [`core ${t.core}, from the sheath`, `${markText(t.mm, cut.unit)} ${cut.unit}`] as const,
     ),
   ];
-  return (
-    <Folded title="How the lengths came about">
-      <DataTable>
-        <TableBody>
-          {lines.map(([label, value]) => (
-            <TableRow key={label}>
-              <TableCell>{label}</TableCell>
-              <TableCell align="right">{value}</TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </DataTable>
-    </Folded>
-  );
+  return <Workings title="How the lengths came about" lines={lines} />;
 }

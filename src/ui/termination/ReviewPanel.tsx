@@ -1,11 +1,8 @@
 'use client';
-import { DataTable } from '../kit-of-parts/DataTable';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { TerminationView } from '@/core/termination-view';
+import { Differences } from '../common/Differences';
 import { Problems } from '../kit-of-parts/Problems';
 import { stationPath } from '../rack/summaries';
 import { useRun } from './use-run';
@@ -70,20 +67,9 @@ export function ReviewPanel({ view }: { readonly view: TerminationView }) {
               : `, ${review.changed.length} ${review.changed.length === 1 ? 'changes' : 'change'}:`}
           </Typography>
           {review.changed.length > 0 ? (
-            <DataTable sx={{ mb: 1.25 }}>
-              <TableBody>
-                {review.changed.map((c) => (
-                  <TableRow key={c.id}>
-                    <TableCell component="th" scope="row">
-                      {c.label}
-                    </TableCell>
-                    <TableCell>
-                      <s>{c.before ?? 'not there'}</s> → <b>{c.after ?? 'gone'}</b>
-                    </TableCell>
-                  </TableRow>
-                ))}
-              </TableBody>
-            </DataTable>
+            <Differences
+              differences={review.changed.map((c) => ({ what: c.label, before: c.before, after: c.after }))}
+            />
           ) : null}
           {review.redo.length > 0 ? (
             <Typography sx={{ my: 1 }}>

@@ -1,8 +1,4 @@
 'use client';
-import { DataTable } from '../../kit-of-parts/DataTable';
-import TableBody from '@mui/material/TableBody';
-import TableCell from '@mui/material/TableCell';
-import TableRow from '@mui/material/TableRow';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import type { SealPlan } from '@/core/compound-cure';
@@ -11,9 +7,9 @@ import { trimNumber } from '@/core/units';
 import { Caution } from '../../kit-of-parts/Caution';
 import { Problems } from '../../kit-of-parts/Problems';
 import { Answer } from '../../kit-of-parts/Answer';
-import { Folded } from '../../kit-of-parts/Folded';
 import { Panel } from '../../kit-of-parts/Panel';
 import { Tile } from '../../kit-of-parts/Tile';
+import { Workings } from '../../kit-of-parts/Workings';
 import { useNow } from '../../common/use-now';
 import { StepList } from '../../make-off/StepList';
 import type { StationProps } from '../../termination/station-props';
@@ -71,7 +67,7 @@ function Filled({
       <Choices {...props} seal={seal} />
       <Running {...props} seal={seal} />
       <WorkTimes seal={seal} />
-      <Workings seal={seal} />
+      <VolumeWorkings seal={seal} />
       <StepList view={view} station="seal" />
       {seal.cautions.map((c) => (
         <Caution key={c}>{c}</Caution>
@@ -81,7 +77,7 @@ function Filled({
   );
 }
 
-function Workings({ seal }: { readonly seal: SealPlan }) {
+function VolumeWorkings({ seal }: { readonly seal: SealPlan }) {
   const lines: readonly (readonly [string, string])[] = [
     ...seal.workings.map((w) => [w.label, ml(w.ml)] as const),
     ['to be filled in, rounded up', ml(seal.needMl)],
@@ -89,20 +85,7 @@ function Workings({ seal }: { readonly seal: SealPlan }) {
       ? []
       : [['farthest up the cores beyond the mouth', `${trimNumber(seal.extentMm, 1)} mm`] as const]),
   ];
-  return (
-    <Folded title="How the volume came about">
-      <DataTable>
-        <TableBody>
-          {lines.map(([label, value]) => (
-            <TableRow key={label}>
-              <TableCell>{label}</TableCell>
-              <TableCell align="right">{value}</TableCell>
-            </TableRow>
-          ))}
-        </TableBody>
-      </DataTable>
-    </Folded>
-  );
+  return <Workings title="How the volume came about" lines={lines} />;
 }
 
 /** The fitting's approval list: what is allowed may be asked for, what is not says why. */
