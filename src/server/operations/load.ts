@@ -103,13 +103,18 @@ export async function* inputsOfJob(
   };
   let coming = read(0);
   let from = 0;
-  for await (const ids of inBatches(all, BATCH)) {
-    const inputs = await coming;
-    from += ids.length;
-    coming = read(from);
-    // Where the work ends here, nobody waits for what is being read.
-    coming.catch(() => undefined);
-    yield inputs;
+  try {
+    for await (const ids of inBatches(all, BATCH)) {
+      const inputs = await coming;
+      from += ids.length;
+      coming = read(from);
+      // A failure is said when the batch is asked for, not before.
+      coming.catch(() => undefined);
+      yield inputs;
+    }
+  } finally {
+    // Where the work ends early nothing may go on reading in a transaction that is over.
+    await coming.catch(() => undefined);
   }
 }
 
