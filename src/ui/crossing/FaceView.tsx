@@ -7,6 +7,7 @@ import {
   TouchSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type DragEndEvent,
   type DragOverEvent,
 } from '@dnd-kit/core';
@@ -18,6 +19,7 @@ import { sameRef, type FramePlan, type FrameRequest, type PlaceRef } from '@/cor
 import { DrawingSvg } from '../drawing/DrawingSvg';
 import { placeId, placeUnder, toNextPlace } from './face-moves';
 import { FacePlaceMark, type PlaceMark } from './FacePlaceMark';
+import { refWords } from './words';
 
 interface Props {
   readonly request: FrameRequest;
@@ -50,6 +52,9 @@ const CLICK_PX = 4;
 /** A place smaller than this on the screen is looked at through the glass. */
 const GLASS_BELOW_MM = 31;
 
+/** Holds a cable whose tag is too small to be read in the whole face. */
+const isSmall = ({ place, size }: FacePlace): boolean => place.cable !== undefined && size < GLASS_BELOW_MM;
+
 const refOf = (held: { data: { current?: unknown } } | null): PlaceRef | null =>
   (held?.data.current as { readonly ref: PlaceRef } | undefined)?.ref ?? null;
 
@@ -61,9 +66,14 @@ export function FaceView(props: Props) {
     () => faceDrawing(request, plan, { side, only, numbered: true }),
     [request, plan, side, only],
   );
-  const inFull = useMemo(() => faceDrawing(request, plan, { side, only }), [request, plan, side, only]);
   const places = useMemo(() => facePlaces(request, plan, side, only), [request, plan, side, only]);
   const [looked, setLooked] = useState<FacePlace | null>(null);
+  // With tags in full, drawn once the glass is first held over a place.
+  const [glassUsed, setGlassUsed] = useState(false);
+  const inFull = useMemo(
+    () => (glassUsed ? faceDrawing(request, plan, { side, only }) : null),
+    [glassUsed, request, plan, side, only],
+  );
   const [hanging, setHanging] = useState<string | null>(null);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: CLICK_PX } }),
@@ -77,6 +87,7 @@ export function FaceView(props: Props) {
     locked.some((l) => sameRef(l, ref)) ? marks : along.some((l) => sameRef(l, ref)) ? 'along' : null;
   const look = (at: FacePlace | null) => {
     setLooked(at);
+    if (at !== null && isSmall(at)) setGlassUsed(true);
     onLight(at?.place.cable ?? null);
   };
   const over = ({ active, over: to }: DragOverEvent) => {
@@ -92,6 +103,7 @@ export function FaceView(props: Props) {
   };
   return (
     <DndContext
+      accessibility={{ announcements: announcementsOf(places) }}
       sensors={sensors}
       collisionDetection={placeUnder}
       onDragStart={({ active }) => setHanging(cableAt(places, refOf(active)))}
@@ -127,9 +139,7 @@ export function FaceView(props: Props) {
             />
           ))}
         </svg>
-        {looked?.place.cable !== undefined && looked.size < GLASS_BELOW_MM ? (
-          <Lens drawing={inFull} at={looked} />
-        ) : null}
+        {inFull && looked && isSmall(looked) ? <Lens drawing={inFull} at={looked} /> : null}
       </Box>
       <DragOverlay dropAnimation={null}>
         {hanging === null ? null : (
@@ -147,3 +157,15 @@ export function FaceView(props: Props) {
 
 const cableAt = (places: readonly FacePlace[], ref: PlaceRef | null): string | null =>
   (ref === null ? undefined : places.find((p) => sameRef(p.ref, ref)))?.place.cable ?? null;
+
+/** What is said of a cable that is moved by keys; where it would do and where not is said by the line under the face. */
+const announcementsOf = (places: readonly FacePlace[]): Announcements => ({
+  onDragStart: ({ active }) =>
+    `${cableAt(places, refOf(active)) ?? 'A spare'} picked up: arrows move it, Enter puts it down, Escape leaves it.`,
+  onDragOver: ({ over }) => {
+    const ref = refOf(over);
+    return ref === null ? undefined : `Over ${refWords(ref)}.`;
+  },
+  onDragEnd: () => undefined,
+  onDragCancel: () => 'Left where it was.',
+});
