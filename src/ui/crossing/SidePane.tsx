@@ -3,6 +3,7 @@ import { type FrameCable, type FramePlan } from '@/core/frame-packing';
 import { Empty } from '../kit-of-parts/Empty';
 import { Segments } from '../kit-of-parts/Segments';
 import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import { PlaceTable } from './PlaceTable';
 import { CROSSING_TABS, type CrossingSession, type CrossingTab } from './use-crossing-session';
 
@@ -19,11 +20,19 @@ const FilesPanel = dynamic(() => import('./FilesPanel').then((m) => m.FilesPanel
 /** Beside the face: places, cables, another cable, other plans, files. */
 export function SidePane({ session }: Props) {
   const { tab, setTab } = session;
+  const [typed, setTyped] = useState(false);
+  if (tab === 'cables' && !typed) setTyped(true);
   const Pane = PANES[tab];
   return (
     <>
       <Segments<CrossingTab> label="Panel" options={CROSSING_TABS} value={tab} onChange={setTab} />
-      <Pane session={session} />
+      {/* What is typed into the setup stays while another panel is looked at. */}
+      {typed ? (
+        <div hidden={tab !== 'cables'}>
+          <Cables session={session} />
+        </div>
+      ) : null}
+      {Pane === null ? null : <Pane session={session} />}
     </>
   );
 }
@@ -86,9 +95,9 @@ function Files({ session }: Props) {
   );
 }
 
-const PANES: Readonly<Record<CrossingTab, (props: Props) => React.ReactNode>> = {
+const PANES: Readonly<Record<CrossingTab, ((props: Props) => React.ReactNode) | null>> = {
   places: Places,
-  cables: Cables,
+  cables: null,
   add: Add,
   compare: Compare,
   files: Files,

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { memo, useMemo } from 'react';
 import type { CrossingSetup, CrossingView } from '@/core/crossing';
 import type { Problem } from '@/core/kernel';
+import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
 import { useFollowingForm } from '../../kit-of-parts/form/use-following-form';
 import { Problems } from '../../kit-of-parts/Problems';
 import { ApartFields } from './ApartFields';
@@ -35,6 +36,7 @@ function Setup({ view, busy, problems, onSave }: Props) {
   const save = handleSubmit((setup) => onSave({ ...setup, locked: view.setup.locked }, version));
   return (
     <Box component="form" noValidate onSubmit={(e) => void save(e)} sx={{ mt: 1.5 }}>
+      <LeaveGuard dirty={formState.isDirty} />
       <PlaceFields control={control} />
       <FrameFields form={form} view={view} />
       <ApartFields control={control} />
