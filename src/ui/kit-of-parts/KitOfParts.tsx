@@ -204,7 +204,14 @@ function Fields() {
         />
         <DateField name="day" label="Use by" value={day} onChange={setDay} />
         <CellField label="circuit of K-101" value="power" onChange={NOTHING} />
-        <CellField label="tray position of K-101" value="-1" error onChange={NOTHING} width={56} />
+        <CellField
+          label="tray position of K-101"
+          value="-1"
+          error
+          helperText="must be greater than or equal to 0"
+          onChange={NOTHING}
+          width={56}
+        />
         <Tick label="TF-1-150" checked={ticked} onChange={setTicked} />
         <FileButton label="table of places" accept=".csv" onFile={NOTHING}>
           Read a table of places

@@ -87,7 +87,8 @@ function MemberRow({ form, member, at, known, onRemove }: RowProps) {
   const formState = useFormState({ control, name: `members.${at}` });
   const cell = (name: FieldPath<SetupForm>, read: (typed: unknown) => unknown) => {
     const { ref, ...field } = register(name, { setValueAs: read });
-    return { ...field, inputRef: ref, error: getFieldState(name, formState).invalid };
+    const { invalid, error } = getFieldState(name, formState);
+    return { ...field, inputRef: ref, error: invalid, helperText: error?.message };
   };
   const d = member.diameter ?? known?.interval;
   return (

@@ -44,7 +44,7 @@ export function FormNumber<T extends FieldValues>(props: Props<T>) {
       placeholder={placeholder}
       disabled={disabled ?? false}
       error={error !== undefined}
-      helperText={error === undefined ? undefined : Number.isNaN(value) ? 'is no number' : error.message}
+      helperText={error?.message}
       slotProps={{
         htmlInput: { inputMode: 'decimal', ...(hiddenLabel ? { 'aria-label': label } : {}) },
         input:

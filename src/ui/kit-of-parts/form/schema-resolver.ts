@@ -1,11 +1,11 @@
 import { toNestErrors } from '@hookform/resolvers';
-import type { FieldError, FieldValues, Resolver } from 'react-hook-form';
+import { get, type FieldError, type FieldValues, type Resolver } from 'react-hook-form';
 import type { ObjectSchema } from 'yup';
 import { validate } from '@/core/kernel';
 
 /**
  * A form is judged by the schema by which the server judges it, in the same words: strict, every problem at its field. What cannot be read as
- * a number is NaN, and no schema takes that.
+ * a number is NaN: no schema takes that, and it is said as what it is.
  */
 export const schemaResolver =
   <T extends FieldValues>(schema: ObjectSchema<T>): Resolver<T> =>
@@ -16,7 +16,7 @@ export const schemaResolver =
     for (const { path, message } of read.problems) {
       const at = path.replace(/\[(\d+)\]/g, '.$1');
       // The first of a field's problems is the one that is shown there.
-      errors[at] ??= { type: 'schema', message };
+      errors[at] ??= { type: 'schema', message: Number.isNaN(get(values, at)) ? 'is no number' : message };
     }
     return { values: {}, errors: toNestErrors(errors, options) };
   };
