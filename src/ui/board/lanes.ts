@@ -22,6 +22,10 @@ export function countsOf(all: readonly SummaryView[]): LaneCounts {
 /** As many lines as a tall screen shows: they come with the page, the others after it. */
 const IN_SIGHT = 24;
 
+/** So many lines are less than a page weighs already; of more, the first come with it and all of them after it. */
+const WHOLE = 150;
+export const comesWhole = (all: readonly SummaryView[]): boolean => all.length <= WHOLE;
+
 /** What a page shows before all lines of a large job have come. */
 export interface FirstLines {
   readonly rows: readonly SummaryView[];

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import { look } from '@/server/gate';
 import { Board } from '@/ui/board/Board';
-import { firstLines } from '@/ui/board/lanes';
+import { comesWhole, firstLines } from '@/ui/board/lanes';
+import { Seen } from '@/ui/data/Seen';
 import { JobShell } from '../shell';
 import { segment } from '../../../segment';
 
@@ -16,12 +17,20 @@ export default async function BoardPage({ params }: { readonly params: Promise<{
           look('countMovedOn', [view.slug]),
           look('viewSummaries', [view.slug]),
         ]);
-        return (
+        const whole = all.ok && comesWhole(all.value);
+        const board = (
           <Board
             job={view.slug}
             moved={moved.ok ? moved.value : null}
-            first={all.ok ? firstLines(all.value) : null}
+            first={all.ok && !whole ? firstLines(all.value) : null}
           />
+        );
+        return whole ? (
+          <Seen at={['viewSummaries', view.slug]} value={all.value}>
+            {board}
+          </Seen>
+        ) : (
+          board
         );
       }}
     </JobShell>
