@@ -393,3 +393,23 @@ it('keeps what is typed into the setup, says that somebody else was faster, and 
   await click(() => byText('button', 'Save'));
   await says('Saved.');
 });
+
+it('says a wrong tray at its cell, keeps it while another panel is looked at, and asks before it is left', async () => {
+  const TRAY = 'input[aria-label^="tray position"]';
+  await open(`${LIST}/X-3?tab=cables`);
+  await retype(await find(TRAY), '1.5');
+  await says('must be an integer');
+  await retype(await find(TRAY), 'two');
+  await says('is no number');
+  await click(() => byText('button', 'Files'));
+  await click(() => byText('button', 'Cables'));
+  expect(await (await find(TRAY)).getAttribute('value')).toBe('two');
+  await click(() => byText('a', 'Board'));
+  await says('Leave without saving?');
+  await click(() => byText('button', 'Stay here'));
+  expect(await (await find(TRAY)).getAttribute('value')).toBe('two');
+  await click(() => byText('a', 'Board'));
+  await click(() => byText('button', 'Leave'));
+  await says('done');
+  expect(new URL(await d().getCurrentUrl()).pathname).toBe('/job/quillmere/board');
+});
