@@ -21,12 +21,12 @@ function memoryMb(pid: number): number | null {
  * Fifty previews of a profile and views of the whole job at once over a job of 5,000 ends, half of them broken off after half a second: is
  * anybody else served meanwhile, does everybody get an answer, and how much memory does it take?
  */
-export async function benchHeavy(address: string, slug: string, pid: number): Promise<Row[]> {
+export async function benchHeavy(address: string, slug: string, cookie: string, pid: number): Promise<Row[]> {
   const profile = JSON.stringify(CODE_PROFILES[2]);
   const preview = (signal: AbortSignal) =>
     fetch(`${address}/api/job/${slug}/profile-preview`, {
       method: 'POST',
-      headers: { origin: address },
+      headers: { origin: address, cookie },
       body: profile,
       signal,
     });
@@ -63,7 +63,7 @@ export async function benchHeavy(address: string, slug: string, pid: number): Pr
             ? await preview(signal)
             : await fetch(
                 `${address}/api/look/viewJobChoice?args=${encodeURIComponent(JSON.stringify([slug]))}`,
-                { signal },
+                { signal, headers: { cookie } },
               );
         await answer.arrayBuffer();
         return answer.status;

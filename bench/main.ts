@@ -2,6 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { closeDatabase } from '@/data';
 import { makeLargeJob } from '@/server/large-job';
+import { demoPeople, demoRoles } from '@/server/people/demo-people';
+import { cookieOf, sessionOf } from '../e2e/session';
 import { benchChoose } from './gland-selection';
 import { benchChooseJob } from './job-choice';
 import { benchHeavy } from './heavy';
@@ -19,9 +21,11 @@ async function main(): Promise<void> {
   printTable([...benchPlan(demo), ...benchPack()]);
   const slug = await makeLargeJob(5000);
   printTable(await benchReading(slug));
-  printTable(await benchPages(address, slug));
+  await demoRoles(await demoPeople(), [slug]);
+  const session = await sessionOf(address, 'planner');
+  printTable(await benchPages(address, slug, session));
   printTable(await benchWriters());
-  printTable(await benchHeavy(address, slug, Number(process.env.BENCH_PID ?? 0)));
+  printTable(await benchHeavy(address, slug, cookieOf(session), Number(process.env.BENCH_PID ?? 0)));
   await closeDatabase();
 }
 

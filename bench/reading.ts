@@ -20,7 +20,7 @@ export async function benchReading(slug: string): Promise<Row[]> {
       ref,
       { quantity: 'outerSheath', method: 'caliper', text, unit: 'mm', angleDeg: 90 },
       randomUUID(),
-      { name: 'bench' },
+      { id: null, name: 'bench' },
       now,
     );
     if (!kept.ok) throw new Error(kept.problems.map((p) => p.message).join('; '));

@@ -23,7 +23,7 @@ function good<T>(result: Result<T>): T {
  */
 export async function benchWriters(): Promise<Row[]> {
   const slug = 'quillmere';
-  const who = (i: number) => ({ name: `writer ${i}` });
+  const who = (i: number) => ({ id: null, name: `writer ${i}` });
   const now = () => new Date();
   const end = { job: slug, cable: 'K-140', end: 'B' };
   const crossing = { job: slug, crossing: `W-${randomUUID().slice(0, 6)}` };

@@ -4,6 +4,7 @@ import { problemLine } from '@/core/kernel';
 import { closeDatabase } from '@/data';
 import { forgetOldCommands, grantApplication, migrate } from '@/data/migrate';
 import { loadDemo } from '@/server/demo';
+import { firstRunCode } from '@/server/people/first-run';
 import { adoptRecords } from '@/server/record/append';
 
 async function main(): Promise<number> {
@@ -27,6 +28,9 @@ async function main(): Promise<number> {
     }
     if (demo.value === 'loaded') console.log('database: demo job loaded');
   }
+  const code = await firstRunCode(new Date());
+  if (code !== null)
+    console.log(`\nNobody can sign in yet. The first administrator is made with this code, once: ${code}\n`);
   return 0;
 }
 

@@ -15,7 +15,7 @@ const catalogue: unknown = JSON.parse(readFileSync('examples/catalogue/demo.json
 describe('published files', () => {
   it('are what is validated today (npm run generate)', async () => {
     const files = Object.entries(await publishedFiles(catalogue));
-    expect(files.length).toBe(1 + 2 * KIND_NAMES.length + 4);
+    expect(files.length).toBe(2 + 2 * KIND_NAMES.length + 4);
     for (const [path, content] of files)
       expect({ path, content: JSON.parse(readFileSync(path, 'utf8')) as unknown }).toEqual({
         path,

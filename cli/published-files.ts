@@ -1,4 +1,5 @@
 import { catalogueFileSchema, frameOffer, type FrameSheet } from '@/core/catalogue';
+import { jobFileSchema } from '@/core/job';
 import { jsonSchema } from './json-schema';
 import { CODE_PROFILES } from '@/core/schedule';
 import { KIND_NAMES, loadKind } from './plan-kinds';
@@ -277,6 +278,7 @@ export async function publishedFiles(catalogue: unknown): Promise<Record<string,
       'Amber Collar catalogue file',
       'amber-collar/catalogue@1',
     ),
+    'docs/formats/job.schema.json': jsonSchema(jobFileSchema, 'Amber Collar job file', 'amber-collar/job@1'),
   };
   for (const profile of CODE_PROFILES) files[`examples/profile/${profile.key}.json`] = profile;
   for (const name of KIND_NAMES) {

@@ -6,28 +6,30 @@ import { XMLParser } from 'fast-xml-parser';
 import Papa from 'papaparse';
 import type { CatalogueFile } from '@/core/catalogue';
 import type { CrossingView } from '@/core/crossing';
-import { By, Key, until, type WebElement } from 'selenium-webdriver';
+import { Key, type WebElement } from 'selenium-webdriver';
 import type chrome from 'selenium-webdriver/chrome';
 import {
+  allByRole,
   browser,
-  byText,
+  byLabel,
+  byRole,
   click,
   d,
   doneElsewhere,
   download,
-  fieldOf,
   downloads,
-  find,
   holdButton,
   measureWhatIsNeeded,
-  seeAndHold,
   open,
   retype,
   says,
+  seeAndHold,
   seenElsewhere,
   seriousFindings,
-  withBrowser,
+  title,
+  valueOf,
   WAIT,
+  withBrowser,
 } from './page';
 
 const LIST = '/job/quillmere/crossings';
@@ -36,7 +38,7 @@ withBrowser(LIST);
 /** A plan of a hundred and twenty cables may take its time on a slow machine. */
 const PLANNED = 60_000;
 
-const placeOf = (cable: string) => find(`g[data-cable="${cable}"]`);
+const placeOf = (cable: string) => byRole('button', RegExp(`^\\d+[A-Z] row \\d+, [^,]+, ${cable}\\b`));
 const where = async (cable: string) => (await placeOf(cable)).getAttribute('data-place');
 const waitFor = (text: RegExp, ms: number) =>
   d().wait(
@@ -71,17 +73,11 @@ async function touchDrag(from: WebElement, to: WebElement): Promise<void> {
     await send('touchMove', { x: a.x + ((b.x - a.x) * i) / 8, y: a.y + ((b.y - a.y) * i) / 8 });
   await send('touchEnd', null);
 }
-/** The first spare of a module, by its accessible name. */
-const spareOf = (module_: string) =>
-  d().wait(until.elementLocated(By.css(`g[aria-label*="${module_}, spare"]`)), WAIT, `spare of ${module_}`);
+/** The first spare of a module. */
+const spareOf = (module_: string) => byRole('button', `${module_}, spare`);
 
-it('works as somebody', async () => {
-  await retype(await find('#actor-name'), 'frame fitter');
+it('lists the crossings', async () => {
   await open(LIST);
-  await d().wait(
-    async () => (await (await find('#actor-name')).getAttribute('value')) === 'frame fitter',
-    WAIT,
-  );
   await says(/X-1[\s\S]*X-2[\s\S]*X-3/);
   await says('120 cables');
   expect(await seriousFindings()).toEqual([]);
@@ -92,20 +88,20 @@ describe('planning', () => {
     await open(`${LIST}/X-3`);
     await says('120 cables wait to be planned');
     await says('Nobody has said which fire, gas and water rating');
-    await click(() => byText('button', 'Plan it'));
-    await click(() => byText('button', 'Cancel'));
+    await click(() => byRole('button', 'Plan it'));
+    await click(() => byRole('button', 'Cancel'));
     await says('120 cables wait to be planned');
-    await click(() => byText('button', 'Plan it'));
-    await find('[role="progressbar"]');
+    await click(() => byRole('button', 'Plan it'));
+    await byRole('progressbar');
     // While it runs the page takes what is typed.
-    await retype(await fieldOf('Spare of each size'), '25');
-    expect(await (await fieldOf('Spare of each size')).getAttribute('value')).toBe('25');
+    await retype(await byRole('textbox', 'Spare of each size'), '25');
+    expect(await valueOf('Spare of each size')).toBe('25');
     await waitFor(/120 of \d+ places taken/, PLANNED);
     await says(/proven to cost least|above the proven bound/);
   });
 
   it('takes the plan, and the list shows it', async () => {
-    await click(() => byText('button', 'Take this plan'));
+    await click(() => byRole('button', 'Take this plan'));
     await says('This plan is in force now');
     await open(LIST);
     await says(/X-3[\s\S]*planned[\s\S]*120 cables/);
@@ -120,13 +116,13 @@ describe('the face view', () => {
       const box = await (await placeOf(cable)).getRect();
       return box.x + box.width / 2;
     };
-    const face = await (await find('svg[aria-label="Places"]')).getRect();
+    const face = await (await byRole('group', 'Places')).getRect();
     const front = await left('K-122');
-    await click(() => byText('button', 'back'));
+    await click(() => byRole('button', 'back'));
     await says('1A TF-3-294, back');
     const back = await left('K-122');
     expect(Math.abs(front - face.x + (back - face.x) - face.width)).toBeLessThan(2);
-    await click(() => byText('button', 'front'));
+    await click(() => byRole('button', 'front'));
   });
 
   it('lights the line of a place, and the place of a line', async () => {
@@ -135,13 +131,13 @@ describe('the face view', () => {
       .move({ origin: await placeOf('K-122') })
       .perform();
     await d().wait(
-      async () => (await (await find('tr[data-lit="yes"] th')).getText()) === 'K-122',
+      async () => (await (await byRole('row', 'K-122')).getAttribute('data-lit')) === 'yes',
       WAIT,
       'line lit',
     );
     await d()
       .actions()
-      .move({ origin: await byText('th', 'G-210') })
+      .move({ origin: await byRole('rowheader', 'G-210') })
       .perform();
     await says(/G-210: 1[A-C] row \d+, TM-72, peel/);
   });
@@ -160,14 +156,14 @@ describe('the face view', () => {
 
   it('undoes the move, and moves by keyboard as well', async () => {
     const moved = await where('G-237');
-    await click(() => byText('button', 'Undo'));
+    await click(() => byRole('button', 'Undo'));
     await d().wait(async () => (await where('G-237')) !== moved, WAIT);
     const home = await where('G-237');
     await (await placeOf('G-237')).sendKeys(Key.ENTER);
     await says(/G-237: choose where it goes/);
     await (await spareOf('TM-72')).sendKeys(Key.ENTER);
     await d().wait(async () => (await where('G-237')) !== home, WAIT);
-    await click(() => byText('button', 'Undo'));
+    await click(() => byRole('button', 'Undo'));
     await d().wait(async () => (await where('G-237')) === home, WAIT);
   });
 
@@ -178,7 +174,7 @@ describe('the face view', () => {
     await touchDrag(await placeOf('G-237'), await spareOf('TM-72'));
     await d().wait(async () => (await where('G-237')) !== home, WAIT);
     await says(/G-237 fits at 1[A-C] row \d+: peel/);
-    await click(() => byText('button', 'Undo'));
+    await click(() => byRole('button', 'Undo'));
     await d().wait(async () => (await where('G-237')) === home, WAIT);
     await driver().sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false });
     await open(`${LIST}/X-2`);
@@ -187,14 +183,14 @@ describe('the face view', () => {
   it('plans again around a locked place, which is still locked after', async () => {
     const kept = await where('K-122');
     await click(() => placeOf('K-122'));
-    await click(() => byText('button', 'Lock it'));
+    await click(() => byRole('button', 'Lock it'));
     await says(/K-122: locked/);
-    await click(() => byText('button', 'Plan again around 1 locked'));
+    await click(() => byRole('button', 'Plan again around 1 locked'));
     await waitFor(/Take this plan/, PLANNED);
     const [frame, opening] = (await where('K-122'))?.split('.') ?? [];
     expect(kept?.startsWith(`${frame}.${opening}.`)).toBe(true);
     expect(await (await placeOf('K-122')).getAttribute('aria-label')).toMatch(/K-122, locked/);
-    await click(() => byText('button', 'Compare'));
+    await click(() => byRole('tab', 'Compare'));
     await says('Cost of frames');
   });
 
@@ -206,65 +202,64 @@ describe('the face view', () => {
 /** Waits until it is said that a plan was taken; where built rows would be sent back for it, that is asked first, and answered with yes. */
 async function sureOf(said: string): Promise<void> {
   await says(new RegExp(`${said}|must be done again`));
-  for (const sure of await d().findElements(By.xpath('//button[contains(., "do it again")]')))
-    await sure.click();
+  for (const sure of await allByRole('button', 'do it again')) await sure.click();
   await says(said);
 }
 
 /** Other tests measure cables of this job anew: then the crossing is stale, and is planned again as a person would. */
 async function upToDate(crossing: string): Promise<void> {
   await open(`${LIST}/${crossing}`);
-  await find('g[data-cable]');
+  await byRole('button', / row \d+, /);
   const body = await d().executeScript<string>('return document.body.innerText');
   if (!body.includes('changed since it was planned')) return;
-  await click(() => byText('button', 'Plan again'));
+  await click(() => byRole('button', 'Plan again'));
   await waitFor(/Take this plan/, PLANNED);
-  await click(() => byText('button', 'Take this plan'));
+  await click(() => byRole('button', 'Take this plan'));
   await sureOf('This plan is in force now');
   await open(`${LIST}/${crossing}`);
-  await find('g[data-cable]');
+  await byRole('button', / row \d+, /);
 }
 
 describe('re-entry', () => {
   it('finds the spare that disturbs least, counts the rows, and says why a thick one has none', async () => {
     await upToDate('X-1');
-    await click(() => byText('button', 'Add a cable'));
-    const type = async (label: string, text: string) => retype(await fieldOf(label, 'New cable'), text);
+    await click(() => byRole('tab', 'Add a cable'));
+    const type = async (label: string, text: string) => retype(await byLabel(label, 'New cable'), text);
     await type('tag of the new cable', 'N-1');
     await type('smallest', '12,1');
     await type('largest', '12.4');
-    await click(() => byText('button', 'Find a place'));
+    await click(() => byRole('button', 'Find a place'));
     await says(/N-1 into 1A row \d, TM-24/);
     await says(/Open 1A: \d rows? \([\d, ]+\), (no cable is|\d+ cables?) disturbed/);
     await says('press unit out');
     await type('tag of the new cable', 'N-2');
     await type('smallest', '90');
     await type('largest', '91');
-    await click(() => byText('button', 'Find a place'));
+    await click(() => byRole('button', 'Find a place'));
     await says(/N-2 90–91 mm needs TM-144, and no spare of that size is left\. What would help/);
-    await click(() => byText('button', 'Show it in the frame'));
+    await click(() => byRole('button', 'Show it in the frame'));
     await placeOf('N-1');
-    await click(() => byText('button', 'Back to the plan'));
-    await click(() => byText('button', 'Take it into the crossing'));
+    await click(() => byRole('button', 'Back to the plan'));
+    await click(() => byRole('button', 'Take it into the crossing'));
     // Rows that are built come apart for it: that is asked first.
     await sureOf('its rows are to be built again');
     await placeOf('N-1');
-    await click(() => byText('button', 'Cables'));
+    await click(() => byRole('tab', 'Cables'));
     await says('19 cables go through');
   });
 });
 
 describe('files', () => {
   it('gives files that other programs read', async () => {
-    await click(() => byText('button', 'Files'));
-    await click(() => find('a[href$="front.dxf"]'));
+    await click(() => byRole('tab', 'Files'));
+    await click(() => byRole('link', 'Front to scale, DXF'));
     const dxf = new DxfParser().parseSync(readFileSync(await download(/X-1-front\.dxf$/), 'utf8'));
     expect(dxf?.entities.length).toBeGreaterThan(60);
-    await click(() => find('a[href$="back.svg"]'));
+    await click(() => byRole('link', 'Back to scale, SVG'));
     const svg = readFileSync(await download(/X-1-back\.svg$/), 'utf8');
     expect(new XMLParser().parse(svg)).toHaveProperty('svg');
     expect(svg).toContain('K-101');
-    await click(() => find('a[href$="crossing.pdf"]'));
+    await click(() => byRole('link', 'Face views, rows and parts'));
     const text = execFileSync('pdftotext', ['-layout', await download(/X-1-crossing\.pdf$/), '-'], {
       encoding: 'utf8',
     });
@@ -275,7 +270,7 @@ describe('files', () => {
   });
 
   it('reads a table of places back, names what is wrong with it, and records it as built', async () => {
-    await click(() => find('a[href$="places.csv"]'));
+    await click(() => byRole('link', 'Table of places'));
     const source = readFileSync(await download(/X-1-places\.csv$/), 'utf8');
     const table = Papa.parse<Record<string, string>>(source.replace(/^\uFEFF/, ''), {
       header: true,
@@ -285,7 +280,7 @@ describe('files', () => {
     const give = async (name: string, rows: readonly Record<string, string>[]) => {
       const path = join(downloads, name);
       writeFileSync(path, Papa.unparse([...rows]));
-      await (await find('input[aria-label="table of places"]')).sendKeys(path);
+      await (await byLabel('table of places')).sendKeys(path);
     };
     await give(
       'wrong.csv',
@@ -300,9 +295,9 @@ describe('files', () => {
     await give('built.csv', built);
     await says(/built\.csv keeps every rule|built\.csv breaks/);
     await says('keeps every rule');
-    await click(() => byText('button', 'Record as built'));
+    await click(() => byRole('button', 'Record as built'));
     await sureOf('Recorded as built');
-    await click(() => byText('button', 'Compare'));
+    await click(() => byRole('tab', 'Compare'));
     await says('as built of');
   });
 });
@@ -315,12 +310,12 @@ describe('building', () => {
     // Asked before the bench opens: the tablet itself may be what ignites.
     await says('Before the bench opens at Process wall');
     await holdButton('Hold: not classified');
-    await d().wait(async () => !(await (await find('main h1')).getText()).startsWith('Before'), WAIT);
-    const title = await (await find('main h1')).getText();
+    await d().wait(async () => !(await title()).startsWith('Before'), WAIT);
+    const before = await title();
     await says(/Tick what you have seen|Type what you measured first|Hold:/);
     await measureWhatIsNeeded();
     await seeAndHold('Hold:');
-    await d().wait(async () => (await (await find('main h1')).getText()) !== title, WAIT);
+    await d().wait(async () => (await title()) !== before, WAIT);
     expect(await seriousFindings()).toEqual([]);
     await browser().resize(390, 844);
     const wide = await d().executeScript<number>('return document.documentElement.scrollWidth');
@@ -357,19 +352,19 @@ describe('the frames’ sheet', () => {
     };
     writeFileSync(path, JSON.stringify(bare));
     await open('/catalogue');
-    await (await find('input[aria-label^="Catalogue file"]')).sendKeys(path);
+    await (await byLabel('Catalogue file')).sendKeys(path);
     await says('Transit frames TF revision B against revision A in force; crossings keep theirs');
     await says('Other figures: TF-1-150');
-    await click(() => byText('button', 'Take it in'));
+    await click(() => byRole('button', 'Take it in'));
     await says('transit frames TF revision B');
     await open(`${LIST}/X-3`);
     await says('planned');
-    await click(() => byText('button', 'Cables'));
+    await click(() => byRole('tab', 'Cables'));
     await says('Revision B is in force. This crossing stands on A');
-    await click(() => byText('button', 'Take revision B'));
-    await click(() => byText('button', 'Save'));
+    await click(() => byRole('button', 'Take revision B'));
+    await click(() => byRole('button', 'Save'));
     await says('changed since it was planned');
-    expect(await (await find('select[name="sheet"]')).getAttribute('value')).toBe('TF B');
+    expect(await (await byRole('combobox', 'Sheet')).getAttribute('value')).toBe('TF B');
     expect(await seriousFindings()).toEqual([]);
   });
 });
@@ -377,39 +372,39 @@ describe('the frames’ sheet', () => {
 it('keeps what is typed into the setup, says that somebody else was faster, and shows theirs when asked', async () => {
   const ref = { job: 'quillmere', crossing: 'X-3' };
   await open(`${LIST}/X-3?tab=cables`);
-  const field = await find('input[name="rating"]');
+  const field = await byRole('textbox', 'Fire, gas and water rating of the wall');
   await retype(field, 'gas tight, mine');
   const seen = (await seenElsewhere('viewCrossing', ref)) as CrossingView;
   await doneElsewhere('planner', 'setCrossing', ref, seen.version, {
     ...seen.setup,
     rating: 'gas tight, theirs',
   });
-  await click(() => byText('button', 'Save'));
+  await click(() => byRole('button', 'Save'));
   await says('somebody else has changed this crossing');
   expect(await field.getAttribute('value')).toBe('gas tight, mine');
-  await click(() => byText('button', 'Show what somebody else has set'));
+  await click(() => byRole('button', 'Show what somebody else has set'));
   await d().wait(async () => (await field.getAttribute('value')) === 'gas tight, theirs', WAIT);
   await retype(field, 'gas tight, both');
-  await click(() => byText('button', 'Save'));
+  await click(() => byRole('button', 'Save'));
   await says('Saved.');
 });
 
 it('says a wrong tray at its cell, keeps it while another panel is looked at, and asks before it is left', async () => {
-  const TRAY = 'input[aria-label^="tray position"]';
+  const TRAY = /^tray position/;
   await open(`${LIST}/X-3?tab=cables`);
-  await retype(await find(TRAY), '1.5');
+  await retype(await byRole('textbox', TRAY), '1.5');
   await says('must be an integer');
-  await retype(await find(TRAY), 'two');
+  await retype(await byRole('textbox', TRAY), 'two');
   await says('is no number');
-  await click(() => byText('button', 'Files'));
-  await click(() => byText('button', 'Cables'));
-  expect(await (await find(TRAY)).getAttribute('value')).toBe('two');
-  await click(() => byText('a', 'Board'));
+  await click(() => byRole('tab', 'Files'));
+  await click(() => byRole('tab', 'Cables'));
+  expect(await valueOf(TRAY)).toBe('two');
+  await click(() => byRole('link', 'Board'));
   await says('Leave without saving?');
-  await click(() => byText('button', 'Stay here'));
-  expect(await (await find(TRAY)).getAttribute('value')).toBe('two');
-  await click(() => byText('a', 'Board'));
-  await click(() => byText('button', 'Leave'));
+  await click(() => byRole('button', 'Stay here'));
+  expect(await valueOf(TRAY)).toBe('two');
+  await click(() => byRole('link', 'Board'));
+  await click(() => byRole('button', 'Leave'));
   await says('done');
   expect(new URL(await d().getCurrentUrl()).pathname).toBe('/job/quillmere/board');
 });

@@ -1,31 +1,29 @@
 import { randomUUID } from 'node:crypto';
 import { asHeld } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
-import { By, Key } from 'selenium-webdriver';
+import { Key } from 'selenium-webdriver';
 import {
   alive,
-  byText,
+  allByRole,
+  byRole,
   click,
   d,
   doneElsewhere,
-  find,
+  gone,
+  gridCell,
   open,
   retype,
   says,
   seeAndHold,
   seenElsewhere,
+  seriousFindings,
+  title,
   WAIT,
   withBrowser,
 } from './page';
 
 // What tripped people who saw the product for the first time.
 withBrowser('/job/quillmere/board');
-
-it('works as somebody', async () => {
-  await retype(await find('#actor-name'), 'newcomer');
-  await open('/job/quillmere/board');
-  await d().wait(async () => (await (await find('#actor-name')).getAttribute('value')) === 'newcomer', WAIT);
-});
 
 const press = (key: string) => d().actions().sendKeys(key).perform();
 const path = async () => new URL(await d().getCurrentUrl()).pathname;
@@ -34,10 +32,12 @@ it('keeps its keys after going from place to place without loading anew', async 
   await open('/job/quillmere/t/K-105/A/cut');
   await alive();
   for (const station of ['Measure', 'Choose', 'Cut']) {
-    await click(() => d().findElement(By.xpath(`//a[@data-station and contains(., "${station}")]`)));
+    await click(async () =>
+      byRole('link', RegExp(`^${station}`), { within: await byRole('navigation', 'Stations') }),
+    );
     await d().wait(async () => (await path()).endsWith(`/${station.toLowerCase()}`), WAIT, station);
   }
-  await (await find('body')).click();
+  await (await byRole('heading', undefined, { level: 1 })).click();
   await press('z');
   await says(/nothing of yours to undo|undone|Undone/);
   await press('b');
@@ -47,8 +47,8 @@ it('keeps its keys after going from place to place without loading anew', async 
 it('walks with its keys through those ends only that the filter leaves', async () => {
   await open('/job/quillmere/t/K-113/A/measure');
   await alive();
-  await retype(await find('[data-filter="rack"]'), 'K-113');
-  await (await find('main h1')).click();
+  await retype(await byRole('searchbox', 'Filter terminations'), 'K-113');
+  await (await byRole('heading', undefined, { level: 1 })).click();
   await press('j');
   await d().wait(async () => (await path()).endsWith('/K-113/B/measure'), WAIT, 'the other end');
   await press('j');
@@ -70,12 +70,6 @@ it('leads past the bar with the first Tab', async () => {
 });
 
 describe('a block from a spreadsheet', () => {
-  const cell = (tag: string, field: string) =>
-    d().findElement(
-      By.xpath(
-        `//div[@role="row"][.//div[@data-field="tag" and normalize-space(.)="${tag}"]]//div[@data-field="${field}"]`,
-      ),
-    );
   const paste = (text: string) =>
     d().executeScript(
       `const data = new DataTransfer(); data.setData('text/plain', arguments[0]);
@@ -86,35 +80,36 @@ describe('a block from a spreadsheet', () => {
   it('lands in the cells it covers, row by row', async () => {
     await open('/job/quillmere/schedule');
     await says('K-107');
-    await click(() => cell('K-106', 'bTail'));
+    await click(() => gridCell('K-106', 'Tail B, mm'));
     await paste('501\tfrom the sheet\n502\tand the next line\n');
-    await d().wait(async () => (await cell('K-107', 'note').getText()) === 'and the next line', WAIT);
-    expect(await cell('K-106', 'bTail').getText()).toBe('501');
-    expect(await cell('K-106', 'note').getText()).toBe('from the sheet');
-    expect(await cell('K-107', 'bTail').getText()).toBe('502');
+    await d().wait(
+      async () => (await (await gridCell('K-107', 'Note')).getText()) === 'and the next line',
+      WAIT,
+    );
+    expect(await (await gridCell('K-106', 'Tail B, mm')).getText()).toBe('501');
+    expect(await (await gridCell('K-106', 'Note')).getText()).toBe('from the sheet');
+    expect(await (await gridCell('K-107', 'Tail B, mm')).getText()).toBe('502');
   });
 
   it('is refused where it would run over the last column', async () => {
-    await click(() => cell('K-106', 'note'));
+    await click(() => gridCell('K-106', 'Note'));
     await paste('one\ttwo');
     await says('2 columns from here run over the last by 1');
-    expect(await cell('K-106', 'note').getText()).toBe('from the sheet');
+    expect(await (await gridCell('K-106', 'Note')).getText()).toBe('from the sheet');
   });
 });
 
+const PLACE_A = 'End A: box/entry';
+
 it('names who holds an entry that is taken', async () => {
-  const taken = await d()
-    .findElement(
-      By.xpath('//div[@role="row"][.//div[normalize-space(.)="K-101"]]//div[@data-field="aPlace"]'),
-    )
-    .getText();
-  await (await find('#new-tag')).sendKeys('K-777');
-  await (await find('input[name="type"]')).sendKeys('W4-10', Key.ESCAPE);
-  await (await find('input[name="aPlace"]')).sendKeys(taken);
+  const taken = await (await gridCell('K-101', PLACE_A)).getText();
+  await (await byRole('textbox', 'New cable tag')).sendKeys('K-777');
+  await (await byRole('combobox', 'Cable type')).sendKeys('W4-10', Key.ESCAPE);
+  await (await byRole('combobox', PLACE_A)).sendKeys(taken);
   // The list says so before anything is sent, and so does the field after.
   await says('taken by K-101/A');
-  await (await find('input[name="aPlace"]')).sendKeys(Key.ESCAPE);
-  await click(() => byText('button', 'Add cable'));
+  await (await byRole('combobox', PLACE_A)).sendKeys(Key.ESCAPE);
+  await click(() => byRole('button', 'Add cable'));
   await says('is taken by K-101/A');
 });
 
@@ -124,10 +119,9 @@ it('goes on where the work stands when another device has held a step here meanw
   const next = seen.steps.find((s) => s.id === seen.nextStep);
   if (!next) throw new Error('K-130/A has a step to do');
   await open('/job/quillmere/bench/K-130/A');
-  const before = await find('main h1, h1');
-  const title = await before.getText();
+  const before = await title();
   await doneElsewhere(
-    'fitter 2',
+    'fitter',
     'work',
     { kind: 'termination', ...end },
     {
@@ -137,17 +131,34 @@ it('goes on where the work stands when another device has held a step here meanw
     },
   );
   await seeAndHold('Hold');
-  await d().wait(async () => (await (await find('main h1, h1')).getText()) !== title, WAIT, 'the next step');
+  await d().wait(async () => (await title()) !== before, WAIT, 'the next step');
 });
 
 it('shows the end of a page, and no blank one, when End is pressed', async () => {
   await open('/job/quillmere/t/K-104/B/choose');
   await says('All 78 sizes');
-  await (await find('body')).sendKeys(Key.END);
+  await press(Key.END);
   await d().sleep(300);
   const [window_, shown] = await d().executeScript<[number, string]>(
     `return [document.scrollingElement.scrollTop, document.elementFromPoint(innerWidth / 2, innerHeight / 2).closest('main')?.innerText ?? ''];`,
   );
   expect(window_).toBe(0);
   expect(shown).toContain('K-104/B');
+});
+
+it('leads who is here for the first time through five steps, and never again once that was declined', async () => {
+  await d().executeScript(`localStorage.removeItem('ac_guide')`);
+  await open('/job/quillmere/board');
+  await byRole('region', 'First steps');
+  expect(await seriousFindings()).toEqual([]);
+  for (const to of ['/t/K-104/B/choose', '/t/K-104/B/cut']) {
+    await click(() => byRole('button', 'Next'));
+    await d().wait(async () => (await path()).endsWith(to), WAIT, to);
+  }
+  await says('First steps, 3 of 5');
+  await click(() => byRole('button', 'Not again'));
+  await gone('region', 'First steps');
+  await open('/job/quillmere/board');
+  await says('done,');
+  expect(await allByRole('region', 'First steps')).toEqual([]);
 });

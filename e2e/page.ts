@@ -1,13 +1,16 @@
-import { randomUUID } from 'node:crypto';
 // What the browser tests have in common: one browser for each file, and the ways in which a person looks and acts.
-import { mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { AxeBuilder } from '@axe-core/webdriverjs';
-import { By, Key, until, type WebElement } from 'selenium-webdriver';
+import { dirname, join } from 'node:path';
+import axe, { type AxeResults, type RunOptions } from 'axe-core';
+import { By, Key, type WebElement } from 'selenium-webdriver';
+import type { Role } from '@/core/people';
 import { openBrowser, type Browser } from './browser';
+import { doneIn, PIN, seenIn, sessionOf, wholeCrew } from './session';
 
-export const address = process.env.E2E_ADDRESS ?? '';
+/** Where the demo is; or, for the test of one's own job, an application that nobody has signed in to yet. */
+export const address =
+  process.env[/own-job/.test(expect.getState().testPath ?? '') ? 'E2E_OWN_ADDRESS' : 'E2E_ADDRESS'] ?? '';
 export const downloads = mkdtempSync(join(tmpdir(), 'amber-collar-downloads-'));
 /** A slow machine is no failure: what is there at once costs no waiting. */
 export const WAIT = 30_000;
@@ -21,10 +24,35 @@ export function browser(): Browser {
 }
 export const d = () => browser().driver;
 
-/** Opens the browser for a test file, closes it after, and fails each test that leaves an error on the console. */
-export function withBrowser(start: string): void {
+/** Waits, and says what the page said instead: a test that fails elsewhere is all that is left of that page. */
+async function wait<T>(until: () => Promise<T>, forWhat: string): Promise<T> {
+  try {
+    return await d().wait(until, WAIT, forWhat);
+  } catch (error) {
+    if (!(error instanceof Error) || error.name !== 'TimeoutError') throw error;
+    const path = await d().executeScript<string>('return location.pathname + location.search');
+    const text = await d().executeScript<string>(
+      'return (document.querySelector("main") ?? document.body).innerText',
+    );
+    throw new Error(`${forWhat}: not in ${String(WAIT / 1000)} s. ${path} says:\n${text.slice(0, 1200)}`, {
+      cause: error,
+    });
+  }
+}
+
+/** Opens the browser for a test file, closes it after, and fails each test that leaves an error on the console. The planner is signed in, or nobody; or nobody can sign in yet. */
+export function withBrowser(start: string, who: 'planner' | 'nobody' | 'nobody at all' = 'planner'): void {
   beforeAll(async () => {
+    if (who !== 'nobody at all') await wholeCrew(address);
     current = await openBrowser(downloads);
+    // A cookie belongs to an address that is open.
+    await open('/sign-in');
+    // The first steps lie over the page; they have a test of their own.
+    await d().executeScript(`localStorage.setItem('ac_guide', 'over')`);
+    if (who === 'planner')
+      await d()
+        .manage()
+        .addCookie({ ...(await sessionOf(address, who)), httpOnly: true });
     await open(start);
   });
   afterAll(async () => {
@@ -43,15 +71,109 @@ export const open = async (path: string) => {
     d().executeScript<boolean>(
       'return Object.keys(document.querySelector("main") ?? {}).some((key) => key.startsWith("__react"))',
     );
-  await d().wait(taken, WAIT, `${path} taken over by its script`);
+  await wait(taken, `${path} taken over by its script`);
 };
-export const find = (css: string) => d().wait(until.elementLocated(By.css(css)), WAIT, css);
-export const byText = (tag: string, text: string) =>
-  d().wait(
-    until.elementLocated(By.xpath(`//${tag}[contains(normalize-space(.), ${JSON.stringify(text)})]`)),
-    WAIT,
-    text,
-  );
+
+const QUERIES = readFileSync(
+  join(dirname(require.resolve('@testing-library/dom')), '@testing-library', 'dom.umd.min.js'),
+  'utf8',
+);
+
+interface Among {
+  /** Within this part of the page. */
+  readonly within?: WebElement;
+  readonly level?: number;
+  readonly checked?: boolean;
+}
+
+/** A name as it stands, or a part of it. */
+type Name = string | RegExp;
+
+/** Asks the page as assistive technology is told of it: nothing hidden, by the name that it is given. */
+async function queried(query: 'role' | 'label', what: Name, name: Name | undefined, among: Among) {
+  const sent = (n: Name | undefined) => (n instanceof RegExp ? [n.source, n.flags] : (n ?? null));
+  const { within = null, ...options } = among;
+  const ask = () =>
+    d().executeScript<WebElement[] | null>(
+      `const [query, what, name, within, options] = arguments;
+       if (window.TestingLibraryDom === undefined) return null;
+       const plain = (text) => text.replace(/\\s+/g, ' ').trim();
+       const matcher = (sent) => Array.isArray(sent) ? new RegExp(...sent) : (text) => plain(text).includes(sent);
+       const root = within ?? document.body;
+       if (query === 'label') return TestingLibraryDom.queryAllByLabelText(root, matcher(what));
+       if (name !== null) options.name = matcher(name);
+       return TestingLibraryDom.queryAllByRole(root, what, options);`,
+      query,
+      sent(what),
+      sent(name),
+      within,
+      options,
+    );
+  const found = await ask();
+  if (found !== null) return found;
+  await d().executeScript(QUERIES);
+  return (await ask()) ?? [];
+}
+
+/** All of a role that are there now. */
+export const allByRole = (role: string, name?: Name, among: Among = {}): Promise<WebElement[]> =>
+  queried('role', role, name, among);
+
+const first = async (said: string, all: () => Promise<WebElement[]>): Promise<WebElement> => {
+  let found: WebElement | undefined;
+  await wait(async () => {
+    try {
+      [found] = await all();
+    } catch (error) {
+      // The page puts another part in the place of the one that is looked into: it is looked for anew by whoever asks.
+      if (!(error instanceof Error) || error.name !== 'StaleElementReferenceError') throw error;
+    }
+    return found !== undefined;
+  }, said);
+  if (found === undefined) throw new Error(said);
+  return found;
+};
+
+/** The first of a role, as soon as it is there. */
+export const byRole = (role: string, name?: Name, among: Among = {}): Promise<WebElement> =>
+  first(`${role} ${String(name ?? '')}`, () => allByRole(role, name, among));
+/** A field by its label, within the group of that name where there is one. A file's field has no role. */
+export async function byLabel(label: Name, group?: string): Promise<WebElement> {
+  const among: Among = group === undefined ? {} : { within: await byRole('group', group) };
+  return first(`field ${String(label)}`, () => queried('label', label, undefined, among));
+}
+/** What a place, or a step at the bench, is headed by. */
+export const title = async (): Promise<string> =>
+  (await byRole('heading', undefined, { level: 1 })).getText();
+/** Waits until there is none of a role any more. */
+export const gone = (role: string, name?: Name) =>
+  wait(async () => (await allByRole(role, name)).length === 0, `${role} ${String(name)} gone`);
+/** The cell of a grid in the row that holds this, under the column of that name. */
+export async function gridCell(row: Name, column: Name): Promise<WebElement> {
+  const at = await (await byRole('columnheader', column)).getAttribute('aria-colindex');
+  for (const cell of await allByRole('gridcell', undefined, { within: await byRole('row', row) }))
+    if ((await cell.getAttribute('aria-colindex')) === at) return cell;
+  throw new Error(`no cell ${String(column)} of ${String(row)}`);
+}
+/** What is headed by these words and unfolds: of no role that a name belongs to. */
+export const summary = (text: string) =>
+  wait(async () => {
+    const [found] = await d().findElements(
+      By.xpath(`//summary[contains(normalize-space(.), ${JSON.stringify(text)})]`),
+    );
+    return found ?? null;
+  }, text) as Promise<WebElement>;
+/** Hands the device over to somebody of the demo by their PIN, as the one who works here does. */
+export async function handOverTo(name: string): Promise<void> {
+  await click(() => byRole('button', 'works here'));
+  await click(() => byRole('menuitem', 'Hand this device over'));
+  await click(async () => byRole('button', name, { within: await byRole('group', 'Colleagues') }));
+  await (await byLabel('PIN')).sendKeys(PIN);
+  await click(() => byRole('button', 'Take over'));
+  await byRole('button', `${name} works here`);
+}
+export const valueOf = async (label: Name): Promise<string | null> =>
+  (await byRole('textbox', label)).getAttribute('value');
 /** Clicks what is there now: the page may put a fresh element in its place between finding and clicking. */
 export async function click(locate: () => PromiseLike<WebElement>): Promise<void> {
   for (let attempt = 0; ; attempt += 1) {
@@ -59,7 +181,8 @@ export async function click(locate: () => PromiseLike<WebElement>): Promise<void
       await (await locate()).click();
       return;
     } catch (error) {
-      if (attempt >= 5) throw error;
+      // What has been waited for in vain is not there.
+      if (attempt >= 5 || (error instanceof Error && error.message.includes('not in '))) throw error;
       await d().sleep(200);
     }
   }
@@ -67,41 +190,27 @@ export async function click(locate: () => PromiseLike<WebElement>): Promise<void
 /** Selects what is there and types over it, as a person does. */
 export const retype = (field: WebElement, ...keys: string[]) =>
   field.sendKeys(Key.chord(Key.CONTROL, 'a'), ...keys);
-/** A field by what it is called, within the group of that name where there is one. */
-export const fieldOf = (label: string, group?: string) => {
-  const within = group === undefined ? '' : `//*[@aria-label=${JSON.stringify(group)}]`;
-  const named = JSON.stringify(label);
-  const xpath = ['input', 'select', 'textarea']
-    .map((tag) => `${within}//${tag}[@aria-label=${named} or @id=//label[normalize-space(.)=${named}]/@for]`)
-    .join(' | ');
-  return d().wait(until.elementLocated(By.xpath(xpath)), WAIT, label);
-};
-export const textOf = async (css: string) => (await find(css)).getText();
 /** Waits until the text of the page's main part says so. */
 export async function says(text: string | RegExp): Promise<void> {
   const found = async () => {
     const body = await d().executeScript<string>('return document.body.innerText');
     return typeof text === 'string' ? body.includes(text) : text.test(body);
   };
-  await d().wait(found, WAIT, `page says ${String(text)}`);
+  await wait(found, `page says ${String(text)}`);
 }
 /** The page is alive: its rack has been fetched by its own script. */
-export const alive = () => find('aside[aria-label="Terminations"] a');
+export const alive = async () =>
+  byRole('link', '/', { within: await byRole('complementary', 'Terminations') });
 export async function holdButton(text: string): Promise<void> {
-  const button = await d().wait(
-    until.elementLocated(By.xpath(`//button[contains(., ${JSON.stringify(text)})]`)),
-    WAIT,
-    text,
-  );
-  await d().wait(until.elementIsEnabled(button), WAIT);
+  const button = await byRole('button', text);
+  await wait(() => button.isEnabled(), `${text} enabled`);
   await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', button);
   await d().actions().move({ origin: button }).press().pause(1000).release().perform();
 }
 /** Ticks all that has to be seen at a hold point, and holds. */
 export async function seeAndHold(text: string): Promise<void> {
-  const open = By.css('[role="checkbox"][aria-checked="false"]');
-  await d().wait(until.elementLocated(open), WAIT, 'something to tick');
-  for (const box of await d().findElements(open)) {
+  await byRole('checkbox', undefined, { checked: false });
+  for (const box of await allByRole('checkbox', undefined, { checked: false })) {
     await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', box);
     await box.click();
   }
@@ -109,18 +218,33 @@ export async function seeAndHold(text: string): Promise<void> {
 }
 /** Types what a step cannot pass without, in the middle of what its field asks for. */
 export async function measureWhatIsNeeded(): Promise<void> {
-  for (const label of await d().findElements(By.xpath('//label[contains(., "(needed)")]'))) {
-    const field = await d().findElement(By.id((await label.getAttribute('for')) ?? ''));
+  for (const field of await allByRole('textbox', '(needed)')) {
     const help = await d().findElement(By.id((await field.getAttribute('aria-describedby')) ?? ''));
     const [, min, max] = /([\d.]+)–([\d.]+) mm asked for/.exec(await help.getText()) ?? [];
     await field.sendKeys(((Number(min) + Number(max)) / 2).toFixed(2));
   }
 }
-/** Serious and critical findings of axe on the page as it is. */
-export async function seriousFindings(): Promise<string[]> {
-  const { violations } = await new AxeBuilder(d())
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
+const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+/** Serious and critical findings of axe on the page as it is; of these rules only, where some are named. */
+export async function seriousFindings(rules?: readonly string[]): Promise<string[]> {
+  const known = await d().executeScript<boolean>('return window.axe !== undefined');
+  if (!known) await d().executeScript(axe.source);
+  // Colours on their way to others are not those that anybody reads.
+  await d().executeAsyncScript(
+    `const done = arguments[0];
+     const moving = document.getAnimations().filter((a) => Number.isFinite(a.effect.getComputedTiming().endTime));
+     const later = new Promise((resolve) => setTimeout(resolve, 1000));
+     Promise.race([later, Promise.allSettled(moving.map((a) => a.finished))]).then(() => done());`,
+  );
+  const options: RunOptions = {
+    runOnly: rules === undefined ? { type: 'tag', values: LEVELS } : { type: 'rule', values: [...rules] },
+    resultTypes: ['violations'],
+  };
+  const { violations } = await d().executeAsyncScript<AxeResults>(
+    'axe.run(document, arguments[0]).then(arguments[1])',
+    options,
+  );
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
     .map(
@@ -147,21 +271,11 @@ export async function download(pattern: RegExp): Promise<string> {
   return join(downloads, name);
 }
 
-const json = async (answer: Response) =>
-  (await answer.json()) as { readonly value: unknown; readonly result: unknown };
-
 /** What a page of somebody else, on another device, would be shown. */
 export const seenElsewhere = async (name: string, ...args: unknown[]): Promise<unknown> =>
-  (await json(await fetch(`${address}/api/look/${name}?args=${encodeURIComponent(JSON.stringify(args))}`)))
-    .value;
+  seenIn(address, await sessionOf(address, 'inspector'), name, ...args);
 
 /** Somebody else does something, on another device. */
-export async function doneElsewhere(who: string, name: string, ...args: unknown[]): Promise<void> {
-  const answer = await fetch(`${address}/api/do`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', origin: address, cookie: `ac_actor=${who}` },
-    body: JSON.stringify({ id: randomUUID(), name, args }),
-  });
-  const { result } = await json(answer);
-  expect(result).toMatchObject({ ok: true });
+export async function doneElsewhere(who: Role, name: string, ...args: unknown[]): Promise<void> {
+  expect(await doneIn(address, await sessionOf(address, who), name, ...args)).toMatchObject({ ok: true });
 }

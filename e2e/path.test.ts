@@ -1,88 +1,90 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { By, Key, until } from 'selenium-webdriver';
+import { Key, until } from 'selenium-webdriver';
 import type { TerminationView } from '@/core/termination-view';
 import {
   address,
   alive,
+  allByRole,
   browser,
-  byText,
+  byLabel,
+  byRole,
   click,
   d,
   doneElsewhere,
+  handOverTo,
   download,
   downloads,
-  find,
+  gridCell,
   holdButton,
-  seeAndHold,
   open,
   retype,
   says,
+  seeAndHold,
   seenElsewhere,
-  textOf,
-  withBrowser,
+  title,
+  valueOf,
   WAIT,
+  withBrowser,
 } from './page';
 
-withBrowser('/job/quillmere/board');
+withBrowser('/sign-in', 'nobody');
 
-it('asks for the name before anything is written, and keeps it', async () => {
+it('asks who it is before anything is shown, and comes back to where one was going', async () => {
   await open('/job/quillmere/t/K-104/B/choose');
-  await click(() => byText('button', 'Take AY3-32'));
-  await says('Type your name first');
-  expect(await (await d().switchTo().activeElement()).getAttribute('id')).toBe('actor-name');
-  await (await find('#actor-name')).sendKeys('planner');
-  await open('/job/quillmere/board');
-  await d().wait(async () => (await (await find('#actor-name')).getAttribute('value')) === 'planner', WAIT);
+  await byRole('heading', 'Sign in', { level: 1 });
+  expect(await (await byRole('main')).getText()).not.toContain('K-104');
+  await (await byLabel('Name you sign in by')).sendKeys('planner');
+  await (await byLabel('Password')).sendKeys('not this one', Key.ENTER);
+  await says('Name and password do not belong together');
+  await click(() => byRole('button', /^Planner/));
+  await says('All 78 sizes');
+  await byRole('button', 'Planner works here');
 });
 
 it('shows on the board what is next and what is blocked by what', async () => {
   await open('/job/quillmere/board');
   await says('4 of 72 done,');
-  await (await find('[data-filter="board"]')).sendKeys('vapour');
-  await d().wait(async () => (await d().findElements(By.css('main a[href*="/t/"]'))).length === 1, WAIT);
+  await (await byRole('searchbox', 'Filter the board')).sendKeys('vapour');
+  const lines = async () => allByRole('link', /K-\d+\/[AB]/, { within: await byRole('main') });
+  await d().wait(async () => (await lines()).length === 1, WAIT);
   await says('7.5 mm; 5 threads and 8.0 mm asked for');
-  await (await find('[data-filter="board"]')).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
-  await click(() => find('[data-chip="blocked"]'));
+  await (await byRole('searchbox', 'Filter the board')).sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
+  await click(() => byRole('button', /^Blocked/));
   await says('K-126/A');
 });
 
 it('adds, edits, refuses and undoes in the schedule', async () => {
   await open('/job/quillmere/schedule');
   await says('K-101');
-  await (await find('#new-tag')).sendKeys('K/9', Key.ENTER);
+  await (await byRole('textbox', 'New cable tag')).sendKeys('K/9', Key.ENTER);
   await says('a tag holds no slash');
-  await retype(await find('#new-tag'), 'K-900');
-  await (await find('input[name="type"]')).sendKeys('4-core 10');
-  await click(() => d().findElement(By.xpath('//li[.//b[.="W4-10"]]')));
-  await (await find('#new-route')).sendKeys('12,5', Key.ENTER);
+  await retype(await byRole('textbox', 'New cable tag'), 'K-900');
+  await (await byRole('combobox', 'Cable type')).sendKeys('4-core 10');
+  await click(() => byRole('option', /^W4-10\b/));
+  await (await byRole('textbox', 'Route, m')).sendKeys('12,5', Key.ENTER);
   await says('K-900 added with its ends A and B.');
   await d().wait(
-    async () =>
-      (await d().findElements(By.xpath('//div[@role="gridcell"][.="K-900"]'))).length === 1 ||
-      (await typeFilter('K-900')),
+    async () => (await allByRole('gridcell', /^K-900$/)).length === 1 || (await typeFilter('K-900')),
     WAIT,
   );
-  const cell = await d().wait(
-    until.elementLocated(By.xpath('//div[@role="gridcell"][@data-field="note"]')),
-    WAIT,
-  );
+  const cell = await gridCell('K-900', 'Note');
   await d().actions().doubleClick(cell).perform();
-  const editor = await d().wait(until.elementLocated(By.css('div[data-field="note"] input')), WAIT);
+  const editor = await byRole('textbox', undefined, { within: cell });
   await editor.sendKeys('spare pump', Key.ENTER);
   await says('spare pump');
-  await click(() => byText('button', 'Undo'));
+  await click(() => byRole('button', 'Undo'));
   await d().wait(
     async () => !(await d().executeScript<string>('return document.body.innerText')).includes('spare pump'),
     WAIT,
   );
-  await click(() => byText('button', 'Undo'));
+  await click(() => byRole('button', 'Undo'));
   await says('Nothing matches this filter.');
 });
 
 async function typeFilter(text: string): Promise<boolean> {
-  const filter = await find('[data-filter="schedule"]');
+  const filter = await byRole('searchbox', 'Filter the schedule');
   if ((await filter.getAttribute('value')) === '') await filter.sendKeys(text);
   return false;
 }
@@ -94,88 +96,90 @@ it('previews an import row by row, takes in the good ones and gives back the ref
     '\uFEFFcable;type;route;outer;note\nK-901;W4-10;"30,5";"caliper 20,8 mm | 13/16""";from a file\nK-902;rope;1;;\nK-101;W4-10;34;;changed by file\n',
   );
   await open('/job/quillmere/schedule/import');
-  await (await find('input[type="file"]')).sendKeys(file);
+  await (await byLabel('Cable list, XLSX or CSV')).sendKeys(file);
   await says('is not a cable type of this job');
   await says('1 new');
   await says('1 refused');
-  await click(() => byText('a', 'Save the refused rows'));
+  await click(() => byRole('link', 'Save the refused rows'));
   expect(readFileSync(await download(/refused-rows.*\.csv$/), 'utf8')).toContain(
     'is not a cable type of this job',
   );
-  await click(() => byText('button', 'Take in 2 good rows'));
+  await click(() => byRole('button', 'Take in 2 good rows'));
   await says('1 added, 1 changed, 1 left out.');
   await open('/job/quillmere/schedule');
-  await click(() => byText('a', 'Export CSV'));
+  await click(() => byRole('link', 'Save as CSV'));
   const exported = readFileSync(await download(/quillmere-schedule.*\.csv$/), 'utf8');
   expect(exported).toContain('caliper 20,8 mm [mm] | datasheet 13/16""');
-  await click(() => byText('button', 'Undo'));
-  await (await find('[data-filter="schedule"]')).sendKeys('K-901');
+  // The workbook comes back as what it was.
+  await click(() => byRole('link', 'Save as workbook'));
+  const book = await download(/quillmere-schedule.*\.xlsx$/);
+  await open('/job/quillmere/schedule/import');
+  await (await byLabel('Cable list, XLSX or CSV')).sendKeys(book);
+  await says(/0 new\s+0 changed\s+\d+ same\s+0 refused/);
+  await open('/job/quillmere/schedule');
+  await click(() => byRole('button', 'Undo'));
+  await (await byRole('searchbox', 'Filter the schedule')).sendKeys('K-901');
   await says('Nothing matches this filter.');
 });
 
 it.each([
   ['a 50 MB file', () => Buffer.alloc(50 * 1024 * 1024, 0x61), /at most 8 MB/],
   ['a binary file', () => Buffer.from([0x63, 0, 1, 2]), /not text/],
-  ['a spreadsheet', () => Buffer.from([0x50, 0x4b, 3, 4]), /spreadsheet or zip/],
+  ['a spreadsheet', () => Buffer.from([0x50, 0x4b, 3, 4]), /no workbook that can be read/],
 ])('refuses %s as a schedule', async (_, content, message) => {
   const file = join(downloads, 'bad.csv');
   writeFileSync(file, content());
   await open('/job/quillmere/schedule/import');
-  await (await find('input[type="file"]')).sendKeys(file);
+  await (await byLabel('Cable list, XLSX or CSV')).sendKeys(file);
   await says(message);
 });
 
 it('measures with a caliper that types: value, Enter, next; inches and refusals too', async () => {
   await open('/job/quillmere/t/K-122/A/measure');
   await says('Measure outer sheath, inner sheath, armour wire.');
-  const type = async (quantity: string, ...values: string[]) => {
+  /** Readings that stand in the table of a layer: its lines without the head. */
+  const rows = async (layer: string) =>
+    (await allByRole('row', undefined, { within: await byRole('region', layer) })).length;
+  const type = async (layer: string, ...values: string[]) => {
     for (const value of values) {
-      const before = (await d().findElements(By.css(`section[aria-labelledby="q-${quantity}"] tbody tr`)))
-        .length;
-      const field = await find(`input[name="reading-${quantity}"]`);
-      await retype(field, value, Key.ENTER);
-      await d().wait(
-        async () =>
-          (await d().findElements(By.css(`section[aria-labelledby="q-${quantity}"] tbody tr`))).length ===
-          before + 1,
-        WAIT,
-        value,
-      );
+      const before = await rows(layer);
+      await retype(await byRole('textbox', `Diameter, ${layer.toLowerCase()}`), value, Key.ENTER);
+      await d().wait(async () => (await rows(layer)) > before, WAIT, value);
     }
   };
-  const field = await find('input[name="reading-outerSheath"]');
+  const field = await byRole('textbox', 'Diameter, outer sheath');
   await field.sendKeys('4 m', Key.ENTER);
   await says('above 150 mm');
   await field.clear();
-  await type('outerSheath', '35.3', '1 25/64 in');
+  await type('Outer sheath', '35.3', '1 25/64 in');
   // Both angles of this layer are there: what the instrument types next belongs to the next one, and lands there.
-  const rows = async () => (await d().findElements(By.css('section[aria-labelledby^="q-"] tbody tr'))).length;
   for (const [layer, value] of [
-    ['innerSheath', '27.9'],
-    ['innerSheath', '28'],
-    ['armourWire', '1.6'],
+    ['Inner sheath', '27.9'],
+    ['Inner sheath', '28'],
+    ['Armour wire', '1.6'],
   ] as const) {
     const active = () => d().switchTo().activeElement();
-    await d().wait(async () => (await active().getAttribute('name')) === `reading-${layer}`, WAIT, layer);
-    const before = await rows();
+    const wanted = `Diameter, ${layer.toLowerCase()}`;
+    await d().wait(async () => (await active().getAccessibleName()) === wanted, WAIT, layer);
+    const before = await rows(layer);
     await active().sendKeys(value, Key.ENTER);
-    await d().wait(async () => (await rows()) === before + 1, WAIT, value);
+    await d().wait(async () => (await rows(layer)) > before, WAIT, value);
   }
   await says('Measured. Passes any bore over');
-  await click(() => find('[data-shortcut="u"]'));
+  await click(() => byRole('button', /: show (inches|millimetres) first$/));
   await says(/1\.38\d–1\.39\d in/);
-  await click(() => find('[data-shortcut="u"]'));
+  await click(() => byRole('button', /: show (inches|millimetres) first$/));
 });
 
 it('chooses by keyboard, refuses a misfit with its number, and takes what fits', async () => {
   await open('/job/quillmere/t/K-104/B/choose');
   await says('Take AY3-32, coarse groove to the cone; 1.7 mm inside the outer seal range.');
-  const row = await find('[data-code="AY3-32"]');
+  const row = await byRole('radio', /^AY3-32\b/);
   await row.sendKeys(Key.ARROW_UP);
   await says(/outer seal takes 16.6–23.4 mm, your outer sheath is [\d.]+–28.66 mm: 5.26 mm over/);
-  expect(await (await byText('button', 'Take AY3-25')).isEnabled()).toBe(false);
-  await (await find('[data-code="AY3-25"]')).sendKeys(Key.ARROW_DOWN);
-  await (await find('[data-code="AY3-32"]')).sendKeys(Key.ENTER);
+  expect(await (await byRole('button', 'Take AY3-25')).isEnabled()).toBe(false);
+  await (await byRole('radio', /^AY3-25\b/)).sendKeys(Key.ARROW_DOWN);
+  await (await byRole('radio', /^AY3-32\b/)).sendKeys(Key.ENTER);
   await says('AY3-32 is taken');
 });
 
@@ -188,7 +192,7 @@ it('walks by shortcuts, none of which fires in a field', async () => {
   await d().wait(until.urlContains('/K-105/A/cut'), WAIT);
   await d().actions().sendKeys('k').perform();
   await d().wait(until.urlContains('/K-104/B/cut'), WAIT);
-  await (await find('[data-filter="rack"]')).sendKeys('jk?u');
+  await (await byRole('searchbox', 'Filter terminations')).sendKeys('jk?u');
   expect(await d().getCurrentUrl()).toContain('/K-104/B/cut');
   await d().executeScript('document.activeElement.blur()');
   await d().actions().sendKeys('?').perform();
@@ -199,32 +203,31 @@ it('walks by shortcuts, none of which fires in a field', async () => {
 it('shows the marks, edits the tail in place, and shows the stages', async () => {
   await open('/job/quillmere/t/K-104/B/cut');
   await says('415');
-  const tail = await find('input[name="Tail"]');
+  const tail = await byRole('textbox', 'Wall to farthest terminal');
   await retype(tail, 'a hand', Key.ENTER);
   await says('not a length');
   await retype(tail, '250', Key.ENTER);
   await says('Stale: something this plan stands on has changed');
   await says(/Outer sheath off\s+415 mm → 425 mm/);
-  await click(() => byText('button', 'Plan again'));
+  await click(() => byRole('button', 'Plan again'));
   await says('426 mm of cable go into this end.');
   await open('/job/quillmere/t/K-104/B/tighten');
   await says('Torque 47 N·m ± 4');
   await says('Torque 25 N·m ± 2');
 });
 
+const SPARE = 'Spare tail for another go';
+
 it('shows two people that meet on one row both values', async () => {
   await open('/job/quillmere/t/K-120/B/cut');
-  const field = await find('input[name="Spare"]');
+  const field = await byRole('textbox', SPARE);
   const end = { job: 'quillmere', cable: 'K-120', end: 'B' };
   const seen = (await seenElsewhere('viewTermination', end)) as TerminationView;
   await doneElsewhere('planner', 'editCable', end.job, seen.cableId, seen.versions, { bSpare: '60' });
   await retype(field, '70', Key.ENTER);
-  await says(/planner has set this to 60 meanwhile; you typed 70/);
-  await click(() => byText('button', 'Write mine'));
-  await d().wait(
-    async () => (await (await find('input[name="Spare"]')).getAttribute('value')) === '70',
-    WAIT,
-  );
+  await says(/Planner has set this to 60 meanwhile; you typed 70/);
+  await click(() => byRole('button', 'Write mine'));
+  await d().wait(async () => (await valueOf(SPARE)) === '70', WAIT);
 });
 
 describe('at the bench', () => {
@@ -249,29 +252,33 @@ describe('at the bench', () => {
   });
 
   it('does not take a tap for a hold', async () => {
-    await click(() => byText('button', 'Hold: marked and cut'));
+    await click(() => byRole('button', 'Hold: marked and cut'));
     await d().sleep(400);
-    expect(await textOf('main h1')).toBe('Outer sheath off: mark from the cable end');
+    expect(await title()).toBe('Outer sheath off: mark from the cable end');
   });
 
   it('stops when a measurement changes, shows what stays, and goes on', async () => {
-    await click(() => byText('button', 'Measured…'));
+    await click(() => byRole('button', 'Measured…'));
     await says('A reading at the bench');
     for (const key of ['2', '8', '.', '7'])
-      await click(() => d().findElement(By.xpath(`//div[@aria-label="Keypad"]//button[.="${key}"]`)));
-    await click(() => byText('button', 'Keep this reading'));
+      await click(async () =>
+        byRole('button', RegExp(`^${key === '.' ? '\\.' : key}$`), {
+          within: await byRole('group', 'Keypad'),
+        }),
+      );
+    await click(() => byRole('button', 'Keep this reading'));
     await says('Stop: the plan is stale');
     await says(/still fits\. \d+ decisions stay as they are, none changes/);
-    await click(() => byText('button', 'Restamp the plan'));
+    await click(() => byRole('button', 'Restamp the plan'));
     await says('Outer sheath off: mark from the cable end');
   });
 
   it('goes on with two presses of Enter, loops at the look, and cannot pass the closing', async () => {
     for (const title of ['Armour off', 'Inner sheath off']) {
-      const button = await byText('button', 'Hold: marked and cut');
+      const button = await byRole('button', 'Hold: marked and cut');
       await button.sendKeys(Key.ENTER);
       await says('Enter again to confirm');
-      await (await byText('button', 'Enter again to confirm')).sendKeys(Key.ENTER);
+      await (await byRole('button', 'Enter again to confirm')).sendKeys(Key.ENTER);
       await says(`${title}: mark from the cable end`);
     }
     await holdButton('Hold: marked and cut');
@@ -305,25 +312,27 @@ describe('at the bench', () => {
     await says('Sign the cut card');
     await holdButton('Hold: sign');
     await says('this job asks for a signature by another person');
-    const name = await find('#actor-name');
-    await retype(name, 'inspector');
-    await holdButton('Hold: sign');
-    await says('Signed by inspector');
-    // A step that was held by mistake is taken back with its reason, the signature with it, and done again.
-    await click(() => byText('button', 'Prove'));
+    await handOverTo('Inspector');
     await says('Sign the cut card');
-    await click(() => byText('button', 'Back'));
+    await holdButton('Hold: sign');
+    await says('Signed by Inspector');
+    // A step that was held by mistake is taken back with its reason, the signature with it, and done again.
+    await click(() => byRole('button', 'Prove'));
+    await says('Sign the cut card');
+    await click(() => byRole('button', 'Back'));
     await says('Shroud over the gland');
-    await click(() => byText('button', 'Held by mistake'));
-    await says('The signature of inspector goes');
-    await (await find('input[name="reason"]')).sendKeys('held before it was drawn up');
+    await click(() => byRole('button', 'Held by mistake'));
+    await says('The signature of Inspector goes');
+    await (await byRole('textbox', 'Why')).sendKeys('held before it was drawn up');
     await holdButton('Hold: take it back');
-    await retype(await find('#actor-name'), 'fitter 1');
+    await handOverTo('Planner');
     await holdButton('Hold: done');
     await says('Sign the cut card');
-    await retype(await find('#actor-name'), 'inspector');
+    await handOverTo('Inspector');
+    await says('Sign the cut card');
     await holdButton('Hold: sign');
-    await says('Signed by inspector');
+    await says('Signed by Inspector');
+    await handOverTo('Planner');
     await browser().resize(1280, 800);
     await open('/job/quillmere/t/K-104/B/prove');
     await says('Checked just now: every event, the plan');
@@ -343,7 +352,7 @@ describe('at the bench', () => {
 
 it('gives the cut card as a PDF that a reader opens', async () => {
   await open('/job/quillmere/t/K-104/B/cut');
-  const link = (await (await byText('a', 'Cut card (PDF)')).getAttribute('href')) ?? '';
+  const link = (await (await byRole('link', 'Cut card (PDF)')).getAttribute('href')) ?? '';
   const cookie = (await d().manage().getCookies()).map((c) => `${c.name}=${c.value}`).join('; ');
   const answer = await fetch(link, { headers: { cookie } });
   const file = join(downloads, 'card.pdf');
@@ -352,24 +361,21 @@ it('gives the cut card as a PDF that a reader opens', async () => {
   const text = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
   expect(text).toContain('K-104/B');
   expect(text).toContain('425');
-  expect(text).toContain('Signed at the bench by inspector');
+  expect(text).toContain('Signed at the bench by Inspector');
 });
 
 it('says what became of a termination that was taken out elsewhere', async () => {
   await open('/job/quillmere/schedule');
-  await (await find('[data-filter="schedule"]')).sendKeys('K-132');
-  await d().wait(
-    async () => (await d().findElements(By.css('button[aria-label^="Take "]'))).length === 1,
-    WAIT,
-  );
-  await click(() => find('button[aria-label="Take K-132 out of the schedule"]'));
+  await (await byRole('searchbox', 'Filter the schedule')).sendKeys('K-132');
+  await d().wait(async () => (await allByRole('button', /^Take out K-/)).length === 1, WAIT);
+  await click(() => byRole('button', 'Take out K-132'));
   await says('K-132 taken out of the schedule');
   await open('/job/quillmere/t/K-132/A/measure');
   await says('was taken out of the schedule on');
   await open('/job/quillmere/schedule');
   await says('K-101');
-  await click(() => byText('button', 'Undo'));
-  await (await find('[data-filter="schedule"]')).sendKeys('K-132');
+  await click(() => byRole('button', 'Undo'));
+  await (await byRole('searchbox', 'Filter the schedule')).sendKeys('K-132');
   await says('B4-4');
 });
 
@@ -398,7 +404,7 @@ it('says so when the database is away, loses nothing, and comes back by itself',
       { stdio: ['ignore', 'ignore', 'inherit'] },
     );
   await open('/job/quillmere/t/K-113/A/measure');
-  const field = await find('input[name="reading-outerSheath"]');
+  const field = await byRole('textbox', 'Diameter, outer sheath');
   control('stop');
   try {
     await field.sendKeys('24.6', Key.ENTER);

@@ -2,9 +2,10 @@
 import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { By, until } from 'selenium-webdriver';
 import { openBrowser } from './browser';
+import { cookieOf, sessionOf } from './session';
 
 const address = process.env.E2E_ADDRESS ?? '';
 const FOLDER = 'docs/screenshots';
@@ -16,30 +17,25 @@ interface Shot {
   readonly dark?: boolean;
   /** Words of a button that is pressed before the picture is taken. */
   readonly press?: string;
-  /** The same for a button that is held. */
-  readonly hold?: string;
+  /** A file that is given to the page before the picture is taken. */
+  readonly file?: string;
 }
 
 const SHOTS: readonly Shot[] = [
+  { name: 'jobs', path: '/' },
+  { name: 'import', path: '/job/quillmere/schedule/import', file: 'examples/cable-lists/2-deutsch.csv' },
   { name: 'board', path: '/job/quillmere/board' },
   { name: 'schedule', path: '/job/quillmere/schedule' },
   { name: 'measure', path: '/job/quillmere/t/K-118/B/measure' },
   { name: 'choose', path: '/job/quillmere/t/K-104/B/choose' },
   { name: 'whole-job', path: '/job/quillmere/whole-job', press: 'Work it out' },
   { name: 'kit', path: '/job/quillmere/kit' },
-  { name: 'profile', path: '/job/quillmere/profile', press: 'decision flow' },
   { name: 'cut', path: '/job/quillmere/t/K-105/B/cut' },
   { name: 'seal', path: '/job/quillmere/t/K-141/B/seal', dark: true },
   { name: 'make-off', path: '/job/quillmere/t/K-117/B/makeOff' },
   { name: 'tighten', path: '/job/quillmere/t/K-117/B/tighten' },
   { name: 'compound', path: '/job/quillmere/compound' },
   { name: 'crossing', path: '/job/quillmere/crossings/X-2' },
-  {
-    name: 'crossing-build',
-    path: '/job/quillmere/crossings/X-1/build',
-    size: [1024, 768],
-    hold: 'Hold: not classified',
-  },
   { name: 'prove', path: '/job/quillmere/t/K-101/B/prove' },
   { name: 'catalogue', path: '/catalogue?family=AY3&job=quillmere' },
   { name: 'bench-cut', path: '/job/quillmere/bench/K-105/A', size: [1024, 768] },
@@ -51,9 +47,11 @@ async function main(): Promise<void> {
   const browser = await openBrowser();
   const { driver } = browser;
   try {
-    await driver.get(`${address}/catalogue`);
-    await driver.manage().addCookie({ name: 'ac_actor', value: 'planner' });
-    for (const { name, path, size = [1280, 800], dark = false, press, hold } of SHOTS) {
+    const session = await sessionOf(address, 'planner');
+    await driver.get(`${address}/sign-in`);
+    await driver.manage().addCookie({ ...session, httpOnly: true });
+    await driver.executeScript(`localStorage.setItem('ac_guide', 'over')`);
+    for (const { name, path, size = [1280, 800], dark = false, press, file } of SHOTS) {
       await browser.resize(size[0], size[1]);
       await driver.executeScript(`localStorage.setItem('mui-mode', '${dark ? 'dark' : 'light'}')`);
       await driver.get(`${address}${path}`);
@@ -68,10 +66,9 @@ async function main(): Promise<void> {
         await (await driver.wait(until.elementLocated(button), 15_000)).click();
         await driver.sleep(3000);
       }
-      if (hold !== undefined) {
-        const button = await driver.findElement(By.xpath(`//button[contains(., '${hold}')]`));
-        await driver.actions().move({ origin: button }).press().pause(1500).release().perform();
-        await driver.sleep(1000);
+      if (file !== undefined) {
+        await (await driver.findElement(By.css('input[type="file"]'))).sendKeys(resolve(file));
+        await driver.sleep(3000);
       }
       writeFileSync(join(FOLDER, `${name}.png`), await driver.takeScreenshot(), 'base64');
     }
@@ -84,7 +81,9 @@ async function main(): Promise<void> {
 /** The first page of a cut card, as a reader shows it. */
 async function card(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'amber-collar-card-'));
-  const answer = await fetch(`${address}/job/quillmere/card/K-105/B`);
+  const answer = await fetch(`${address}/job/quillmere/card/K-105/B`, {
+    headers: { cookie: cookieOf(await sessionOf(address, 'planner')) },
+  });
   writeFileSync(join(folder, 'card.pdf'), Buffer.from(await answer.arrayBuffer()));
   execFileSync('pdftoppm', [
     '-r',

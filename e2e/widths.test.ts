@@ -1,10 +1,11 @@
-import { By, Key } from 'selenium-webdriver';
+import { Key } from 'selenium-webdriver';
 import {
+  allByRole,
   browser,
-  byText,
+  byRole,
   click,
   d,
-  find,
+  gone,
   open,
   retype,
   says,
@@ -19,6 +20,14 @@ withBrowser('/job/quillmere/board');
 const JOB = '/job/quillmere';
 const PAGES = [
   '/',
+  '/new-job',
+  '/people',
+  '/me',
+  `${JOB}/people`,
+  `${JOB}/settings`,
+  `${JOB}/boxes`,
+  `${JOB}/boxes/MCC-1`,
+  `${JOB}/types`,
   `${JOB}/board`,
   `${JOB}/schedule`,
   `${JOB}/schedule/import`,
@@ -54,7 +63,7 @@ const tooWide = () =>
   d().executeScript<string[]>(`
     const wide = [];
     if (document.scrollingElement.scrollWidth > innerWidth) wide.push('the window');
-    for (const part of document.querySelectorAll('main, aside'))
+    for (const part of ['main', 'aside'].flatMap((tag) => [...document.getElementsByTagName(tag)]))
       if (part.clientWidth > 0 && part.scrollWidth > part.clientWidth + 1)
         wide.push(part.tagName + ', ' + part.scrollWidth + ' px');
     return wide;`);
@@ -114,7 +123,9 @@ describe.each(PAGES)('%s', (path) => {
       await browser().resize(width, 844);
       for (const colours of ['dark', 'light'] as const) {
         await scheme(colours);
-        for (const finding of await seriousFindings()) found.push(`${colours}, ${width}: ${finding}`);
+        // By night the same elements stand there in other colours: what axe looks at besides those it has seen on paper.
+        const rules = colours === 'dark' ? ['color-contrast', 'link-in-text-block'] : undefined;
+        for (const finding of await seriousFindings(rules)) found.push(`${colours}, ${width}: ${finding}`);
       }
     }
     expect(found).toEqual([]);
@@ -139,28 +150,28 @@ describe('on a phone', () => {
 
   it('has all places of the job in a drawer, by the job’s whole name', async () => {
     await open(`${JOB}/board`);
-    await click(() => byText('button', 'Board ▾'));
+    await click(() => byRole('button', 'Board ▾'));
     await says('Quillmere distillery, re-cabling');
-    await click(() => d().findElement(By.xpath('//nav[@aria-label="All places"]//a[.="Kit"]')));
+    await click(async () => byRole('link', /^Kit$/, { within: await byRole('navigation', 'All places') }));
     await d().wait(async () => new URL(await d().getCurrentUrl()).pathname === `${JOB}/kit`, WAIT);
   });
 
   it('goes from end to end, and has all of them in a drawer with a filter', async () => {
     await open(`${JOB}/t/K-104/B/choose`);
-    await click(() => byText('button', 'next ›'));
+    await click(() => byRole('button', 'next ›'));
     await d().wait(async () => (await d().getCurrentUrl()).includes('/K-105/A/choose'), WAIT);
-    await click(() => byText('button', 'All 72 ends'));
-    await retype(await find('[data-filter="rack"]'), 'K-113');
-    await click(() => d().findElement(By.xpath('//a[.//*[.="K-113/A"]]')));
+    await click(() => byRole('button', 'All 72 ends'));
+    await retype(await byRole('searchbox', 'Filter terminations'), 'K-113');
+    await click(() => byRole('link', 'K-113/A'));
     await d().wait(async () => (await d().getCurrentUrl()).includes('/K-113/A/choose'), WAIT);
-    await d().wait(async () => (await d().findElements(By.css('[data-filter="rack"]'))).length === 0, WAIT);
+    await gone('searchbox', 'Filter terminations');
   });
 });
 
 it('stays inside its bar where an address names nothing', async () => {
   await open('/nothing/here');
   await says('There is no such page.');
-  await find('nav[aria-label="Places"]');
+  await byRole('navigation', 'Product');
   // The browser says of an address that is not there that it is not there.
   await browser().consoleErrors();
 });
@@ -172,18 +183,20 @@ describe('under a finger', () => {
 
   it('a temperature of the work is typed on keys of its own, with its sign', async () => {
     await open(`${JOB}/t/K-141/B/seal`);
-    const field = await find('input[name="WorkTemperature"]');
+    const field = await byRole('textbox', 'Temperature of the work');
     expect(await field.getAttribute('inputmode')).toBe('none');
     await field.click();
     const press = (key: string) =>
-      click(() =>
-        d().findElement(By.xpath(`//*[@aria-label="Keypad"]//button[normalize-space(.)="${key}"]`)),
-      );
+      click(async () => {
+        for (const button of await allByRole('button', key, { within: await byRole('group', 'Keypad') }))
+          if ((await button.getText()) === key) return button;
+        throw new Error(`no key ${key}`);
+      });
     for (const key of ['−', '4', '.', '5']) await press(key);
     expect(await field.getAttribute('value')).toBe('-4.5');
     await press('Delete');
     expect(await field.getAttribute('value')).toBe('-4.');
     await field.sendKeys(Key.TAB);
-    await d().wait(async () => (await d().findElements(By.css('[aria-label="Keypad"]'))).length === 0, WAIT);
+    await gone('group', 'Keypad');
   });
 });

@@ -1,18 +1,21 @@
-// npm run demo: from a bare machine to the demo job in the browser.
+// npm run demo: from a bare machine to the demo job in the browser. With --own (npm start): to your own jobs, which begin empty.
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureDebian, ensureNode, LOCAL, run } from './lib/setup.mjs';
 
 const dev = process.argv.includes('--dev');
+const own = process.argv.includes('--own');
+/** Folder of the private database; the demo and one's own jobs never meet. */
+const NAME = own ? 'own' : 'mariadb';
 const started = Date.now();
 mkdirSync(LOCAL, { recursive: true });
 const external = process.env.DATABASE_URL;
 // A second demo on the same data would take the database from under the first.
-const lock = join(LOCAL, 'demo.json');
+const lock = join(LOCAL, own ? 'own.json' : 'demo.json');
 const running = runningDemo();
 if (running) {
   console.log(
-    `The demo is already running at ${running.address ?? 'its address, just starting'} (process ${running.pid}).`,
+    `It is already running at ${running.address ?? 'its address, just starting'} (process ${running.pid}).`,
   );
   process.exit(0);
 }
@@ -33,7 +36,7 @@ let db = external
       pid: undefined,
       stop: async () => {},
     }
-  : await startMariadb('mariadb', Number(process.env.DEMO_DATABASE_PORT ?? 3317));
+  : await startMariadb(NAME, Number(process.env.DEMO_DATABASE_PORT ?? (own ? 3319 : 3317)));
 
 let application;
 let stopping = false;
@@ -50,7 +53,12 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => v
 try {
   run(
     process.execPath,
-    ['node_modules/tsx/dist/cli.mjs', '--conditions=react-server', 'cli/database.ts', '--demo'],
+    [
+      'node_modules/tsx/dist/cli.mjs',
+      '--conditions=react-server',
+      'cli/database.ts',
+      ...(own ? [] : ['--demo']),
+    ],
     {
       env: {
         ...process.env,
@@ -63,7 +71,7 @@ try {
   );
   const port = await freePort(Number(process.env.PORT ?? 3000));
   const startHere = async () => {
-    application = await startApplication({ port, databaseUrl: db.url, keep: db.keep, dev });
+    application = await startApplication({ port, databaseUrl: db.url, keep: db.keep, dev, demo: !own });
     writeFileSync(
       lock,
       JSON.stringify({ pid: process.pid, address: application.address, applicationPid: application.pid }),
@@ -86,7 +94,7 @@ try {
         current: () => db,
         again: async () => {
           const was = db.url;
-          db = await startMariadb('mariadb', db.port);
+          db = await startMariadb(NAME, db.port);
           // Somebody else took its port meanwhile: the application must be told the new one.
           if (db.url !== was) await application.stop();
         },

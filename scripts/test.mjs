@@ -1,8 +1,9 @@
 // npm test: sets a fresh machine up and runs everything that CI runs. The last line counts the tests.
 import { spawn } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensureBuild, ensureDebian, ensureNode, LOCAL, ROOT, run } from './lib/setup.mjs';
+import { ensureDebian, ensureNode, LOCAL, ROOT } from './lib/setup.mjs';
 
 const started = Date.now();
 const seconds = () => `${((Date.now() - started) / 1000).toFixed(0)} s`;
@@ -30,27 +31,31 @@ const CHECKS = [
   ],
   ['nothing unused', ...node('node_modules/knip/bin/knip.js', '--no-progress')],
 ];
-/** One check: its name, whether it holds, and what it said. */
-const check = ([name, command, args]) =>
+const BUILD = [
+  'build',
+  ...node(
+    '--input-type=module',
+    '--eval',
+    "import { ensureBuild } from './scripts/lib/setup.mjs'; ensureBuild();",
+  ),
+];
+/** One program: whether it ended well, and what it said. */
+const ran = (command, args, env = process.env) =>
   new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT });
+    const child = spawn(command, args, { cwd: ROOT, env });
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
-    child.on('close', (code) => resolve({ name, good: code === 0, said }));
+    child.on('close', (code) => resolve({ good: code === 0, said }));
   });
-// Two at once: they wait for one another's core only.
-const waiting = [...CHECKS];
-await Promise.all(
-  [0, 1].map(async () => {
-    for (let next = waiting.shift(); next; next = waiting.shift()) {
-      const { name, good, said } = await check(next);
-      console.log(`${good ? 'ok  ' : 'FAIL'} ${name} (${seconds()})`);
-      if (good) continue;
-      failures.push(name);
-      console.log(said);
-    }
-  }),
-);
+const check =
+  ([name, command, args]) =>
+  async () => {
+    const { good, said } = await ran(command, args);
+    console.log(`${good ? 'ok  ' : 'FAIL'} ${name} (${seconds()})`);
+    if (good) return;
+    failures.push(name);
+    console.log(said);
+  };
 
 const { freePort, startMariadb, stopMariadb } = await import('./lib/mariadb.mjs');
 const { startApplication } = await import('./lib/application.mjs');
@@ -85,13 +90,16 @@ const jest = (name, args, env) =>
     });
   });
 
+/** What stood on the console for the first who signs in, by the database. */
+const codes = {};
+
 /** A server that begins empty, so that no test lives on what another run left, with these databases; the demo in those that want it. */
 async function freshServer(name, databases) {
   await stopMariadb(name);
   rmSync(join(LOCAL, name), { recursive: true, force: true });
   const db = await startMariadb(name, 0, Object.keys(databases));
-  for (const [database, demo] of Object.entries(databases))
-    run(
+  for (const [database, demo] of Object.entries(databases)) {
+    const { good, said } = await ran(
       process.execPath,
       [
         'node_modules/tsx/dist/cli.mjs',
@@ -100,22 +108,39 @@ async function freshServer(name, databases) {
         ...(demo ? ['--demo'] : []),
       ],
       {
-        env: {
-          ...process.env,
-          DATABASE_URL: db.urlOf(database),
-          DATABASE_OWNER_URL: db.ownerUrlOf(database),
-          DATABASE_APPLICATION: db.application,
-          AMBER_COLLAR_KEEP: join(db.keep, database),
-        },
+        ...process.env,
+        DATABASE_URL: db.urlOf(database),
+        DATABASE_OWNER_URL: db.ownerUrlOf(database),
+        DATABASE_APPLICATION: db.application,
+        AMBER_COLLAR_KEEP: join(db.keep, database),
       },
     );
-  return db;
+    if (!good) throw new Error(`the database ${database} of ${name} could not be made\n${said}`);
+    codes[database] = /made with this code, once: (\S+)/.exec(said)?.[1];
+  }
 }
 
-// Two tests count every row, or take guards away, and so have a database to themselves.
-const ALONE = { GATE_DATABASE: 'amber_collar_gate', ATTACK_DATABASE: 'amber_collar_attack' };
+/** Another server with what one has, which is stopped for it: its data, its accounts, and the key of its records. The demo takes its time to be worked. */
+async function copyOfServer(name, other) {
+  await stopMariadb(name);
+  await stopMariadb(other);
+  const home = join(LOCAL, other);
+  rmSync(home, { recursive: true, force: true });
+  cpSync(join(LOCAL, name), home, { recursive: true, filter: (path) => !/db\.(pid|sock)$/.test(path) });
+  // The folder of its socket is named by this, where the path of the checkout is long.
+  const file = join(home, 'passwords.json');
+  const passwords = JSON.parse(readFileSync(file, 'utf8'));
+  writeFileSync(file, JSON.stringify({ ...passwords, tag: randomBytes(4).toString('hex') }), { mode: 0o600 });
+}
+
+// Two tests count every row, or take guards away, and so have a database to themselves; one reads the demo, as it is before a browser sees it.
+const ALONE = {
+  GATE_DATABASE: 'amber_collar_gate',
+  ATTACK_DATABASE: 'amber_collar_attack',
+  DEMO_DATABASE: 'amber_collar',
+};
 // Two queues in the browser, each with a demo and a server of its own: what one changes, or takes away, the other does not see.
-const FIRST_QUEUE = 'e2e/(path|newcomer|choose)';
+const FIRST_QUEUE = 'e2e/(path|newcomer|choose|seal|own-job)';
 const QUEUES = [
   ['test-database', 'browser', ['--testPathPatterns', FIRST_QUEUE]],
   ['test-database-2', 'browser-2', ['--testPathIgnorePatterns', FIRST_QUEUE, '/node_modules/']],
@@ -123,14 +148,36 @@ const QUEUES = [
 const applications = [];
 const counts = [];
 try {
-  ensureBuild();
-  console.log(`ok   build (${seconds()})`);
-  const [[name]] = QUEUES;
-  const db = await freshServer(name, {
-    amber_collar: true,
-    amber_collar_test: false,
-    ...Object.fromEntries(Object.values(ALONE).map((database) => [database, false])),
-  });
+  let db, second;
+  // Two lanes, each as long as the other: they wait for one another's core only.
+  const [lint, ...checks] = CHECKS.map(check);
+  const lanes = [
+    [lint, check(BUILD)],
+    [
+      ...checks,
+      async () => {
+        const [[first], [other]] = QUEUES;
+        await freshServer(first, {
+          amber_collar: true,
+          amber_collar_test: false,
+          amber_collar_gate: false,
+          amber_collar_attack: false,
+          amber_collar_own: false,
+        });
+        await copyOfServer(first, other);
+        db = await startMariadb(first, 0);
+        second = await startMariadb(other, 0);
+        console.log(`ok   two servers with the demo (${seconds()})`);
+      },
+    ],
+  ];
+  const ends = await Promise.allSettled(
+    lanes.map(async (lane) => {
+      for (const task of lane) await task();
+    }),
+  );
+  for (const end of ends) if (end.status === 'rejected') throw end.reason;
+  if (failures.includes('build')) throw new Error('there is nothing to try in a browser');
   const env = {
     DATABASE_URL: db.urlOf('amber_collar_test'),
     DATABASE_OWNER_URL: db.ownerUrlOf('amber_collar_test'),
@@ -150,7 +197,7 @@ try {
       .join(''),
   );
   counts.push(await jest('unit', ['--maxWorkers=2', '--selectProjects', 'unit', 'db'], env));
-  const servers = [db, await freshServer(QUEUES[1][0], { amber_collar: true })];
+  const servers = [db, second];
   for (const [i, server] of servers.entries())
     applications.push(
       await startApplication({
@@ -160,12 +207,22 @@ try {
         logName: `test-application-${i + 1}.log`,
       }),
     );
+  const own = await startApplication({
+    port: await freePort(0),
+    databaseUrl: db.urlOf('amber_collar_own'),
+    keep: join(db.keep, 'amber_collar_own'),
+    demo: false,
+    logName: 'test-application-own.log',
+  });
+  applications.push(own);
   counts.push(
     ...(await Promise.all(
       QUEUES.map(([server, report, args], i) =>
         jest(report, ['--runInBand', '--selectProjects', 'browser', ...args], {
           ...env,
           E2E_ADDRESS: applications[i].address,
+          E2E_OWN_ADDRESS: own.address,
+          E2E_OWN_CODE: codes.amber_collar_own,
           E2E_DATABASE_NAME: server,
           E2E_DATABASE_PORT: String(servers[i].port),
         }),

@@ -3,7 +3,7 @@ import { NextResponse, type NextRequest } from 'next/server';
 import { awayPage } from './server/http/away-page';
 import { contentPolicy, httpSettings, SECURITY_HEADERS, turnedAway } from './server/http/policy';
 import { databaseAnswers } from './server/health';
-import { NONCE_HEADER } from './server/http/nonce';
+import { NONCE_HEADER, PATH_HEADER } from './server/http/nonce';
 
 const DEVELOPMENT = process.env.NODE_ENV === 'development';
 
@@ -48,6 +48,7 @@ export async function proxy(request: NextRequest): Promise<Response> {
     );
   const passed = new Headers(headers);
   passed.set(NONCE_HEADER, nonce);
+  passed.set(PATH_HEADER, `${nextUrl.pathname}${nextUrl.search}`);
   passed.set('content-security-policy', policy);
   return dress(NextResponse.next({ request: { headers: passed } }));
 }

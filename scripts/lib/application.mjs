@@ -12,6 +12,7 @@ export async function startApplication({
   databaseUrl,
   keep,
   dev = false,
+  demo = true,
   logName = 'application.log',
 }) {
   const log = openSync(join(LOCAL, logName), 'a');
@@ -35,6 +36,7 @@ export async function startApplication({
         ...process.env,
         DATABASE_URL: databaseUrl,
         ...(keep ? { AMBER_COLLAR_KEEP: keep } : {}),
+        AMBER_COLLAR_DEMO: demo ? '1' : '',
         NEXT_TELEMETRY_DISABLED: '1',
         NODE_ENV: dev ? 'development' : 'production',
       },

@@ -4,12 +4,12 @@ import '@/ui/theme/snackbar.css';
 import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';
-import { cookies, headers } from 'next/headers';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { NONCE_HEADER } from '@/server/http/nonce';
-import { ACTOR_COOKIE } from '@/ui/shell/actor-cookie';
 import { GlobalShortcuts } from '@/ui/shell/shortcuts';
 import { Providers } from '@/ui/theme/Providers';
+import { acting } from './acting';
 
 export const metadata: Metadata = {
   title: { default: 'Amber Collar', template: '%s · Amber Collar' },
@@ -18,7 +18,8 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { readonly children: ReactNode }) {
-  const actor = (await cookies()).get(ACTOR_COOKIE)?.value ?? '';
+  const found = await acting();
+  const person = found.ok && found.value !== null ? found.value : null;
   const nonce = (await headers()).get(NONCE_HEADER) ?? '';
   return (
     <html lang="en" suppressHydrationWarning>
@@ -33,7 +34,9 @@ export default async function RootLayout({ children }: { readonly children: Reac
       <body>
         <InitColorSchemeScript attribute="data" defaultMode="system" nonce={nonce} />
         <AppRouterCacheProvider options={{ enableCssLayer: true, nonce }}>
-          <Providers actor={safeDecode(actor)}>
+          <Providers
+            person={person && { name: person.name, until: person.until, administrator: person.administrator }}
+          >
             {children}
             <GlobalShortcuts />
           </Providers>
@@ -41,13 +44,4 @@ export default async function RootLayout({ children }: { readonly children: Reac
       </body>
     </html>
   );
-}
-
-// Next decodes cookies already; a stray percent sign must not break every page.
-function safeDecode(text: string): string {
-  try {
-    return decodeURIComponent(text);
-  } catch {
-    return text;
-  }
 }

@@ -10,13 +10,15 @@ export type Tx = Pick<Database, 'select' | 'selectDistinct' | 'insert' | 'update
 
 interface Connected {
   readonly pool: Pool;
+  /** Of the database that the address names. */
+  readonly name: string;
   readonly database: Database;
 }
 
 // A reloaded module in development must find the pool it opened before, or connections pile up.
 const holder = globalThis as typeof globalThis & { amberCollarDatabase?: Connected | undefined };
 
-function connect(): Connected {
+export function connect(): Connected {
   if (holder.amberCollarDatabase) return holder.amberCollarDatabase;
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set; `npm run demo` starts a private database and sets it');
@@ -29,7 +31,11 @@ function connect(): Connected {
     jsonStrings: true,
   });
   pool.pool.on('connection', limitQueries);
-  holder.amberCollarDatabase = { pool, database: drizzle({ client: pool, schema, mode: 'planetscale' }) };
+  holder.amberCollarDatabase = {
+    pool,
+    name: new URL(url).pathname.slice(1),
+    database: drizzle({ client: pool, schema, mode: 'planetscale' }),
+  };
   return holder.amberCollarDatabase;
 }
 

@@ -1,12 +1,25 @@
-export * from './connection';
+export {
+  closeDatabase,
+  database,
+  duplicateKey,
+  isDatabaseAway,
+  isDuplicate,
+  ping,
+  withTransaction,
+  type Tx,
+} from './connection';
 export * from './queries/record';
+export * from './queries/box';
 export * from './queries/catalogue';
 export * from './queries/crossing';
 export * from './queries/edit';
 export * from './queries/job';
+export * from './queries/job-card';
+export * from './queries/people';
 export * from './queries/plan';
 export * from './queries/schedule';
 export * from './queries/sent-command';
+export * from './queries/sheet-mapping';
 export * from './queries/summary';
 export * from './queries/termination';
 export * from './stored';

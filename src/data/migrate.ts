@@ -53,7 +53,7 @@ export async function migrate(ownerUrl: string, steps = readSteps()): Promise<st
 
 /**
  * What the application's account may change besides adding rows, table by table: whole rows, or single columns. Events, bodies of plans and
- * revisions of sheets cannot be changed by the account that writes them, and nothing can be deleted. A new table is add-only until it is
+ * revisions of sheets cannot be changed by the account that writes them, and nothing can be deleted but what only says who is signed in. A new table is add-only until it is
  * listed here.
  */
 const MAY_UPDATE: Readonly<Record<string, string>> = {
@@ -62,11 +62,22 @@ const MAY_UPDATE: Readonly<Record<string, string>> = {
   termination: 'UPDATE',
   cable_type: 'UPDATE',
   enclosure: 'UPDATE',
+  entry: 'UPDATE',
+  sheet_mapping: 'UPDATE',
   crossing: 'UPDATE',
   station_summary: 'UPDATE',
   reading: 'UPDATE (withdrawn_at)',
   plan: 'UPDATE (superseded_at)',
   edit: 'UPDATE (undone_at)',
+  person: 'UPDATE',
+  person_account: 'UPDATE',
+  person_session: 'UPDATE, DELETE',
+  person_verification: 'UPDATE, DELETE',
+  person_pin: 'UPDATE',
+  membership: 'UPDATE',
+  invitation: 'UPDATE (used_by, used_at, withdrawn_at)',
+  first_run: 'UPDATE',
+  sign_in_limit: 'UPDATE, DELETE',
 };
 
 /** What no application has any business with. */

@@ -70,7 +70,7 @@ describe('what the application’s account may do', () => {
       `INSERT INTO cable_type (id, job_id, code, facts) VALUES (900001, 900001, 'x', '{}')`,
       `INSERT INTO cable (id, job_id, tag, type_id) VALUES (900001, 900001, 'x', 900001)`,
       `INSERT INTO termination (id, cable_id, cable_end) VALUES (900001, 900001, 'A')`,
-      `INSERT INTO record_event VALUES ('id', 2, 900001, 'termination', 900001, 'x/A', 1, 's', 'k', 'a', 't', UTC_TIMESTAMP(3), '{}', 'p', 'p', 'h')`,
+      `INSERT INTO record_event VALUES ('id', 3, 900001, 'termination', 900001, 'x/A', 1, 's', 'k', 'a', 't', UTC_TIMESTAMP(3), '{}', 'p', 'p', 'h', NULL)`,
     ];
     await on(owner, async (c) => {
       await c.beginTransaction();
@@ -99,10 +99,12 @@ describe('what the application’s account may do', () => {
 });
 
 describe('the rights of the application’s account, as the server holds them', () => {
-  it('are none on the list of migrations, no right to delete anything, and no change of what is only added to', async () => {
+  it('are none on the list of migrations, no right to delete but who is signed in, and no change of what is only added to', async () => {
     const [grants] = await on(application, (c) => c.query<RowDataPacket[]>('SHOW GRANTS'));
     const lines = grants.map((g) => String(Object.values(g)[0]));
-    expect(lines.join('\n')).not.toMatch(/schema_step|DELETE|ALL PRIVILEGES|DROP|ALTER|CREATE/);
+    expect(lines.join('\n')).not.toMatch(/schema_step|ALL PRIVILEGES|DROP|ALTER|CREATE/);
+    const deleting = lines.filter((l) => l.includes('DELETE')).map((l) => /`\.`(\w+)`/.exec(l)?.[1] ?? l);
+    expect([...new Set(deleting)].sort()).toEqual(['person_session', 'person_verification', 'sign_in_limit']);
     const changing = lines
       .filter((l) => l.includes('UPDATE'))
       .flatMap((l) => /`\.`(\w+)`/.exec(l)?.[1] ?? []);
@@ -125,6 +127,9 @@ describe('the rights of the application’s account, as the server holds them', 
     `UPDATE crossing_plan SET body = '{}'`,
     'DELETE FROM cable',
     'DELETE FROM plan',
+    'DELETE FROM person',
+    'DELETE FROM membership',
+    `UPDATE invitation SET roles = 'administrator'`,
   ])('refuse: %s', async (statement) => {
     await expect(on(application, (c) => c.query(statement))).rejects.toMatchObject({
       code: expect.stringMatching(/DENIED/) as string,

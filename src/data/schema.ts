@@ -1,21 +1,26 @@
 import { sql } from 'drizzle-orm';
 import {
   bigint,
+  boolean,
   datetime,
   double,
   int,
   longtext,
   mysqlEnum,
   mysqlTable,
+  text,
   tinyint,
   varchar,
 } from 'drizzle-orm/mysql-core';
+import { ROLES } from '@/core/people';
 
 // The tables as the queries see them. Keys, checks and triggers live in the migrations; a test compares the two.
 
 const id = () => int('id', { unsigned: true }).autoincrement().primaryKey();
 const ref = (name: string) => int(name, { unsigned: true });
 const instant = (name: string) => datetime(name, { mode: 'date', fsp: 3 });
+/** Who was signed in; null where a name was typed before there were accounts. */
+const personId = () => varchar('person_id', { length: 36 });
 const version = () => int('version', { unsigned: true }).notNull().default(1);
 
 export const catalogueImport = mysqlTable('catalogue_import', {
@@ -24,6 +29,7 @@ export const catalogueImport = mysqlTable('catalogue_import', {
   hash: varchar('hash', { length: 64 }).notNull(),
   actor: varchar('actor', { length: 60 }).notNull(),
   importedAt: instant('imported_at').notNull(),
+  person: personId(),
 });
 
 export const familyRevision = mysqlTable('family_revision', {
@@ -52,6 +58,10 @@ export const job = mysqlTable('job', {
   unit: mysqlEnum('unit', ['mm', 'in']).notNull(),
   secondPerson: tinyint('second_person').notNull(),
   profile: longtext('profile').notNull(),
+  place: varchar('place', { length: 120 }).notNull().default(''),
+  /** Codes as JSON; null for all that are in the catalogue. */
+  families: longtext('families'),
+  archivedAt: instant('archived_at'),
   version: version(),
 });
 
@@ -60,6 +70,7 @@ export const cableType = mysqlTable('cable_type', {
   jobId: ref('job_id').notNull(),
   code: varchar('code', { length: 40 }).notNull(),
   facts: longtext('facts').notNull(),
+  retiredAt: instant('retired_at'),
   version: version(),
 });
 
@@ -69,6 +80,7 @@ export const enclosure = mysqlTable('enclosure', {
   tag: varchar('tag', { length: 40 }).notNull(),
   area: varchar('area', { length: 80 }).notNull(),
   facts: longtext('facts').notNull(),
+  retiredAt: instant('retired_at'),
   version: version(),
 });
 
@@ -77,6 +89,7 @@ export const entry = mysqlTable('entry', {
   enclosureId: ref('enclosure_id').notNull(),
   label: varchar('label', { length: 20 }).notNull(),
   facts: longtext('facts').notNull(),
+  retiredAt: instant('retired_at'),
   version: version(),
 });
 
@@ -119,6 +132,7 @@ export const reading = mysqlTable('reading', {
   angleDeg: double('angle_deg'),
   withdrawnAt: instant('withdrawn_at'),
   clientId: varchar('client_id', { length: 36 }),
+  personId: personId(),
 });
 
 export const plan = mysqlTable('plan', {
@@ -131,6 +145,7 @@ export const plan = mysqlTable('plan', {
   provisional: tinyint('provisional').notNull(),
   body: longtext('body').notNull(),
   actor: varchar('actor', { length: 60 }).notNull(),
+  person: personId(),
   madeAt: instant('made_at').notNull(),
   supersededAt: instant('superseded_at'),
   /** Worked out by the database from the body: does the plan fill a chamber? */
@@ -152,6 +167,7 @@ export const recordEvent = mysqlTable('record_event', {
   stepId: varchar('step_id', { length: 60 }).notNull(),
   kind: varchar('kind', { length: 20 }).notNull(),
   actor: varchar('actor', { length: 60 }).notNull(),
+  person: personId(),
   at: varchar('at', { length: 30 }).notNull(),
   receivedAt: instant('received_at').notNull(),
   body: longtext('body').notNull(),
@@ -190,6 +206,7 @@ export const edit = mysqlTable('edit', {
   jobId: ref('job_id').notNull(),
   label: varchar('label', { length: 200 }).notNull(),
   actor: varchar('actor', { length: 60 }).notNull(),
+  person: personId(),
   at: instant('at').notNull(),
   changes: longtext('changes').notNull(),
   undoneAt: instant('undone_at'),
@@ -213,6 +230,7 @@ export const crossingPlan = mysqlTable('crossing_plan', {
   request: longtext('request').notNull(),
   body: longtext('body').notNull(),
   actor: varchar('actor', { length: 60 }).notNull(),
+  person: personId(),
   madeAt: instant('made_at').notNull(),
   version: tinyint('version').notNull().default(1),
 });
@@ -224,4 +242,103 @@ export const sentCommand = mysqlTable('sent_command', {
   saidHash: varchar('said_hash', { length: 64 }).notNull(),
   answer: longtext('answer').notNull(),
   at: instant('at').notNull(),
+});
+
+// The four tables of the accounts library are called and shaped as it wants them; `accounts.ts` hands them to it.
+
+export const person = mysqlTable('person', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  name: varchar('name', { length: 60 }).notNull(),
+  email: varchar('email', { length: 120 }).notNull(),
+  emailVerified: boolean('email_verified').notNull().default(false),
+  image: text('image'),
+  username: varchar('username', { length: 40 }),
+  displayUsername: varchar('display_username', { length: 40 }),
+  administrator: boolean('administrator').notNull().default(false),
+  blockedAt: instant('blocked_at'),
+  createdAt: instant('created_at').notNull(),
+  updatedAt: instant('updated_at').notNull(),
+});
+
+export const personSession = mysqlTable('person_session', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  token: varchar('token', { length: 64 }).notNull(),
+  userId: varchar('person_id', { length: 36 }).notNull(),
+  expiresAt: instant('expires_at').notNull(),
+  ipAddress: varchar('ip_address', { length: 60 }),
+  userAgent: varchar('user_agent', { length: 400 }),
+  createdAt: instant('created_at').notNull(),
+  updatedAt: instant('updated_at').notNull(),
+});
+
+export const personAccount = mysqlTable('person_account', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  userId: varchar('person_id', { length: 36 }).notNull(),
+  accountId: varchar('account_id', { length: 60 }).notNull(),
+  providerId: varchar('provider_id', { length: 40 }).notNull(),
+  accessToken: text('access_token'),
+  refreshToken: text('refresh_token'),
+  idToken: text('id_token'),
+  accessTokenExpiresAt: instant('access_token_expires_at'),
+  refreshTokenExpiresAt: instant('refresh_token_expires_at'),
+  scope: text('scope'),
+  password: varchar('password', { length: 255 }),
+  createdAt: instant('created_at').notNull(),
+  updatedAt: instant('updated_at').notNull(),
+});
+
+export const personVerification = mysqlTable('person_verification', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  identifier: varchar('identifier', { length: 255 }).notNull(),
+  value: text('value').notNull(),
+  expiresAt: instant('expires_at').notNull(),
+  createdAt: instant('created_at').notNull(),
+  updatedAt: instant('updated_at').notNull(),
+});
+
+export const personPin = mysqlTable('person_pin', {
+  personId: varchar('person_id', { length: 36 }).primaryKey(),
+  hash: varchar('hash', { length: 255 }).notNull(),
+  failures: tinyint('failures').notNull().default(0),
+  setAt: instant('set_at').notNull(),
+});
+
+export const membership = mysqlTable('membership', {
+  personId: varchar('person_id', { length: 36 }).notNull(),
+  jobId: ref('job_id').notNull(),
+  role: mysqlEnum('role', ROLES).notNull(),
+  givenBy: varchar('given_by', { length: 36 }),
+  givenAt: instant('given_at').notNull(),
+  endedAt: instant('ended_at'),
+});
+
+export const invitation = mysqlTable('invitation', {
+  id: id(),
+  tokenHash: varchar('token_hash', { length: 64 }).notNull(),
+  name: varchar('name', { length: 60 }).notNull(),
+  /** Set when it only lets that person choose another password. */
+  forPerson: varchar('for_person', { length: 36 }),
+  jobId: ref('job_id'),
+  roles: varchar('roles', { length: 120 }).notNull(),
+  administrator: boolean('administrator').notNull().default(false),
+  invitedBy: varchar('invited_by', { length: 36 }).notNull(),
+  madeAt: instant('made_at').notNull(),
+  expiresAt: instant('expires_at').notNull(),
+  usedBy: varchar('used_by', { length: 36 }),
+  usedAt: instant('used_at'),
+  withdrawnAt: instant('withdrawn_at'),
+});
+
+export const firstRun = mysqlTable('first_run', {
+  id: tinyint('id').primaryKey(),
+  codeHash: varchar('code_hash', { length: 64 }).notNull(),
+  madeAt: instant('made_at').notNull(),
+  usedAt: instant('used_at'),
+});
+
+/** How a list with these headings was mapped the last time. */
+export const sheetMapping = mysqlTable('sheet_mapping', {
+  jobId: ref('job_id').notNull(),
+  headings: varchar('headings', { length: 64 }).notNull(),
+  mapping: longtext('mapping').notNull(),
 });

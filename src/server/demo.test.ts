@@ -4,13 +4,16 @@ import { CABLES, ENCLOSURES } from '@/data/seed/quillmere';
 import { reasonWords, type Candidate } from '@/core/gland-selection';
 import { encodeArcs } from '@/core/procedure';
 import { loadDemo } from './demo';
+import { ownDatabase } from './testing/alone';
 import { good } from './testing/job';
 import { assessOne, requireJob } from './operations/load';
 import { viewSummaries } from './operations/view';
 
+ownDatabase('DEMO');
 afterAll(closeDatabase);
 
 beforeAll(async () => {
+  // It is there already where the whole of the tests is run.
   const loaded = await loadDemo(readFileSync('examples/catalogue/demo.json', 'utf8'));
   if (!loaded.ok) throw new Error(JSON.stringify(loaded.problems));
 });

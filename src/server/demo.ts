@@ -28,27 +28,27 @@ import { takeSize } from './operations/gland-selection';
 import { addCrossing, viewCrossing } from './operations/crossing';
 import { takeCrossingPlan } from './operations/crossing-plan';
 import { work } from './operations/work';
+import { demoPeople, demoRoles, type DemoPeople } from './people/demo-people';
 import { operation } from './transaction';
+
+const WORKS = ['fitter', 'inspector'] as const;
 
 /**
  * Loads the demo catalogue and job where they are not there yet. A demo that is already there keeps its catalogue: revisions that plans
  * stand on never change. Everything after the bare schedule goes the way a user goes.
  */
 export async function loadDemo(catalogueText: string): Promise<Result<'loaded' | 'there'>> {
+  const who = await demoPeople();
   const fresh = (await findJob(database(), QUILLMERE.slug)) === null;
   if (fresh) {
-    const imported = await importCatalogue(
-      catalogueText,
-      { name: 'planner' },
-      new Date('2026-10-19T08:00:00.000Z'),
-    );
+    const imported = await importCatalogue(catalogueText, who.planner, new Date('2026-10-19T08:00:00.000Z'));
     if (!imported.ok) return imported;
   }
   // Transit frames came later: a catalogue from before gets their sheet too.
   if (!fresh && (await loadFrameSheets(database())).length === 0) {
     const file = JSON.parse(catalogueText) as Record<string, unknown>;
     const sheets = { ...file, families: [], adaptors: [], accessories: [], compounds: [] };
-    const imported = await importCatalogue(JSON.stringify(sheets), { name: 'planner' }, new Date());
+    const imported = await importCatalogue(JSON.stringify(sheets), who.planner, new Date());
     if (!imported.ok) return imported;
   }
   for (const job of [QUILLMERE, ANNEX]) {
@@ -59,14 +59,15 @@ export async function loadDemo(catalogueText: string): Promise<Result<'loaded' |
     });
     if (!made.ok) return made;
   }
+  await demoRoles(who, [QUILLMERE.slug, ANNEX.slug]);
   if (fresh) {
-    const worked = await workTheDemo();
+    const worked = await workTheDemo(who);
     if (!worked.ok) return worked;
   }
   // Crossings came later: a demo from before gets them too.
   const job = await findJob(database(), QUILLMERE.slug);
   if (!job || (await listCrossings(database(), job.id)).length > 0) return ok('there');
-  const crossed = await workTheCrossings();
+  const crossed = await workTheCrossings(who);
   return crossed.ok ? ok('loaded') : crossed;
 }
 
@@ -153,7 +154,7 @@ const CURING = {
   ],
 } as const;
 
-async function workTheDemo(): Promise<Result<null>> {
+async function workTheDemo(who: DemoPeople): Promise<Result<null>> {
   let clock = Date.parse('2026-11-03T07:00:00.000Z');
   const opened = Date.now();
   const tick = (minutes: number) => new Date((clock += minutes * 60_000));
@@ -163,7 +164,7 @@ async function workTheDemo(): Promise<Result<null>> {
     if (!seen.ok) return seen;
     const best = seen.value.assessment.choice?.candidates[0];
     if (!best) throw new Error(`demo: nothing to choose for ${cable}/${end}`);
-    const taken = await takeSize(ref, best.size.code, randomUUID(), { name: 'planner' }, tick(2));
+    const taken = await takeSize(ref, best.size.code, randomUUID(), who.planner, tick(2));
     if (!taken.ok) return taken;
     if (until === null) continue;
     for (let guard = 0; guard < 60; guard += 1) {
@@ -183,7 +184,8 @@ async function workTheDemo(): Promise<Result<null>> {
             step.kind === 'mix' ? { batch: 'CR-2611', expiry: '2028-06-30', tempC: CURING.tempC } : null,
           ),
         },
-        { name: step.kind === 'sign' ? 'inspector' : 'fitter 1' },
+        who[step.kind === 'sign' ? 'inspector' : 'fitter'],
+        WORKS,
         at,
       );
       if (!done.ok) return done;
@@ -194,7 +196,8 @@ async function workTheDemo(): Promise<Result<null>> {
         const kept = await work(
           { kind: 'termination', ...ref },
           { id: randomUUID(), at: at.toISOString(), command: { kind: 'temperature', tempC } },
-          { name: 'fitter 1' },
+          who.fitter,
+          WORKS,
           at,
         );
         if (!kept.ok) return kept;
@@ -209,7 +212,7 @@ const BUILT: readonly (readonly [crossing: string, steps: number])[] = [
   ['X-2', 0],
 ];
 
-async function workTheCrossings(): Promise<Result<null>> {
+async function workTheCrossings(who: DemoPeople): Promise<Result<null>> {
   for (const { name, setup } of QUILLMERE_CROSSINGS) {
     const added = await addCrossing(QUILLMERE.slug, name, setup);
     if (!added.ok) return added;
@@ -232,7 +235,7 @@ async function workTheCrossings(): Promise<Result<null>> {
         plan,
         note: 'first plan',
       },
-      { name: 'planner' },
+      who.planner,
       tick(),
     );
     if (!taken.ok) return taken;
@@ -245,7 +248,8 @@ async function workTheCrossings(): Promise<Result<null>> {
       const done = await work(
         { kind: 'crossing', ...ref },
         { id: randomUUID(), at: at.toISOString(), command: { ...asHeld(step), instrument: 'feeler set 3' } },
-        { name: 'fitter 2' },
+        who.fitter,
+        WORKS,
         at,
       );
       if (!done.ok) return done;

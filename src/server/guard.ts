@@ -11,6 +11,10 @@ const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }
     message: 'somebody else is taking the same parts in just now: look again',
   },
   crossing_once: { path: 'name', message: 'a crossing of this name is there already' },
+  person_username: {
+    path: 'username',
+    message: 'somebody signs in under this name already: take another',
+  },
   sent_once: { path: 'id', message: 'this has just been sent already' },
   record_event_order: { path: 'event', message: 'somebody else has just confirmed a step here: look again' },
 };

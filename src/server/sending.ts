@@ -38,12 +38,12 @@ const answered = ({
 /** Does a command once, however often it is sent: later sends are answered as the first. A refusal is not kept, so it is judged anew. */
 export async function once(
   sent: { readonly id: string; readonly operation: string; readonly args: readonly unknown[] },
-  { name }: Actor,
+  { id: person, name }: Actor,
   at: Date,
   work: () => Promise<Result<unknown>>,
 ): Promise<Result<unknown>> {
   const { id, operation, args } = sent;
-  const now: Sending = { id, operation, saidHash: hashOf([name, args]), at };
+  const now: Sending = { id, operation, saidHash: hashOf([person ?? name, args]), at };
   const before = await answered(now);
   if (!before.ok) return before;
   if (before.value !== null) return ok(before.value.answer);

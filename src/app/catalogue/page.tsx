@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { frameSheetsInForce, missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
 import { ACCESSORY_WORDS } from '@/core/gland-selection';
-import { look } from '@/server/gate';
+import { look } from '../for-pages';
 import { CataloguePage } from '@/ui/catalogue/CataloguePage';
 import { TopBar } from '@/ui/shell/TopBar';
 import { Refused } from '../refusal';

@@ -11,8 +11,15 @@ export const STAGE_METHODS = [
 ] as const;
 export type StageMethodKind = (typeof STAGE_METHODS)[number];
 
+const FIGURE_WORDS = {
+  torqueNm: 'the torque in N·m',
+  toleranceNm: 'its tolerance in N·m',
+  turns: 'the turns',
+  scale: 'the marks of the scale',
+} as const;
+
 /** Which figures each method needs; a stage without them is incomplete. */
-const NEEDS: Readonly<Record<StageMethodKind, readonly string[]>> = {
+const NEEDS: Readonly<Record<StageMethodKind, readonly (keyof typeof FIGURE_WORDS)[]>> = {
   torque: ['torqueNm', 'toleranceNm'],
   handPlusTurns: ['turns'],
   metalToMetal: [],
@@ -45,7 +52,10 @@ export const stageMethodSchema = object({
     const kind = STAGE_METHODS.find((k) => k === (method as { kind?: unknown }).kind);
     if (kind === undefined) return true;
     const missing = NEEDS[kind].filter((key) => (method as Record<string, unknown>)[key] === undefined);
-    return missing.length === 0 || this.createError({ message: `${kind} needs ${missing.join(' and ')}` });
+    return (
+      missing.length === 0 ||
+      this.createError({ message: `lacks ${missing.map((key) => FIGURE_WORDS[key]).join(' and ')}` })
+    );
   })
   .required();
 

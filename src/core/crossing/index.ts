@@ -1,3 +1,4 @@
+export * from './field-words';
 export * from './place-csv';
 export * from './setup';
 export * from './summary';

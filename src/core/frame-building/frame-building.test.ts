@@ -246,6 +246,7 @@ describe('buildingSteps', () => {
       fingerprint: s.fingerprint,
       decision: null,
       actor: 'fitter',
+      person: null,
       at: '',
       mix: null,
       tempC: null,
@@ -262,7 +263,7 @@ describe('buildingSteps', () => {
           rules: { confirm: () => ok({ waste: null }), temperature: () => ok(null), recut: ok },
         },
         { ...asHeld(row), measured },
-        'fitter',
+        { id: null, name: 'fitter' },
         '2026-11-10T08:00:00.000Z',
       );
     const [refused, tight, passes] = [ask({}), ask({ [key]: 0.1 }), ask({ [key]: 0.5 })];

@@ -3,7 +3,17 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { number, object, string } from 'yup';
-import { hashOf, hashOnce, hashText, hull, pathWords, problemLine, textWidth, validate } from '.';
+import {
+  hashOf,
+  hashOnce,
+  hashText,
+  hull,
+  pathWords,
+  placedProblem,
+  problemLine,
+  textWidth,
+  validate,
+} from '.';
 
 const schema = object({ tag: string().max(5).required(), count: number().integer().min(1).required() })
   .noUnknown()
@@ -14,7 +24,7 @@ describe('validate', () => {
     expect(validate(schema, { tag: 'K-1', count: 2 })).toEqual({ ok: true, value: { tag: 'K-1', count: 2 } });
     expect(validate(schema, { tag: 'K-1', count: '2' })).toMatchObject({
       ok: false,
-      problems: [{ path: 'count', value: '2' }],
+      problems: [{ path: 'count', message: 'is no number', value: '2' }],
     });
   });
 
@@ -26,6 +36,15 @@ describe('validate', () => {
     ]);
     expect(validate(schema, { tag: 'K-1', count: 1, colour: 'red' }).ok).toBe(false);
     for (const nothing of [null, undefined, 3, 'x', []]) expect(validate(schema, nothing).ok).toBe(false);
+  });
+});
+
+it('takes a path off the front of what is said, and leaves a word that is called like it', () => {
+  const named = object({
+    batch: string().test('there', 'the batch number stands on the pack', (v) => v !== ''),
+  });
+  expect(validate(named, { batch: '' })).toMatchObject({
+    problems: [{ path: 'batch', message: 'the batch number stands on the pack' }],
   });
 });
 
@@ -43,6 +62,10 @@ it('calls a path as people do: by the words of its fields, lists by number or by
   );
   expect(pathWords('sizes[0].nobodyKnows[1]', words)).toBe('size 1, nobodyKnows 2');
   expect(pathWords('', words)).toBe('');
+  const known = { path: 'sizes[1].max', message: 'is no number', value: 'x' };
+  expect(placedProblem(known, words)).toEqual({ ...known, message: 'size 2, largest: is no number' });
+  for (const whole of ['version', ''])
+    expect(placedProblem({ path: whole, message: 'Look again.' }, words).message).toBe('Look again.');
 });
 
 it('takes the hull of intervals, of at least one', () => {

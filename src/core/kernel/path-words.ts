@@ -1,3 +1,5 @@
+import type { Problem } from './result';
+
 /** Names of all fields in a value, at any depth. */
 export type FieldsOf<T> = T extends readonly (infer E)[]
   ? FieldsOf<E>
@@ -35,4 +37,18 @@ export function pathWords(
     else said.splice(-1, 1, named);
   }
   return said.join(', ');
+}
+
+/**
+ * A problem that begins with its place as a person would call it. What belongs to no field of the table (somebody else has changed it, the
+ * server is away) is a whole sentence already and stays as it is.
+ */
+export function placedProblem(
+  problem: Problem,
+  words: Readonly<Record<string, string>>,
+  nameOf?: (list: string) => string | undefined,
+): Problem {
+  const [field = ''] = problem.path.split(/[.[]/);
+  if (words[field] === undefined) return problem;
+  return { ...problem, message: `${pathWords(problem.path, words, nameOf)}: ${problem.message}` };
 }

@@ -19,16 +19,31 @@ export function validate<S extends Schema>(
   }
 }
 
+/** What a value is not, in words of people: Yup speaks of types. */
+const TYPE_WORDS: Readonly<Record<string, string>> = {
+  number: 'is no number',
+  string: 'is no text',
+  boolean: 'is neither yes nor no',
+  array: 'is no list',
+  object: 'has no fields',
+};
+
 function toProblem(error: ValidationError): Problem {
   const path = error.path ?? '';
+  const params = error.params as { originalValue?: unknown; type?: unknown } | undefined;
+  const value = params?.originalValue;
+  const expected = error.type === 'typeError' ? TYPE_WORDS[String(params?.type)] : undefined;
+  if (expected !== undefined)
+    // NaN is what unreadable text comes to: there is nothing to show of it.
+    return value === undefined || Number.isNaN(value)
+      ? { path, message: expected }
+      : { path, message: expected, value };
   const last = path === '' ? 'input' : path;
   // Yup starts its messages with the path; we carry the path separately.
   const message = error.errors
+    .map((said) => (said.startsWith(`${last} `) ? said.slice(last.length + 1) : said))
     .join('; ')
-    .split(`${last} `)
-    .join('')
     .replace(/^this /, '')
     .replace(/\s+/g, ' ');
-  const value = (error.params as { originalValue?: unknown } | undefined)?.originalValue;
   return value === undefined ? { path, message } : { path, message, value };
 }

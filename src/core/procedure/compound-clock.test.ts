@@ -43,7 +43,7 @@ function confirm(acts: BenchAct[], minutes: number, more: Partial<ConfirmCommand
     secondPerson: false,
     rules: terminationRules(seal, 50),
   };
-  const decided = decide(state, command, 'fitter', at(minutes));
+  const decided = decide(state, command, { id: null, name: 'fitter' }, at(minutes));
   if (!decided.ok) return decided.problems.map((p) => p.message).join('; ');
   const { kind, stepId, body } = decided.value;
   if (kind === 'waste') return body.reason;
@@ -65,6 +65,7 @@ const temperature = (minutes: number, tempC: number): BenchAct => ({
   fingerprint: null,
   decision: null,
   actor: 'fitter',
+  person: null,
   at: at(minutes),
   mix: null,
   tempC,

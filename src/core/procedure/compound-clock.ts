@@ -1,4 +1,4 @@
-import { refuse, type Result } from '@/core/kernel';
+import { fail, refuse, type Result } from '@/core/kernel';
 import {
   potLife,
   trackCure,
@@ -6,7 +6,7 @@ import {
   type SealPlan,
   type TemperatureReading,
 } from '@/core/compound-cure';
-import type { BenchAct, MixRecord } from '@/core/record';
+import { packProblems, type BenchAct, type MixRecord } from '@/core/record';
 
 export interface CompoundClock {
   readonly mix: (MixRecord & { readonly atMs: number; readonly endsMs: number }) | null;
@@ -68,9 +68,8 @@ export function compoundClock(
 export function mayMix(seal: SealPlan, mix: MixRecord | null, today: string): Result<MixRecord> {
   if (mix === null)
     return refuse('mix', 'batch, expiry date and the temperature of the work are part of the record');
-  if (mix.batch.trim() === '') return refuse('mix.batch', 'the batch number stands on the pack');
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(mix.expiry) || Number.isNaN(Date.parse(mix.expiry)))
-    return refuse('mix.expiry', 'is not a date such as 2027-03-31', mix.expiry);
+  const [unread] = packProblems(mix);
+  if (unread) return fail([{ ...unread, path: `mix.${unread.path}` }]);
   if (mix.expiry < today)
     return refuse('mix.expiry', `this pack expired on ${mix.expiry}: take another`, mix.expiry);
   const life = potLife(seal.potLife, mix.tempC);

@@ -6,6 +6,7 @@ import {
   replay,
   stepsToRedo,
   type BenchAct,
+  type Person,
   type LookDecision,
   type Step,
   type WorkState,
@@ -38,12 +39,17 @@ function made(code = 'RW2-32', input: TerminationInput = TERMINATION, more: Part
 }
 
 const AT = '2026-11-10T08:00:00.000Z';
-const act = (step: Step, decision: LookDecision | null = null, actor = 'fitter'): BenchAct => ({
+const act = (
+  step: Step,
+  decision: LookDecision | null = null,
+  actor: string | Person = 'fitter',
+): BenchAct => ({
   stepId: step.id,
   kind: step.kind === 'look' ? 'look' : step.kind === 'sign' ? 'sign' : 'confirm',
   fingerprint: step.fingerprint,
   decision,
-  actor,
+  actor: typeof actor === 'string' ? actor : actor.name,
+  person: typeof actor === 'string' ? null : actor.id,
   at: AT,
   mix: null,
   tempC: null,
@@ -79,10 +85,15 @@ function refusal(
   of: WorkState,
   held: Step,
   decision: LookDecision | null = null,
-  actor = 'fitter',
+  actor: string | Person = 'fitter',
   more = {},
 ) {
-  const decided = decide(of, { ...asHeld(held, null, decision), ...more }, actor, AT);
+  const decided = decide(
+    of,
+    { ...asHeld(held, null, decision), ...more },
+    typeof actor === 'string' ? { id: null, name: actor } : actor,
+    AT,
+  );
   return decided.ok ? '' : decided.problems.map((p) => p.message).join('; ');
 }
 
@@ -184,6 +195,27 @@ describe('deciding', () => {
     expect(refusal(again('inspector'), sign, null, 'inspector')).toMatch(/another person/);
   });
 
+  it('tells who is signed in apart by the person, not by the name', () => {
+    const [one, other] = [
+      { id: 'p-1', name: 'A. Fitter' },
+      { id: 'p-2', name: 'A. Fitter' },
+    ];
+    const made = (by: string | Person) => ({
+      ...state(steps, []),
+      acts: workUntil(steps, [], 'sign').map((a) => ({
+        ...a,
+        actor: one.name,
+        person: typeof by === 'string' ? null : by.id,
+      })),
+      secondPerson: true,
+    });
+    const sign = step(steps, 'sign');
+    expect(refusal(made(one), sign, null, { ...one, name: 'Renamed' })).toMatch(/another person/);
+    expect(refusal(made(one), sign, null, other)).toBe('');
+    // A typed name may have been anybody's: it counts as theirs who are called so.
+    expect(refusal(made('typed'), sign, null, other)).toMatch(/another person/);
+  });
+
   it('wants every check of a hold point ticked, and knows no others', () => {
     expect(refusal(fresh, first, null, 'fitter', { checked: [2, 0] })).toBe(
       'not ticked yet: Proved dead at the box',
@@ -197,7 +229,7 @@ describe('a step that was held by mistake', () => {
   const { steps } = made();
   const all = workUntil(steps, [], null);
   const back = (acts: readonly BenchAct[], stepId: string, reason = 'held too early') =>
-    decide(state(steps, acts), { kind: 'correct', stepId, reason }, 'fitter', AT);
+    decide(state(steps, acts), { kind: 'correct', stepId, reason }, { id: null, name: 'fitter' }, AT);
 
   it.each(steps.map((s) => s.id))('is taken back with just what stands on it: %s', (id) => {
     const decided = back(all, id);

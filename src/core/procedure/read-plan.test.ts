@@ -65,6 +65,7 @@ describe('a stored plan', () => {
       fingerprint: s.fingerprint,
       decision: s.branches?.[0]?.decision ?? null,
       actor: 'fitter',
+      person: null,
       at: '',
       mix: null,
       tempC: null,

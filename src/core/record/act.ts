@@ -9,6 +9,7 @@ export interface BenchAct {
   readonly fingerprint: string | null;
   readonly decision: LookDecision | null;
   readonly actor: string;
+  readonly person: string | null;
   /** ISO 8601, by the server's clock: what runs by a clock is judged by it. */
   readonly at: string;
   readonly mix: MixRecord | null;
@@ -25,6 +26,7 @@ export function actOf(event: ChainedEvent): BenchAct {
     fingerprint: null,
     decision: null,
     actor: event.actor,
+    person: event.person,
     at: event.receivedAt,
     mix: null,
     tempC: null,

@@ -41,10 +41,10 @@ export interface WorkOutcome {
 /** A recorded event as it is shown. */
 export type EventView = Pick<
   ChainedEvent,
-  'seq' | 'stepId' | 'kind' | 'actor' | 'at' | 'receivedAt' | 'body' | 'planHash' | 'hash'
+  'seq' | 'stepId' | 'kind' | 'actor' | 'person' | 'at' | 'receivedAt' | 'body' | 'planHash' | 'hash'
 >;
 
 export const eventView = (event: ChainedEvent): EventView => {
-  const { seq, stepId, kind, actor, at, receivedAt, body, planHash, hash } = event;
-  return { seq, stepId, kind, actor, at, receivedAt, body, planHash, hash };
+  const { seq, stepId, kind, actor, person, at, receivedAt, body, planHash, hash } = event;
+  return { seq, stepId, kind, actor, person, at, receivedAt, body, planHash, hash };
 };

@@ -1,15 +1,13 @@
 import { array, mixed, number, object, string } from 'yup';
 import { fail, hashOf, ok, refuse, validate, type Problem, type Result } from '@/core/kernel';
-import { auditChain, faultWords, SUBJECT_KINDS, type ChainedEvent } from './chain';
+import { auditChain, EVENT_VERSIONS, faultWords, SUBJECT_KINDS, type ChainedEvent } from './chain';
 import { auditReceipts, auditTail, type Receipt, type SignatureCheck } from './receipt';
 
 const hash = () => string().length(64).required();
 const kind = () => string().oneOf(SUBJECT_KINDS).required();
 
 const eventSchema = object({
-  version: number()
-    .oneOf([1, 2] as const)
-    .required(),
+  version: number().oneOf(EVENT_VERSIONS).required(),
   id: string().required(),
   subjectKind: kind(),
   subject: string().required(),
@@ -17,6 +15,8 @@ const eventSchema = object({
   stepId: string().required(),
   kind: string().required(),
   actor: string().defined(),
+  /** Files of before have none. */
+  person: string().nullable().default(null),
   at: string().required(),
   receivedAt: string().required(),
   body: mixed<object | string | number | boolean>().nullable().defined(),

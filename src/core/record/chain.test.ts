@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { canonicalJson, hashOf, seededRandom } from '@/core/kernel';
-import { auditChain, eventHash, GENESIS, type ChainedEvent, type EventContent } from '.';
+import { auditChain, eventHash, GENESIS, type ChainedEvent, type EventContent, type EventVersion } from '.';
 
-function chain(count: number, versionOf: (i: number) => 1 | 2 = () => 2): ChainedEvent[] {
+function chain(count: number, versionOf: (i: number) => EventVersion = () => 3): ChainedEvent[] {
   const events: ChainedEvent[] = [];
   for (let i = 0; i < count; i += 1) {
     const content: EventContent = {
@@ -15,6 +15,7 @@ function chain(count: number, versionOf: (i: number) => 1 | 2 = () => 2): Chaine
       stepId: `step-${i}`,
       kind: 'confirm',
       actor: 'fitter',
+      person: versionOf(i) === 3 ? 'p-1' : null,
       at: `2026-11-02T08:0${i % 10}:00.000Z`,
       body: { fingerprint: 'f', n: i },
       planHash: 'p',
@@ -34,6 +35,7 @@ it('finds any single change, removal or swap', () => {
       fc.integer({ min: 0, max: 7 }),
       fc.constantFrom(
         'actor',
+        'person',
         'at',
         'stepId',
         'kind',
@@ -66,9 +68,16 @@ it('finds any single change, removal or swap', () => {
 });
 
 it('holds when events of before go on with events of today, and not the other way round', () => {
-  expect(auditChain(chain(6, (i) => (i < 3 ? 1 : 2)))).toEqual([]);
+  expect(auditChain(chain(6, (i) => (i < 2 ? 1 : i < 4 ? 2 : 3)))).toEqual([]);
   expect(auditChain(chain(6, (i) => (i < 3 ? 2 : 1)))).toEqual([
     { seq: 4, fault: 'claims to be older than the event before it' },
+  ]);
+});
+
+it('finds a person put to an event of before, whose hash knows of none', () => {
+  const events = chain(3, () => 2).map((e, i) => (i === 1 ? { ...e, person: 'p-9' } : e));
+  expect(auditChain(events)).toEqual([
+    { seq: 2, fault: 'names a person who was not signed in when it was written' },
   ]);
 });
 

@@ -5,12 +5,15 @@ import { readBody } from './event-body';
 export const SUBJECT_KINDS = ['termination', 'crossing'] as const;
 export type SubjectKind = (typeof SUBJECT_KINDS)[number];
 
+export const EVENT_VERSIONS = [1, 2, 3] as const;
+export type EventVersion = (typeof EVENT_VERSIONS)[number];
+
 /**
- * What is hashed of an event: everything but its own hash. Version 2 hashes the kind of its subject and the server's time with it; events of
- * version 1 were written before that and verify as they were. Times are ISO 8601: `at` by the device, `receivedAt` by the server.
+ * What is hashed of an event: everything but its own hash. Version 2 hashes the kind of its subject and the server's time with it, version 3
+ * the person who was signed in; events of before were written without and verify as they were. Times are ISO 8601: `at` by the device, `receivedAt` by the server.
  */
 export interface EventContent {
-  readonly version: 1 | 2;
+  readonly version: EventVersion;
   readonly id: string;
   readonly subjectKind: SubjectKind;
   /** As it was called when the event was written, such as `K-104/B`. */
@@ -18,7 +21,10 @@ export interface EventContent {
   readonly seq: number;
   readonly stepId: string;
   readonly kind: string;
+  /** By name. */
   readonly actor: string;
+  /** Id of the person who was signed in; null where a name was typed and nobody signed in. */
+  readonly person: string | null;
   readonly at: string;
   readonly receivedAt: string;
   readonly body: unknown;
@@ -36,11 +42,11 @@ export const GENESIS = '0'.repeat(64);
 /** Hash of an event, which covers the hash of the event before it. */
 export function eventHash(event: EventContent): string {
   const { version, id, subjectKind, subject, seq, stepId, kind, actor, at, receivedAt, body } = event;
-  const { planHash, prevHash } = event;
+  const { planHash, prevHash, person } = event;
   const common = { id, seq, stepId, kind, actor, at, body, planHash, prevHash };
-  return version === 1
-    ? hashOf({ ...common, termination: subject })
-    : hashOf({ ...common, version, subjectKind, subject, receivedAt });
+  if (version === 1) return hashOf({ ...common, termination: subject });
+  const later = { ...common, version, subjectKind, subject, receivedAt };
+  return hashOf(version === 2 ? later : { ...later, person });
 }
 
 /** The first place where a record does not hold. `seq` 0 is its plan, or the record as a whole. */
@@ -73,7 +79,9 @@ export function auditChain(events: readonly ChainedEvent[]): ChainFault[] {
       faults.push({ seq: event.seq, fault: 'has been changed after it was written' });
     else if (!isReadable(event))
       faults.push({ seq: event.seq, fault: 'does not hold what an event of its kind holds' });
-    if (event.version === 1 && i > 0 && events[i - 1]?.version === 2)
+    if (event.version < 3 && event.person !== null)
+      faults.push({ seq: event.seq, fault: 'names a person who was not signed in when it was written' });
+    if (event.version < (events[i - 1]?.version ?? 1))
       faults.push({ seq: event.seq, fault: 'claims to be older than the event before it' });
     previous = event.hash;
   });

@@ -47,6 +47,12 @@ export type Decided = {
   readonly [K in EventKind]: { readonly kind: K; readonly stepId: string; readonly body: EventBody<K> };
 }[EventKind];
 
+/** Who does something: signed in, or (`id` null) by a name that was typed. */
+export interface Person {
+  readonly id: string | null;
+  readonly name: string;
+}
+
 /** What a kind of subject asks beyond the order of the steps. What it does not know of, it refuses. */
 export interface SubjectRules {
   /** `waste`: what was mixed came too late, and that is recorded instead of the step. */
@@ -75,8 +81,8 @@ export interface WorkState {
  * What a command leads to in this state, or why it may not be. Nothing is read but its arguments: `now` is the server's time, ISO 8601, by
  * which everything that runs by a clock is judged.
  */
-export function decide(state: WorkState, command: Command, actor: string, now: string): Result<Decided> {
-  if (actor.trim() === '') return refuse('actor', 'a name is needed: the record says who');
+export function decide(state: WorkState, command: Command, actor: Person, now: string): Result<Decided> {
+  if (actor.name.trim() === '') return refuse('actor', 'a name is needed: the record says who');
   switch (command.kind) {
     case 'confirm':
       return confirm(state, command, actor, now);
@@ -101,7 +107,7 @@ export function decide(state: WorkState, command: Command, actor: string, now: s
   }
 }
 
-function confirm(state: WorkState, command: ConfirmCommand, actor: string, now: string): Result<Decided> {
+function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: string): Result<Decided> {
   const step = stepInTurn(state, command);
   if (!step.ok) return step;
   const { decision = null } = command;
@@ -124,8 +130,12 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: string, now: 
       body: { title: 'Mix declared waste', reason: asked.value.waste },
     });
   const worked = state.acts.filter((a) => !LOOKED_AT.has(a.kind));
-  if (kind === 'sign' && state.secondPerson && worked.some((a) => samePerson(a.actor, actor)))
-    return refuse('actor', 'this job asks for a signature by another person than the fitter', actor);
+  if (
+    kind === 'sign' &&
+    state.secondPerson &&
+    worked.some((a) => samePerson({ id: a.person, name: a.actor }, actor))
+  )
+    return refuse('actor', 'this job asks for a signature by another person than the fitter', actor.name);
   const instrument = command.instrument?.trim() ?? '';
   return ok({
     kind: kind === 'look' || kind === 'sign' || kind === 'mix' ? kind : 'confirm',
@@ -228,8 +238,12 @@ function correct({ steps, acts }: WorkState, { stepId, reason }: CorrectCommand)
   });
 }
 
-/** Names as people write them: case, and how many spaces stand between, make no other person. */
-const samePerson = (a: string, b: string): boolean => {
+/**
+ * Two who are signed in are told apart by their ids. A name that was only typed is compared as people write them: case, and how many spaces
+ * stand between, make no other person.
+ */
+const samePerson = (a: Person, b: Person): boolean => {
+  if (a.id !== null && b.id !== null) return a.id === b.id;
   const plain = (name: string) => name.trim().replace(/\s+/g, ' ').toLocaleLowerCase('en');
-  return plain(a) === plain(b);
+  return plain(a.name) === plain(b.name);
 };

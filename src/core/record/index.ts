@@ -11,3 +11,4 @@ export * from './stations';
 export * from './same-command';
 export * from './step';
 export * from './work';
+export * from './pack';

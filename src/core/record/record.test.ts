@@ -39,7 +39,7 @@ function job() {
     if (!subject) throw new Error('no subject');
     const last = subject.events[subject.events.length - 1];
     const content = {
-      version: 2 as const,
+      version: 3 as const,
       id: `e${n}`,
       subjectKind: subject.kind,
       subject: subject.name,
@@ -47,6 +47,7 @@ function job() {
       stepId: `s${n}`,
       kind: 'confirm',
       actor: 'fitter',
+      person: n % 2 === 0 ? 'p-1' : null,
       at: `2026-11-02T08:${10 + n}:00.000Z`,
       receivedAt: `2026-11-02T08:${10 + n}:01.000Z`,
       body: { fingerprint: 'f', title: `step ${n}` },

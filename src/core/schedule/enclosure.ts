@@ -109,3 +109,12 @@ export const entrySchema = object({
   .required();
 
 export type Entry = InferType<typeof entrySchema>;
+
+/** An entry that is made: the last stroke of `box/entry` parts the two, so its label has none. */
+export const newEntrySchema = entrySchema.shape({
+  label: string()
+    .min(1)
+    .max(20)
+    .matches(/^[^/]+$/, 'has no stroke in it')
+    .required(),
+});

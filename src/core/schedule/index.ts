@@ -5,3 +5,5 @@ export * from './enclosure';
 export * from './tag';
 export * from './reading-cell';
 export * from './schedule-import';
+export * from './field-words';
+export * from './cable-section';

@@ -110,11 +110,12 @@ export const previewImport = (
   context: ImportContext,
 ): ImportRow[] => rows.map(rowJudge(rows, columns, context));
 
-/** Judges the rows of a file one by one, in their order: what a row takes, a later one cannot have. */
+/** Judges the rows of a file one by one, in their order: what a row takes, a later one cannot have. `lineOf` says where a row stands in its file. */
 export function rowJudge(
   rows: readonly Cells[],
   columns: ReadonlySet<string>,
   context: ImportContext,
+  lineOf: (i: number) => number = (i) => i + 2,
 ): (cells: Cells, i: number) => ImportRow {
   const current = new Map([...context.current].map(([tag, cable]) => [fold(tag), cable]));
   const seenTags = new Map<string, number>();
@@ -130,7 +131,7 @@ export function rowJudge(
     }
   }
   return (cells, i) => {
-    const line = i + 2;
+    const line = lineOf(i);
     const read = readRow(
       cells,
       columns,

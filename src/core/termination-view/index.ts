@@ -24,6 +24,10 @@ export interface JobView {
   readonly slug: string;
   readonly name: string;
   readonly unit: LengthUnit;
+  readonly place: string;
+  readonly families: readonly string[] | null;
+  readonly archived: boolean;
+  readonly version: number;
   readonly secondPerson: boolean;
   readonly profileTitle: string;
   readonly rules: MeasurementRules;
@@ -255,3 +259,32 @@ export * from './import-report';
 export * from './kit';
 export * from './moved-on';
 export * from './schedule-row';
+
+/** A box with its entries, and who has each of them. */
+export interface BoxView {
+  readonly id: number;
+  readonly area: string;
+  readonly version: number;
+  readonly box: Enclosure;
+  readonly entries: readonly {
+    readonly id: number;
+    readonly version: number;
+    readonly entry: Entry;
+    /** Its thread or its diameter, in words. */
+    readonly hole: string;
+    /** The cable end that goes into it, as `K-101/A`. */
+    readonly holder: string | null;
+  }[];
+}
+
+/** A cable type and how many cables are of it. */
+export interface TypeView {
+  readonly type: CableType;
+  readonly cables: number;
+  readonly version: number;
+}
+
+/** How many ends were judged anew, or entries made. */
+export interface SetupOutcome {
+  readonly touched: number;
+}

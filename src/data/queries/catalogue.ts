@@ -62,8 +62,11 @@ async function familiesInForce(tx: Tx): Promise<number[]> {
   return [...newest.values()].map((r) => r.id);
 }
 
-/** The revision in force of every family, the newest of every part. What is stored was validated when it came in. */
-export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
+/** The revision in force of every family, or of those that a job uses, and the newest of every part. What is stored was validated when it came in. */
+export async function loadCatalogue(
+  tx: Tx,
+  inUse: readonly string[] | null = null,
+): Promise<StoredCatalogue> {
   const ids = await familiesInForce(tx);
   const families =
     ids.length === 0
@@ -93,7 +96,7 @@ export async function loadCatalogue(tx: Tx): Promise<StoredCatalogue> {
     }
   }
   return {
-    families: families.map(storedFamily),
+    families: families.filter((f) => inUse === null || inUse.includes(f.code)).map(storedFamily),
     adaptors: [...adaptors.values()],
     accessories: [...accessories.values()],
     compounds: [...compounds.values()],
@@ -124,6 +127,15 @@ export async function loadRevisionsOf(tx: Tx, code: string): Promise<Family[]> {
 export async function findFamilyRevision(tx: Tx, id: number): Promise<StoredFamily | null> {
   const [row] = await tx.select().from(familyRevision).where(eq(familyRevision.id, id));
   return row ? storedFamily(row) : null;
+}
+
+/** The id of a sheet by its family and revision; null when it is not here. */
+export async function findRevision(tx: Tx, code: string, revision: string): Promise<number | null> {
+  const [row] = await tx
+    .select({ id: familyRevision.id })
+    .from(familyRevision)
+    .where(and(eq(familyRevision.code, code), eq(familyRevision.revision, revision)));
+  return row?.id ?? null;
 }
 
 export async function listFamilyRevisions(tx: Tx) {

@@ -2,10 +2,11 @@ import { array, mixed, number, object, string } from 'yup';
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Tx } from '../connection';
 import { bySchema, storedJson } from '../stored';
-import { cable, cableType, edit, enclosure, job, plan, reading, termination } from '../schema';
+import { cable, cableType, edit, enclosure, entry, job, plan, reading, termination } from '../schema';
 
 /** Tables whose rows people change and may undo. */
-export type EditTable = 'cable' | 'termination' | 'reading' | 'plan' | 'job' | 'cableType' | 'enclosure';
+export type EditTable =
+  'cable' | 'termination' | 'reading' | 'plan' | 'job' | 'cableType' | 'enclosure' | 'entry';
 
 /** What a field may hold; instants travel as ISO text. */
 export type FieldValue = string | number | null;
@@ -26,23 +27,24 @@ export interface EditRow {
   readonly changes: readonly RowChange[];
 }
 
-const TABLES = { cable, termination, reading, plan, job, cableType, enclosure } as const;
-const INSTANTS = new Set(['retiredAt', 'withdrawnAt', 'supersededAt']);
+const TABLES = { cable, termination, reading, plan, job, cableType, enclosure, entry } as const;
+const INSTANTS = new Set(['retiredAt', 'withdrawnAt', 'supersededAt', 'archivedAt']);
 const FIELDS: Readonly<Record<EditTable, readonly string[]>> = {
   cable: ['tag', 'typeId', 'routeMm', 'note', 'retiredAt'],
   termination: ['entryId', 'tailMm', 'spareMm', 'sizeLocked', 'compound', 'terminals'],
   reading: ['withdrawnAt'],
   plan: ['supersededAt'],
-  job: ['profile'],
-  cableType: ['facts'],
-  enclosure: ['facts'],
+  job: ['profile', 'name', 'place', 'unit', 'secondPerson', 'families', 'archivedAt'],
+  cableType: ['facts', 'retiredAt'],
+  enclosure: ['area', 'facts', 'retiredAt'],
+  entry: ['facts', 'retiredAt'],
 };
 
 const toColumn = (field: string, value: FieldValue): FieldValue | Date =>
   INSTANTS.has(field) && typeof value === 'string' ? new Date(value) : value;
 
 /** Tables whose rows carry a version that every write raises. */
-const VERSIONED = { cable, termination, job, cableType, enclosure } as const;
+const VERSIONED = { cable, termination, job, cableType, enclosure, entry } as const;
 export type VersionedTable = keyof typeof VERSIONED;
 const isVersioned = (table: EditTable): table is VersionedTable => table in VERSIONED;
 
@@ -97,13 +99,13 @@ export async function insertEdit(
   tx: Tx,
   jobId: number,
   label: string,
-  actor: string,
+  by: { readonly actor: string; readonly person: string | null },
   at: Date,
   changes: readonly RowChange[],
 ): Promise<number> {
   const [result] = await tx
     .insert(edit)
-    .values({ jobId, label, actor, at, changes: JSON.stringify(changes) });
+    .values({ jobId, label, ...by, at, changes: JSON.stringify(changes) });
   return result.insertId;
 }
 
@@ -146,11 +148,21 @@ const editRow = (row: typeof edit.$inferSelect): EditRow => ({
 });
 
 /** The newest edit of a job by this person that still stands. */
-export async function lastEdit(tx: Tx, jobId: number, actor: string): Promise<EditRow | null> {
+export async function lastEdit(
+  tx: Tx,
+  jobId: number,
+  by: { readonly actor: string; readonly person: string | null },
+): Promise<EditRow | null> {
   const [row] = await tx
     .select()
     .from(edit)
-    .where(and(eq(edit.jobId, jobId), eq(edit.actor, actor), isNull(edit.undoneAt)))
+    .where(
+      and(
+        eq(edit.jobId, jobId),
+        by.person === null ? and(isNull(edit.person), eq(edit.actor, by.actor)) : eq(edit.person, by.person),
+        isNull(edit.undoneAt),
+      ),
+    )
     .orderBy(desc(edit.id))
     .limit(1);
   return row ? editRow(row) : null;

@@ -1,6 +1,8 @@
-import { and, eq, isNull } from 'drizzle-orm';
+import { and, count, eq, inArray, isNull } from 'drizzle-orm';
 import { type CableType, type CodeProfile, type Enclosure, type Entry } from '@/core/schedule';
+import { array, string } from 'yup';
 import type { Tx } from '../connection';
+import { bySchema, storedJson } from '../stored';
 import { CABLE_TYPE, ENCLOSURE, ENTRY, PROFILE } from '../stored-kinds';
 import { cable, cableType, enclosure, entry, job, termination } from '../schema';
 
@@ -11,13 +13,24 @@ export interface JobRow {
   readonly unit: 'mm' | 'in';
   readonly secondPerson: boolean;
   readonly profile: CodeProfile;
+  readonly place: string;
+  /** Families of the catalogue that are chosen from; null for all. */
+  readonly families: readonly string[] | null;
+  readonly archivedAt: Date | null;
   readonly version: number;
 }
+
+const FAMILIES = storedJson(
+  'families of job',
+  bySchema(array().of(string().max(10).required()).max(500).required()),
+  50,
+);
 
 const jobRow = (row: typeof job.$inferSelect): JobRow => ({
   ...row,
   secondPerson: row.secondPerson === 1,
   profile: PROFILE.parse(row.profile, row.slug),
+  families: row.families === null ? null : FAMILIES.parse(row.families, row.slug),
 });
 
 export async function listJobs(tx: Tx): Promise<JobRow[]> {
@@ -44,9 +57,18 @@ export async function insertCableType(tx: Tx, jobId: number, facts: CableType): 
 export async function listCableTypes(
   tx: Tx,
   jobId: number,
-): Promise<{ id: number; code: string; facts: CableType }[]> {
-  const rows = await tx.select().from(cableType).where(eq(cableType.jobId, jobId)).orderBy(cableType.code);
-  return rows.map((r) => ({ id: r.id, code: r.code, facts: CABLE_TYPE.parse(r.facts, r.code) }));
+): Promise<{ id: number; code: string; version: number; facts: CableType }[]> {
+  const rows = await tx
+    .select()
+    .from(cableType)
+    .where(and(eq(cableType.jobId, jobId), isNull(cableType.retiredAt)))
+    .orderBy(cableType.code);
+  return rows.map((r) => ({
+    id: r.id,
+    code: r.code,
+    version: r.version,
+    facts: CABLE_TYPE.parse(r.facts, r.code),
+  }));
 }
 
 export async function insertEnclosure(
@@ -81,7 +103,7 @@ export async function listEntries(tx: Tx, jobId: number): Promise<EntryRow[]> {
     .select({ id: entry.id, enclosure: enclosure.tag, label: entry.label, area: enclosure.area })
     .from(entry)
     .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
-    .where(eq(enclosure.jobId, jobId))
+    .where(and(eq(enclosure.jobId, jobId), isNull(enclosure.retiredAt), isNull(entry.retiredAt)))
     .orderBy(enclosure.tag, entry.label);
 }
 
@@ -114,7 +136,7 @@ export async function listHeldEntries(tx: Tx, jobId: number): Promise<HeldEntry[
     .from(entry)
     .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
     .leftJoin(held, eq(held.entryId, entry.id))
-    .where(eq(enclosure.jobId, jobId))
+    .where(and(eq(enclosure.jobId, jobId), isNull(enclosure.retiredAt), isNull(entry.retiredAt)))
     .orderBy(enclosure.tag, entry.label);
   return rows.map(({ box, hole, tag, end, ...row }) => ({
     ...row,
@@ -129,7 +151,15 @@ export async function findEntry(tx: Tx, jobId: number, tag: string, label: strin
     .select({ id: entry.id })
     .from(entry)
     .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
-    .where(and(eq(enclosure.jobId, jobId), eq(enclosure.tag, tag), eq(entry.label, label)));
+    .where(
+      and(
+        eq(enclosure.jobId, jobId),
+        eq(enclosure.tag, tag),
+        eq(entry.label, label),
+        isNull(enclosure.retiredAt),
+        isNull(entry.retiredAt),
+      ),
+    );
   return row?.id ?? null;
 }
 
@@ -157,7 +187,7 @@ export async function listUnusedEntries(
     .innerJoin(enclosure, eq(entry.enclosureId, enclosure.id))
     .leftJoin(termination, eq(termination.entryId, entry.id))
     .leftJoin(cable, and(eq(termination.cableId, cable.id), isNull(cable.retiredAt)))
-    .where(eq(enclosure.jobId, jobId))
+    .where(and(eq(enclosure.jobId, jobId), isNull(enclosure.retiredAt), isNull(entry.retiredAt)))
     .orderBy(enclosure.tag, entry.label);
   const used = new Set(rows.filter((r) => r.user !== null).map((r) => r.id));
   const free = new Map(rows.filter((r) => !used.has(r.id)).map((r) => [r.id, r]));
@@ -173,7 +203,7 @@ export async function findCableTypeId(tx: Tx, jobId: number, code: string): Prom
   const [row] = await tx
     .select({ id: cableType.id })
     .from(cableType)
-    .where(and(eq(cableType.jobId, jobId), eq(cableType.code, code)));
+    .where(and(eq(cableType.jobId, jobId), eq(cableType.code, code), isNull(cableType.retiredAt)));
   if (!row) throw new Error(`no cable type ${code}`);
   return row.id;
 }
@@ -183,7 +213,77 @@ export async function findEnclosureId(tx: Tx, jobId: number, tag: string): Promi
   const [row] = await tx
     .select({ id: enclosure.id })
     .from(enclosure)
-    .where(and(eq(enclosure.jobId, jobId), eq(enclosure.tag, tag)));
+    .where(and(eq(enclosure.jobId, jobId), eq(enclosure.tag, tag), isNull(enclosure.retiredAt)));
   if (!row) throw new Error(`no enclosure ${tag}`);
   return row.id;
+}
+
+/** A cable type by its code, retired or not: a code is one type for good. */
+export async function findAnyType(
+  tx: Tx,
+  jobId: number,
+  code: string,
+): Promise<{ id: number; version: number; retired: boolean } | null> {
+  const [row] = await tx
+    .select({ id: cableType.id, version: cableType.version, retiredAt: cableType.retiredAt })
+    .from(cableType)
+    .where(and(eq(cableType.jobId, jobId), eq(cableType.code, code)));
+  return row ? { id: row.id, version: row.version, retired: row.retiredAt !== null } : null;
+}
+
+/** Likewise a box. */
+export async function findAnyBox(
+  tx: Tx,
+  jobId: number,
+  tag: string,
+): Promise<{ id: number; version: number; retired: boolean } | null> {
+  const [row] = await tx
+    .select({ id: enclosure.id, version: enclosure.version, retiredAt: enclosure.retiredAt })
+    .from(enclosure)
+    .where(and(eq(enclosure.jobId, jobId), eq(enclosure.tag, tag)));
+  return row ? { id: row.id, version: row.version, retired: row.retiredAt !== null } : null;
+}
+
+/** And an entry of a box. */
+export async function findAnyEntry(
+  tx: Tx,
+  boxId: number,
+  label: string,
+): Promise<{ id: number; version: number; retired: boolean } | null> {
+  const [row] = await tx
+    .select({ id: entry.id, version: entry.version, retiredAt: entry.retiredAt })
+    .from(entry)
+    .where(and(eq(entry.enclosureId, boxId), eq(entry.label, label)));
+  return row ? { id: row.id, version: row.version, retired: row.retiredAt !== null } : null;
+}
+
+/** How many living cables there are of each type of a job, by its id; types without a cable are left out. */
+export async function cablesByType(tx: Tx, jobId: number): Promise<Map<number, number>> {
+  const rows = await tx
+    .select({ typeId: cable.typeId, cables: count() })
+    .from(cable)
+    .where(and(eq(cable.jobId, jobId), isNull(cable.retiredAt)))
+    .groupBy(cable.typeId);
+  return new Map(rows.map((r) => [r.typeId, r.cables]));
+}
+
+/** Living ends of cables of a type. */
+export async function terminationIdsOfType(tx: Tx, typeId: number): Promise<number[]> {
+  const rows = await tx
+    .select({ id: termination.id })
+    .from(termination)
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .where(and(eq(cable.typeId, typeId), isNull(cable.retiredAt)));
+  return rows.map((r) => r.id);
+}
+
+/** Living ends that go into these entries. */
+export async function terminationIdsInEntries(tx: Tx, entryIds: readonly number[]): Promise<number[]> {
+  if (entryIds.length === 0) return [];
+  const rows = await tx
+    .select({ id: termination.id })
+    .from(termination)
+    .innerJoin(cable, eq(termination.cableId, cable.id))
+    .where(and(inArray(termination.entryId, [...entryIds]), isNull(cable.retiredAt)));
+  return rows.map((r) => r.id);
 }

@@ -46,6 +46,7 @@ export async function insertPlan(
     plan: TerminationPlan;
     planHash: string;
     actor: string;
+    person: string | null;
     madeAt: Date;
   },
 ): Promise<number> {
@@ -58,6 +59,7 @@ export async function insertPlan(
     provisional: row.plan.provisional.length > 0 ? 1 : 0,
     body: JSON.stringify(row.plan),
     actor: row.actor,
+    person: row.person,
     madeAt: row.madeAt,
   });
   return result.insertId;

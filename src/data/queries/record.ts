@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
-import type { ChainedEvent, Receipt, SubjectKind } from '@/core/record';
+import { EVENT_VERSIONS, type ChainedEvent, type Receipt, type SubjectKind } from '@/core/record';
 import type { Tx } from '../connection';
 import { job, recordEvent, recordReceipt } from '../schema';
 
@@ -18,8 +18,9 @@ function storedEvent({
   version,
   ...row
 }: typeof recordEvent.$inferSelect): StoredEvent {
-  if (version !== 1 && version !== 2) throw new Error(`event ${row.id} is of version ${version}`);
-  return { ...row, version, body: JSON.parse(body) as unknown, receivedAt: receivedAt.toISOString() };
+  const known = EVENT_VERSIONS.find((v) => v === version);
+  if (known === undefined) throw new Error(`event ${row.id} is of version ${version}`);
+  return { ...row, version: known, body: JSON.parse(body) as unknown, receivedAt: receivedAt.toISOString() };
 }
 
 const storedReceipt = ({ jobId: _, madeAt: __, ...row }: typeof recordReceipt.$inferSelect): StoredReceipt =>

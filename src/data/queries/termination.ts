@@ -204,8 +204,9 @@ export async function insertReading(
   end: End | null,
   r: Reading,
   clientId: string | null,
+  personId: string | null,
 ): Promise<number> {
-  const [result] = await tx.insert(reading).values({ ...readingValues(cableId, end, r), clientId });
+  const [result] = await tx.insert(reading).values({ ...readingValues(cableId, end, r), clientId, personId });
   return result.insertId;
 }
 

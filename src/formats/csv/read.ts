@@ -16,6 +16,46 @@ export interface CsvTable {
  * names are folded to lower case. Errors: too large, binary, a spreadsheet file under another name, no header, a quote left open.
  */
 export function readCsv(bytes: Uint8Array): Result<CsvTable> {
+  const text = textOf(bytes);
+  if (!text.ok) return text;
+  const parsed = Papa.parse<Record<string, string>>(text.value, {
+    ...HOW,
+    header: true,
+    transformHeader: (name) => name.trim().toLowerCase().replace(/\s+/g, '_'),
+  });
+  const quote = openQuote(parsed.errors);
+  if (quote) return quote;
+  const columns = (parsed.meta.fields ?? []).filter((f) => f !== '');
+  if (columns.length === 0) return refuse('file', 'has no header line');
+  if (parsed.data.length > MAX_ROWS) return tooMany(parsed.data.length);
+  return ok({ columns, rows: parsed.data, delimiter: parsed.meta.delimiter });
+}
+
+/** The same text as rows of cells, whatever stands in the first of them. */
+export function readCsvGrid(bytes: Uint8Array): Result<string[][]> {
+  const text = textOf(bytes);
+  if (!text.ok) return text;
+  const parsed = Papa.parse<string[]>(text.value, { ...HOW, skipEmptyLines: false });
+  const quote = openQuote(parsed.errors);
+  if (quote) return quote;
+  return parsed.data.length > MAX_ROWS ? tooMany(parsed.data.length) : ok(parsed.data);
+}
+
+const HOW = {
+  skipEmptyLines: 'greedy' as const,
+  delimitersToGuess: [',', ';', '\t'],
+  transform: unguarded,
+};
+
+const tooMany = (rows: number): Result<never> =>
+  refuse('file', `has ${rows} rows; at most ${MAX_ROWS} are read`);
+
+function openQuote(errors: readonly Papa.ParseError[]): Result<never> | null {
+  const quote = errors.find((e) => e.type === 'Quotes');
+  return quote ? refuse('file', `a quoted field is left open near line ${(quote.row ?? 0) + 2}`) : null;
+}
+
+function textOf(bytes: Uint8Array): Result<string> {
   if (bytes.byteLength > MAX_FILE_BYTES) {
     return refuse(
       'file',
@@ -27,20 +67,7 @@ export function readCsv(bytes: Uint8Array): Result<CsvTable> {
   if (bytes.subarray(0, 65536).includes(0)) return refuse('file', 'is not text: it holds zero bytes');
   const decoded = decode(bytes);
   if (decoded === null) return refuse('file', 'is not text in UTF-8 or Windows-1252');
-  const parsed = Papa.parse<Record<string, string>>(decoded.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    delimitersToGuess: [',', ';', '\t'],
-    transform: unguarded,
-    transformHeader: (name) => name.trim().toLowerCase().replace(/\s+/g, '_'),
-  });
-  const quote = parsed.errors.find((e) => e.type === 'Quotes');
-  if (quote) return refuse('file', `a quoted field is left open near line ${(quote.row ?? 0) + 2}`);
-  const columns = (parsed.meta.fields ?? []).filter((f) => f !== '');
-  if (columns.length === 0) return refuse('file', 'has no header line');
-  if (parsed.data.length > MAX_ROWS)
-    return refuse('file', `has ${parsed.data.length} rows; at most ${MAX_ROWS} are read`);
-  return ok({ columns, rows: parsed.data, delimiter: parsed.meta.delimiter });
+  return ok(decoded.replace(/^\uFEFF/, ''));
 }
 
 function decode(bytes: Uint8Array): string | null {

@@ -1,6 +1,7 @@
 import { array, boolean, mixed, number, object, string, type InferType, type Schema } from 'yup';
 import { fail, MAX_FILE_BYTES, ok, validate, type Result } from '@/core/kernel';
 import { frameCableSchema } from '@/core/frame-packing';
+import { ROLES } from '@/core/people';
 import { LOOK_DECISIONS, type SubjectRef, type WorkCommand } from '@/core/record';
 import { MOST_CARDS } from '../operations/work-pack';
 
@@ -14,10 +15,12 @@ const PLAIN = /^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u202a-\u202e\u206
 export const slug = string().min(1).max(40).matches(PLAIN).required();
 export const rowId = number().integer().min(1).max(4_294_967_295).required();
 export const version = number().integer().min(1).max(4_294_967_295).required();
-export const clientId = string()
-  .matches(/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/, 'is not an event id')
-  .required();
-const hash = string()
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+export const clientId = string().matches(UUID, 'is not an event id').required();
+/** Of a person or a session. */
+export const uuid = string().matches(UUID, 'names nobody').required();
+export const roleWords = array().of(string().oneOf(ROLES).required()).max(ROLES.length).required();
+export const hash = string()
   .matches(/^[0-9a-f]{64}$/, 'is not a hash')
   .required();
 const deviceTime = string().max(40).required();
@@ -194,7 +197,6 @@ export const jobPicks = array()
 export const shortText = text(60);
 export const longText = text(4000);
 export const fileText = string().defined().max(MAX_FILE_BYTES);
-export const fileBytes = mixed<Uint8Array>((v): v is Uint8Array => v instanceof Uint8Array).required();
 export const count = number().integer().min(0).max(1_000_000).required();
 export const tags = array().of(string().min(1).max(50).required()).max(MOST_CARDS).required();
 /** Ends of a whole job. */
@@ -222,8 +224,7 @@ export function readArguments<S extends Schemas>(
   const problems = schemas.flatMap((schema, i) => {
     const name = names[i] ?? `argument ${i + 1}`;
     // Before the schema sees it: what cannot be written as JSON cannot be said in a message either.
-    if (!(given[i] instanceof Uint8Array) && !isBoundedJson(given[i]))
-      return [{ path: name, message: 'is not plain data of a bearable size' }];
+    if (!isBoundedJson(given[i])) return [{ path: name, message: 'is not plain data of a bearable size' }];
     const result = validate(schema, given[i], true);
     if (result.ok) {
       read[i] = result.value;

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { closeDatabase } from '@/data';
 import { tableSums } from '@/data/testing/table-sums';
 import { ownDatabase } from '../testing/alone';
-import { good, makeJob, NOW, PLANNER } from '../testing/job';
+import { good, makeJob, NOW, PLANNER, STRANGER } from '../testing/job';
 import { actLoose, act, look, lookLoose, type ReadName, type WriteName } from '.';
 import { OPERATIONS } from './operations';
 
@@ -85,6 +85,7 @@ const HOSTILE: readonly unknown[] = [
 const IN_ORDER: Readonly<Record<string, (value: unknown) => boolean>> = {
   name: (value) => typeof value === 'string',
   locked: (value) => typeof value === 'boolean',
+  archived: (value) => typeof value === 'boolean',
   compound: (value) => value === null,
   terminals: (value) => value === '' || value === ' ',
 };
@@ -111,7 +112,7 @@ test('every operation with every hostile value in every place answers with a sen
   };
   const silent: string[] = [];
   for (const [names, call] of [
-    [reads, (n: string, args: unknown[]) => lookLoose(n as ReadName, args)],
+    [reads, (n: string, args: unknown[]) => lookLoose(n as ReadName, args, PLANNER)],
     [writes, (n: string, args: unknown[]) => actLoose(n as WriteName, args, PLANNER, { now: NOW })],
   ] as const)
     for (const name of names)
@@ -131,10 +132,10 @@ test('every operation with every hostile value in every place answers with a sen
 
 test('rows of another job and retired cables are out of reach of every operation that names a row', async () => {
   const [mine, other] = [await makeJob(), await makeJob()];
-  const theirs = await good(look('schedulePage', [other, 'K-1', 'tag', false, 0, 10]));
+  const theirs = await good(look('schedulePage', [other, 'K-1', 'tag', false, 0, 10], PLANNER));
   const row = theirs.rows[0];
   if (!row) throw new Error('the other job has a cable');
-  const view = await good(look('viewTermination', [{ job: other, cable: 'K-1', end: 'A' }]));
+  const view = await good(look('viewTermination', [{ job: other, cable: 'K-1', end: 'A' }], PLANNER));
   const reading = view.readings[0];
   if (!reading) throw new Error('the other end is measured');
   const before = await tableSums();
@@ -163,10 +164,13 @@ test('rows of another job and retired cables are out of reach of every operation
 });
 
 test.each([
-  ['nobody', '  ', /name first/],
-  ['a name longer than the record keeps', 'n'.repeat(61), /60 characters/],
-])('%s does nothing', async (_, name, words) => {
+  ['nobody', { id: null, name: 'planner' }, /signed in/],
+  ['somebody who cannot sign in', { id: randomUUID(), name: 'planner' }, /signed in/],
+  ['somebody who is nothing in the job', STRANGER, /no such job/],
+])('%s does nothing and sees nothing', async (_, who, words) => {
   const job = await makeJob();
-  const result = await act('undo', [job], { name });
-  expect(result.ok ? '' : result.problems[0]?.message).toMatch(words);
+  const before = await tableSums();
+  for (const result of [await act('undo', [job], who), await look('viewSummaries', [job], who)])
+    expect(result.ok ? '' : result.problems[0]?.message).toMatch(words);
+  expect(await tableSums()).toEqual(before);
 });

@@ -1,13 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import { refuse, type Result } from '@/core/kernel';
-import { MOST_NAME, type Actor } from '../actor';
+import type { Result } from '@/core/kernel';
+import type { Actor } from '../actor';
 import { heavily } from '../heavy';
 import { once } from '../sending';
+import { permit, type Granted } from './may';
 import { OPERATIONS } from './operations';
 import type { Call } from './operation-kind';
 
 export { DATABASE_AWAY } from '../guard';
 export { BUSY } from '../heavy';
+export { SIGNED_OUT } from './may';
 
 type Operations = typeof OPERATIONS;
 type Kind<K> = {
@@ -23,7 +25,12 @@ export type ValueOf<N extends keyof Operations> = Value<ReturnType<Operations[N]
 const NEVER = new AbortController().signal;
 const NOBODY = (): void => undefined;
 
-const callOf = (more: Partial<Call>): Call => ({
+/** What the caller may say of a call; who it is by, and as what, the gate finds out. */
+type Said = Partial<Omit<Call, 'who' | 'roles'>>;
+
+const callOf = (who: Actor, { roles }: Granted, more: Said): Call => ({
+  who,
+  roles,
   now: more.now ?? new Date(),
   signal: more.signal ?? NEVER,
   progress: more.progress ?? NOBODY,
@@ -33,6 +40,7 @@ const callOf = (more: Partial<Call>): Call => ({
 /** As an operation of any arguments: the types of the table have done their work by then. */
 interface Loose {
   readonly heavy: boolean;
+  readonly jobOf: (args: readonly unknown[]) => string | null;
   readonly parse: (given: readonly unknown[]) => Result<readonly unknown[]>;
   readonly run: (...args: unknown[]) => Promise<Result<unknown>>;
 }
@@ -46,36 +54,38 @@ const weighed = (
   work: () => Promise<Result<unknown>>,
 ): Promise<Result<unknown>> => (heavy ? heavily(signal, work) : work());
 
-/** Looks something up. Arguments that are not in order are refused before anything is asked of the database. */
+/** Looks something up for `who`. Arguments that are not in order are refused before anything is asked of the database, and who may not see it sees nothing. */
 export async function look<N extends ReadName>(
   name: N,
   given: Readonly<ArgumentsOf<N>>,
-  more: Partial<Call> = {},
+  who: Actor,
+  more: Said = {},
 ): Promise<Result<ValueOf<N>>> {
-  return lookLoose(name, given, more) as Promise<Result<ValueOf<N>>>;
+  return lookLoose(name, given, who, more) as Promise<Result<ValueOf<N>>>;
 }
 
 /** As `look`, with arguments that nobody has checked, as they come from outside. */
 export async function lookLoose(
   name: ReadName,
   given: readonly unknown[],
-  more: Partial<Call> = {},
+  who: Actor,
+  more: Said = {},
 ): Promise<Result<unknown>> {
   const operation = operationOf(name);
   const args = operation.parse(given);
-  const call = callOf(more);
-  return args.ok ? weighed(operation, call, () => operation.run(args.value, call)) : args;
+  if (!args.ok) return args;
+  const granted = await permit(name, operation.jobOf(args.value), who);
+  if (!granted.ok) return granted;
+  const call = callOf(who, granted.value, more);
+  return weighed(operation, call, () => operation.run(args.value, call));
 }
 
-/**
- * Does something in the name of `who`. Nobody, or a name that cannot be kept whole, does nothing. With an `id` it is done once, however often
- * it is sent.
- */
+/** Does something in the name of `who`, when they may. With an `id` it is done once, however often it is sent. */
 export async function act<N extends WriteName>(
   name: N,
   given: Readonly<ArgumentsOf<N>>,
   who: Actor,
-  more: Partial<Call> = {},
+  more: Said = {},
 ): Promise<Result<ValueOf<N>>> {
   return actLoose(name, given, who, more) as Promise<Result<ValueOf<N>>>;
 }
@@ -85,19 +95,16 @@ export async function actLoose(
   name: WriteName,
   given: readonly unknown[],
   who: Actor,
-  more: Partial<Call> = {},
+  more: Said = {},
 ): Promise<Result<unknown>> {
   const operation = operationOf(name);
-  const person = who.name.trim();
-  if (person === '') return refuse('actor', 'Type your name first: the record says who.');
-  if (person.length > MOST_NAME)
-    return refuse('actor', `A name of at most ${MOST_NAME} characters is kept: shorten it.`);
   const args = operation.parse(given);
-  const call = callOf(more);
   if (!args.ok) return args;
-  const actor = { name: person };
-  const work = () => weighed(operation, call, () => operation.run(args.value, actor, call));
+  const granted = await permit(name, operation.jobOf(args.value), who);
+  if (!granted.ok) return granted;
+  const call = callOf(who, granted.value, more);
+  const work = () => weighed(operation, call, () => operation.run(args.value, who, call));
   return more.id === undefined
     ? work()
-    : once({ id: more.id, operation: name, args: args.value }, actor, call.now, work);
+    : once({ id: more.id, operation: name, args: args.value }, who, call.now, work);
 }

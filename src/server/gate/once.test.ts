@@ -8,7 +8,7 @@ afterAll(closeDatabase);
 const end = (job: string) => ({ job, cable: 'K-2', end: 'A' });
 const caliper = (text: string) => ({ quantity: 'core', method: 'caliper', text, unit: 'mm' }) as const;
 const cablesOf = async (job: string) =>
-  (await good(look('schedulePage', [job, '', 'tag', false, 0, 100]))).rows.map((r) => r.tag);
+  (await good(look('schedulePage', [job, '', 'tag', false, 0, 100], PLANNER))).rows.map((r) => r.tag);
 const once = { id: '' };
 beforeEach(() => (once.id = randomUUID()));
 
@@ -32,9 +32,9 @@ test.each<[string, WriteName, (job: string) => readonly unknown[]]>([
     expect(new Set(answers.map((a) => JSON.stringify(a))).size).toBe(1);
     expect(answers[0]).toMatchObject({ ok: true });
     expect((await cablesOf(job)).filter((tag) => tag === 'K-77').length).toBeLessThanOrEqual(1);
-    const { readings } = await good(look('viewTermination', [end(job)]));
+    const { readings } = await good(look('viewTermination', [end(job)], PLANNER));
     expect(readings.filter((r) => r.reading.text === '7.1').length).toBe(name === 'addReading' ? 1 : 0);
-    expect((await good(look('viewCrossings', [job]))).filter((c) => c.name === 'X-9').length).toBe(
+    expect((await good(look('viewCrossings', [job], PLANNER))).filter((c) => c.name === 'X-9').length).toBe(
       name === 'addCrossing' ? 1 : 0,
     );
   },
@@ -52,7 +52,7 @@ test('an undo that is sent again after its answer was lost takes back one edit, 
 
 test('an edit that is sent again is not told that somebody else was faster', async () => {
   const job = await makeJob();
-  const view = await good(look('viewTermination', [end(job)]));
+  const view = await good(look('viewTermination', [end(job)], PLANNER));
   const edit = () => act('setTerminals', [end(job), view.versions.A, 'L1 220'], PLANNER, once);
   await good(edit());
   await good(edit());

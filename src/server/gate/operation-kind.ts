@@ -1,5 +1,6 @@
 import type { Schema } from 'yup';
 import type { Result } from '@/core/kernel';
+import type { Role } from '@/core/people';
 import type { Actor } from '../actor';
 import { readArguments, type ArgumentsOf } from './arguments';
 
@@ -12,12 +13,17 @@ export interface Call {
   readonly signal: AbortSignal;
   /** Told of long work; does nothing where nobody listens. */
   readonly progress: (done: number, of: number) => void;
+  /** Who looks or does it, and as what in the job that it is about. */
+  readonly who: Actor;
+  readonly roles: readonly Role[];
 }
 
 interface Registered {
   readonly names: readonly string[];
   /** Goes over a whole job: few at once, bounded in time, ended when nobody waits. */
   readonly heavy: boolean;
+  /** Slug of the job that arguments are about; null when they are about none. */
+  readonly jobOf: (args: readonly unknown[]) => string | null;
 }
 
 /** An operation that only looks. */
@@ -36,10 +42,26 @@ export interface Write<A extends readonly unknown[], T> extends Registered {
 
 type Named<S extends readonly Schema[]> = { readonly [I in keyof S]: readonly [string, S[I]] };
 
-const partsOf = <S extends readonly Schema[]>(named: Named<S>) => ({
-  names: named.map(([name]) => name),
-  schemas: named.map(([, schema]) => schema) as unknown as S,
-});
+/** The job that an argument names by itself, or as a part of a reference to what is in it. */
+const jobIn = (name: string, value: unknown): string | null => {
+  if (name === 'job') return typeof value === 'string' ? value : null;
+  if (name !== 'ref' && name !== 'subject') return null;
+  return typeof value === 'object' && value !== null && 'job' in value && typeof value.job === 'string'
+    ? value.job
+    : null;
+};
+
+function partsOf<S extends readonly Schema[]>(named: Named<S>, weight: 'light' | 'heavy') {
+  const names = named.map(([name]) => name);
+  const schemas = named.map(([, schema]) => schema) as unknown as S;
+  return {
+    names,
+    heavy: weight === 'heavy',
+    jobOf: (args: readonly unknown[]) =>
+      names.reduce<string | null>((found, name, i) => found ?? jobIn(name, args[i]), null),
+    parse: (given: readonly unknown[]) => readArguments(names, schemas, given),
+  };
+}
 
 /** Registers an operation that looks: its arguments by name and schema, and what it does with them. */
 export function read<S extends readonly Schema[], T>(
@@ -47,14 +69,7 @@ export function read<S extends readonly Schema[], T>(
   run: (args: ArgumentsOf<S>, call: Call) => Promise<Result<T>>,
   weight: 'light' | 'heavy' = 'light',
 ): Read<ArgumentsOf<S>, T> {
-  const { names, schemas } = partsOf<S>(named);
-  return {
-    kind: 'read',
-    names,
-    heavy: weight === 'heavy',
-    parse: (given) => readArguments(names, schemas, given),
-    run,
-  };
+  return { kind: 'read', ...partsOf<S>(named, weight), run };
 }
 
 /** Registers an operation that writes. */
@@ -63,12 +78,5 @@ export function write<S extends readonly Schema[], T>(
   run: (args: ArgumentsOf<S>, who: Actor, call: Call) => Promise<Result<T>>,
   weight: 'light' | 'heavy' = 'light',
 ): Write<ArgumentsOf<S>, T> {
-  const { names, schemas } = partsOf<S>(named);
-  return {
-    kind: 'write',
-    names,
-    heavy: weight === 'heavy',
-    parse: (given) => readArguments(names, schemas, given),
-    run,
-  };
+  return { kind: 'write', ...partsOf<S>(named, weight), run };
 }

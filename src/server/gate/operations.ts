@@ -2,6 +2,8 @@ import { mixed, string } from 'yup';
 import type { MissingField } from '@/core/gland-selection';
 import { DEFAULT_SPARES } from '@/core/kit';
 import { PAPERS } from '@/formats/pdf/sheet';
+import { addBox, addEntries, previewBox, setBox, setEntry, takeOutBox, viewBoxes } from '../operations/boxes';
+import { addType, setType, takeOutType, viewTypes } from '../operations/cable-types';
 import { importCatalogue, viewCatalogue } from '../operations/catalogue';
 import { viewCatalogueCables } from '../operations/catalogue-cables';
 import { exportCatalogue, exportSizes, previewCatalogue } from '../operations/catalogue-preview';
@@ -17,11 +19,26 @@ import { undoLast } from '../operations/edits';
 import { setCompound, setTerminals } from '../operations/end-facts';
 import { answerFact } from '../operations/facts';
 import { acceptJobChoice, viewJobChoice } from '../operations/job-choice';
+import { exportJob, importJob } from '../operations/job-file';
+import { createJob, setArchived, setJob, viewJobCards } from '../operations/jobs';
 import { exportRecord, viewJobRecord } from '../operations/job-record';
 import { viewKit } from '../operations/kit';
 import { kitAgainst, kitFile } from '../operations/kit-file';
 import { addReading, withdrawReading } from '../operations/cable-measurement';
 import { countMovedOn, restamp, viewMovedOn } from '../operations/moved-on';
+import {
+  endMySessions,
+  invite,
+  inviteBack,
+  setAdministrator,
+  setBlocked,
+  setMember,
+  viewMe,
+  viewMembers,
+  viewPeople,
+  withdrawInvitation,
+  withdrawProductInvitation,
+} from '../operations/people';
 import { previewProfile, setProfile, viewProfile } from '../operations/profile';
 import {
   addCable,
@@ -32,7 +49,13 @@ import {
   SCHEDULE_SORTS,
   type ScheduleEdit,
 } from '../operations/schedule';
-import { exportSchedule, importSchedule, previewSchedule } from '../operations/schedule-file';
+import {
+  exportSchedule,
+  exportScheduleBook,
+  importSheet,
+  previewSheet,
+  viewMapping,
+} from '../operations/schedule-file';
 import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
 import { work } from '../operations/work';
 import { labelSheet, workPack } from '../operations/work-pack';
@@ -42,6 +65,11 @@ import { read, write } from './operation-kind';
 const JOB = ['job', a.slug] as const;
 const END = ['ref', a.terminationRef] as const;
 const CROSSING = ['ref', a.crossingRef] as const;
+const MEMBER = ['member', a.uuid] as const;
+const ROLES = ['roles', a.roleWords] as const;
+const BOX = ['box', a.shortText] as const;
+const TYPE = ['type', a.shortText] as const;
+const TOKEN = ['tokenHash', a.hash] as const;
 const VERSION = ['version', a.version] as const;
 const paper = string().oneOf(PAPERS).required();
 const field = mixed<MissingField>(
@@ -53,7 +81,12 @@ const field = mixed<MissingField>(
  * this table only (the import rules see to it), so whatever is not in it cannot be reached.
  */
 export const OPERATIONS = {
-  viewJobs: read([], () => viewJobs()),
+  viewMe: read([], (_, { who, now }) => viewMe(who, now)),
+  viewPeople: read([], (_, { now }) => viewPeople(now)),
+  viewMembers: read([JOB], ([job], { roles, now }) => viewMembers(job, roles, now)),
+  viewJobs: read([], (_, { who }) => viewJobs(who)),
+  viewJobCards: read([], (_, { who }) => viewJobCards(who)),
+  exportJob: read([JOB], ([job]) => exportJob(job), 'heavy'),
   viewJob: read([JOB], ([job]) => viewJob(job)),
   viewSummaries: read([JOB], ([job]) => viewSummaries(job)),
   viewTermination: read([END], ([ref]) => viewTermination(ref)),
@@ -103,7 +136,16 @@ export const OPERATIONS = {
       schedulePage(job, { filter, sort, descending, offset, limit }),
   ),
   exportSchedule: read([JOB], ([job]) => exportSchedule(job), 'heavy'),
-  previewSchedule: read([JOB, ['file', a.fileBytes]], ([job, file]) => previewSchedule(job, file), 'heavy'),
+  exportScheduleBook: read([JOB], ([job]) => exportScheduleBook(job), 'heavy'),
+  previewSheet: read([JOB, ['sheet', a.json]], ([job, sheet]) => previewSheet(job, sheet), 'heavy'),
+  viewMapping: read([JOB, ['headings', a.hash]], ([job, headings]) => viewMapping(job, headings)),
+  viewBoxes: read([JOB], ([job]) => viewBoxes(job)),
+  previewBox: read(
+    [JOB, BOX, ['facts', a.json]],
+    ([job, box, facts]) => previewBox(job, box, facts),
+    'heavy',
+  ),
+  viewTypes: read([JOB], ([job]) => viewTypes(job)),
   viewCatalogue: read([], () => viewCatalogue()),
   viewCatalogueCables: read([JOB], ([job]) => viewCatalogueCables(job), 'heavy'),
   previewCatalogue: read([['file', a.fileText]], ([file], { now }) => previewCatalogue(file, now), 'heavy'),
@@ -140,7 +182,7 @@ export const OPERATIONS = {
       ['subject', a.subject],
       ['input', a.workInput],
     ],
-    ([ref, input], who, { now }) => work(ref, input, who, now),
+    ([ref, input], who, { now, roles }) => work(ref, input, who, roles, now),
   ),
   setTerminals: write([END, VERSION, ['terminals', a.longText]], ([ref, version, terminals], who, { now }) =>
     setTerminals(ref, version, terminals, who, now),
@@ -186,10 +228,79 @@ export const OPERATIONS = {
   retireCable: write([JOB, ['cable', a.rowId], VERSION], ([job, cable, version], who, { now }) =>
     retireCable(job, cable, version, who, now),
   ),
-  importSchedule: write(
-    [JOB, ['file', a.fileBytes], ['hash', a.shortText.max(64)]],
-    ([job, file, hash], who, { now }) => importSchedule(job, file, hash, who, now),
+  addBox: write([JOB, ['facts', a.json], ['entries', a.json]], ([job, facts, entries], who, { now }) =>
+    addBox(job, facts, entries, who, now),
+  ),
+  setBox: write(
+    [JOB, BOX, VERSION, ['facts', a.json]],
+    ([job, box, version, facts], who, { now }) => setBox(job, box, version, facts, who, now),
     'heavy',
+  ),
+  addEntries: write([JOB, BOX, ['entries', a.json]], ([job, box, entries], who, { now }) =>
+    addEntries(job, box, entries, who, now),
+  ),
+  setEntry: write(
+    [JOB, BOX, ['entry', a.shortText], VERSION, ['facts', a.json]],
+    ([job, box, label, version, facts], who, { now }) =>
+      setEntry(job, box, { label, version }, facts, who, now),
+    'heavy',
+  ),
+  takeOutBox: write(
+    [JOB, BOX, VERSION, ['entry', a.shortTextOrNull]],
+    ([job, box, version, label], who, { now }) => takeOutBox(job, box, version, label, who, now),
+  ),
+  addType: write([JOB, ['facts', a.json]], ([job, facts], who, { now }) => addType(job, facts, who, now)),
+  setType: write(
+    [JOB, TYPE, VERSION, ['facts', a.json]],
+    ([job, type, version, facts], who, { now }) => setType(job, type, version, facts, who, now),
+    'heavy',
+  ),
+  takeOutType: write([JOB, TYPE, VERSION], ([job, type, version], who, { now }) =>
+    takeOutType(job, type, version, who, now),
+  ),
+  importSheet: write(
+    [JOB, ['sheet', a.json], ['hash', a.hash]],
+    ([job, sheet, hash], who, { now }) => importSheet(job, sheet, hash, who, now),
+    'heavy',
+  ),
+  createJob: write([['new', a.json]], ([given], who, { now }) => createJob(given, who, now)),
+  importJob: write([['file', a.fileText]], ([file], who, { now }) => importJob(file, who, now), 'heavy'),
+  setJob: write(
+    [JOB, VERSION, ['settings', a.json]],
+    ([job, version, given], who, { now }) => setJob(job, version, given, who, now),
+    'heavy',
+  ),
+  setArchived: write([JOB, VERSION, ['archived', a.yesNo]], ([job, version, yes], who, { now }) =>
+    setArchived(job, version, yes, who, now),
+  ),
+  setMember: write([JOB, MEMBER, ROLES], ([job, person, roles], who, { now }) =>
+    setMember(job, person, roles, who, now),
+  ),
+  invite: write([JOB, ['name', a.shortText], ROLES, TOKEN], ([job, name, roles, token], who, { now }) =>
+    invite({ job, name, roles, token }, who, now),
+  ),
+  inviteAdministrator: write([['name', a.shortText], TOKEN], ([name, token], who, { now }) =>
+    invite({ job: null, name, roles: [], token }, who, now),
+  ),
+  withdrawInvitation: write([JOB, ['invitation', a.rowId]], ([job, id], _, { now }) =>
+    withdrawInvitation(job, id, now),
+  ),
+  inviteBack: write([MEMBER, TOKEN], ([member, token], who, { now }) => inviteBack(member, token, who, now)),
+  withdrawProductInvitation: write([['invitation', a.rowId]], ([id], _, { now }) =>
+    withdrawProductInvitation(id, now),
+  ),
+  setAdministrator: write([MEMBER, ['administrator', a.yesNo]], ([person, yes], _, { now }) =>
+    setAdministrator(person, yes, now),
+  ),
+  setBlocked: write([MEMBER, ['blocked', a.yesNo]], ([person, yes], _, { now }) =>
+    setBlocked(person, yes, now),
+  ),
+  endMySessions: write(
+    [
+      ['session', a.uuid],
+      ['others', a.yesNo],
+    ],
+    ([session, others], who) => endMySessions(others ? { but: session } : { only: session }, who),
   ),
   importCatalogue: write(
     [['file', a.fileText]],

@@ -14,6 +14,7 @@ import {
   takeBack,
   view,
   workUntil,
+  WORKS,
 } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { replan, takeSize } from './gland-selection';
@@ -147,15 +148,18 @@ describe('the bench', () => {
     const job = await makeJob();
     await good(take(job, 'RW2-32'));
     const send = sent(asHeld(await nextStep(job)));
-    expect(await good(work(subject(job), send, FITTER, NOW))).toEqual({ repeated: false, waste: null });
-    expect(await good(work(subject(job), send, FITTER, NOW))).toEqual({ repeated: true, waste: null });
+    expect(await good(work(subject(job), send, FITTER, WORKS, NOW))).toEqual({
+      repeated: false,
+      waste: null,
+    });
+    expect(await good(work(subject(job), send, FITTER, WORKS, NOW))).toEqual({ repeated: true, waste: null });
     expect((await view(job)).events).toHaveLength(1);
     const other = { ...send, command: { ...send.command, fingerprint: 'other' } };
     for (const [where, what] of [
       [subject(job, 'K-1', 'B'), send],
       [subject(job), other],
     ] as const)
-      expect(await refused(work(where, what, FITTER, NOW))).toMatch(/belongs to something else/);
+      expect(await refused(work(where, what, FITTER, WORKS, NOW))).toMatch(/belongs to something else/);
   });
 
   it('lets one of two benches have the step when both confirm at once', async () => {
@@ -192,7 +196,7 @@ describe('the bench', () => {
     const job = await makeJob();
     await good(take(job, 'RW2-32'));
     const send = { ...sent(asHeld(await nextStep(job))), at };
-    expect(await refused(work(subject(job), send, FITTER, NOW))).toMatch(message);
+    expect(await refused(work(subject(job), send, FITTER, WORKS, NOW))).toMatch(message);
     expect((await view(job)).events).toEqual([]);
   });
 
@@ -253,7 +257,7 @@ describe('the bench', () => {
     await good(take(job, 'RW2-32'));
     await workUntil(job, 'sign');
     expect(await refused(confirmNext(job, FITTER))).toMatch(/another person/);
-    await good(confirmNext(job, { name: 'inspector' }));
+    await good(confirmNext(job, { id: randomUUID(), name: 'inspector' }));
     expect((await view(job)).signedBy).toBe('inspector');
   });
 });

@@ -43,7 +43,7 @@ export function addReading(
         : refuse('id', 'another reading was sent under this id', clientId);
     const reading = {
       ...read.value,
-      person: read.value.person ?? actor.name,
+      person: actor.name,
       at: read.value.at ?? now.toISOString(),
     };
     const rules = job.profile.measurement;
@@ -64,7 +64,7 @@ export function addReading(
       now,
     );
     if (!noted.ok) return noted;
-    const id = await insertReading(tx, row.cable.id, end, reading, clientId);
+    const id = await insertReading(tx, row.cable.id, end, reading, clientId, actor.id);
     const log = new EditLog(tx);
     log.born('reading', id, 'withdrawnAt', now);
     await log.save(

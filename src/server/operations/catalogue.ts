@@ -30,7 +30,7 @@ import {
   type StoredCatalogue,
   type Tx,
 } from '@/data';
-import { actorName, type Actor } from '../actor';
+import { madeBy, type Actor } from '../actor';
 import type { ImportReportView } from '@/core/termination-view';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
@@ -105,7 +105,7 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
       const importId = await insertImport(tx, {
         name: file.name,
         hash,
-        actor: actorName(actor),
+        ...madeBy(actor),
         importedAt: now,
       });
       for (const { family, hash: own, state, missing } of families) {

@@ -22,29 +22,9 @@ const seen = async (job: string) => (await view(job)).versions.A;
 const later = (minutes: number) => new Date(NOW.getTime() + minutes * 60_000);
 const { PACK } = bench;
 
-async function confirm(job: string, minutes: number, more: Partial<ConfirmCommand> = {}) {
-  const { kind } = await bench.nextStep(job);
-  const pack = kind === 'mix' ? { mix: PACK } : {};
-  return bench.confirmNext(
-    job,
-    FITTER,
-    kind === 'look' ? await lookOf(job) : 'clamped',
-    later(minutes),
-    'A',
-    {
-      ...pack,
-      ...more,
-    },
-  );
-}
-const lookOf = async (job: string) => (await bench.nextStep(job)).branches?.[0]?.decision ?? 'clamped';
-async function workUntil(job: string, id: string, minutes = 0) {
-  for (let guard = 0; guard < 40; guard += 1) {
-    if ((await view(job)).nextStep === id) return;
-    await good(confirm(job, minutes));
-  }
-  throw new Error(`never came to ${id}`);
-}
+const confirm = (job: string, minutes: number, more: Partial<ConfirmCommand> = {}) =>
+  bench.confirmNext(job, FITTER, undefined, later(minutes), 'A', more);
+const workUntil = (job: string, id: string, minutes = 0) => bench.workUntil(job, id, later(minutes));
 const read = (job: string, minutes: number, tempC: number) =>
   bench.logTemperature(job, tempC, later(minutes));
 const take = (job: string, size = 'WC4-32') => good(takeSize(ref(job), size, randomUUID(), PLANNER, NOW));
@@ -87,7 +67,7 @@ describe('a barrier gland from the plan to the signature', () => {
     await workUntil(job, 'mix');
     await good(confirm(job, 0));
     const pour = bench.sent(asHeld(await bench.nextStep(job)), later(21));
-    const send = () => good(work(bench.subject(job), pour, FITTER, later(21)));
+    const send = () => good(work(bench.subject(job), pour, FITTER, bench.WORKS, later(21)));
     const late = await send();
     expect(late.waste).toMatch(/this mix is waste/);
     // An answer that was lost on the way is given again, with its words.
@@ -169,7 +149,7 @@ describe('the compound', () => {
 
 describe('the clock of a device', () => {
   const sent = async (job: string, at: Date, now: Date) =>
-    work(bench.subject(job), bench.sent(asHeld(await bench.nextStep(job)), at), FITTER, now);
+    work(bench.subject(job), bench.sent(asHeld(await bench.nextStep(job)), at), FITTER, bench.WORKS, now);
 
   it('saves no mix: a pour that says it was before its own mixing, or in time, is judged by the server', async () => {
     const job = await makeSealedJob();
@@ -193,6 +173,7 @@ describe('the clock of a device', () => {
           bench.subject(job),
           bench.sent({ kind: 'temperature', tempC: 20 }, later(2)),
           FITTER,
+          bench.WORKS,
           new Date(later(2).getTime() + n * 50),
         ),
       );

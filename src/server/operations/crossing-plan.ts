@@ -12,7 +12,7 @@ import {
   type StoredEvent,
   type Tx,
 } from '@/data';
-import { actorName, type Actor } from '../actor';
+import { madeBy, type Actor } from '../actor';
 import { append } from '../record/append';
 import { brokenRecord } from '../record/may-record';
 import { auditedRecords } from '../record/faults';
@@ -83,7 +83,7 @@ export async function storePlan(
     note: draft.note.slice(0, 200),
     request: crossing.request,
     plan,
-    actor: actorName(actor),
+    ...madeBy(actor),
     madeAt: now,
   });
   if (record.events.length > 0)
@@ -95,7 +95,7 @@ export async function storePlan(
         id: draft.id,
         stepId: 'plan',
         kind: 'replan',
-        actor: actorName(actor),
+        ...madeBy(actor),
         at: now.toISOString(),
         body: {
           title: draft.kind === 'asBuilt' ? 'Entered as built' : 'Planned again',

@@ -18,7 +18,7 @@ import { DEFAULT_PROFILE } from '@/core/schedule';
 import { asHeld, auditChain, replay, type ConfirmCommand, type Step } from '@/core/record';
 import { findJob, listCrossings, loadEvents } from '@/data';
 import type { CatalogueFile } from '@/core/catalogue';
-import { sent } from '../testing/bench';
+import { sent, WORKS } from '../testing/bench';
 import { good, makeJob, PLANNER, refused } from '../testing/job';
 import { importCatalogue } from './catalogue';
 import { addCrossing, setCrossing, viewCrossing, viewCrossings } from './crossing';
@@ -32,7 +32,7 @@ const SLUG = `crossing-${randomUUID().slice(0, 8)}`;
 const REF = { job: SLUG, crossing: 'W-1' };
 const CATALOGUE = readFileSync('examples/catalogue/demo.json', 'utf8');
 const NOW = new Date('2026-11-20T09:00:00.000Z');
-const WHO = { name: 'planner' };
+const WHO = PLANNER;
 const SETUP = {
   place: 'test wall',
   rating: 'fire 30 minutes',
@@ -80,7 +80,7 @@ const take = async (
   );
 const SUBJECT = { kind: 'crossing', ...REF } as const;
 const hold = (step: Step, more: Partial<ConfirmCommand> = {}, id: string = randomUUID(), name = 'fitter') =>
-  work(SUBJECT, sent({ ...asHeld(step), ...more }, NOW, id), { name }, NOW);
+  work(SUBJECT, sent({ ...asHeld(step), ...more }, NOW, id), { id: null, name }, WORKS, NOW);
 const next = async () => {
   const now = await view();
   const { next: step } = replay(now.steps, now.acts);

@@ -15,7 +15,7 @@ import {
   type RowChange,
   type Tx,
 } from '@/data';
-import { actorName, type Actor } from '../actor';
+import { madeBy, type Actor } from '../actor';
 import { noteReading } from '../record/note-reading';
 import { LateWrite, operation } from '../transaction';
 import { refreshSummaries, requireJob } from './load';
@@ -68,7 +68,7 @@ export class EditLog {
 
   async save(job: JobRow, label: string, actor: Actor, at: Date): Promise<void> {
     if (this.changes.length > 0)
-      await insertEdit(this.tx, job.id, label.slice(0, 200), actorName(actor), at, this.changes);
+      await insertEdit(this.tx, job.id, label.slice(0, 200), madeBy(actor), at, this.changes);
   }
 }
 
@@ -100,7 +100,7 @@ export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Resu
   return operation(async (tx) => {
     const job = await requireJob(tx, jobSlug);
     if (!job.ok) return job;
-    const edit = await lastEdit(tx, job.value.id, actorName(actor));
+    const edit = await lastEdit(tx, job.value.id, madeBy(actor));
     if (edit === null) return refuse('', 'there is nothing of yours to undo in this job');
     for (const change of edit.changes) {
       const is = await readRow(tx, change.table, change.id, Object.keys(change.after));
@@ -155,7 +155,9 @@ async function noteReadings(
 async function refreshAfter(tx: Tx, jobSlug: string, changes: readonly RowChange[]): Promise<void> {
   const job = await requireJob(tx, jobSlug);
   if (!job.ok) throw new Error('the job was there a moment ago');
-  const all = changes.some((c) => c.table === 'job' || c.table === 'cableType' || c.table === 'enclosure');
+  const all = changes.some(
+    (c) => c.table === 'job' || c.table === 'cableType' || c.table === 'enclosure' || c.table === 'entry',
+  );
   const ids = all ? await terminationIdsOfJob(tx, job.value.id) : await touched(tx, changes);
   await refreshSummaries(tx, job.value, ids);
 }

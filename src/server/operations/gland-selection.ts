@@ -11,7 +11,7 @@ import {
 } from '@/core/procedure';
 import { stepsToRedo, type Step, type TerminationRef } from '@/core/record';
 import { insertPlan, loadCatalogue, type JobRow, type StoredFamily, type Tx } from '@/data';
-import { actorName, type Actor } from '../actor';
+import { madeBy, type Actor } from '../actor';
 import { append } from '../record/append';
 import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
@@ -41,7 +41,7 @@ export function takeSize(
     if (broken) return broken;
     if (request === null)
       return refuse('', assessment.collar.blockedBy ?? 'there is nothing to choose for yet');
-    const catalogue = await loadCatalogue(tx);
+    const catalogue = await loadCatalogue(tx, job.families);
     const choice = choose(request.input, catalogueView(catalogue));
     const candidate = choice.candidates.find((c) => c.size.code === sizeCode);
     if (!candidate) return refuse('size', 'is not in the catalogue', sizeCode);
@@ -133,7 +133,7 @@ export async function storePlan(
     familyRevisionId: family.id,
     plan,
     planHash: hash,
-    actor: actorName(actor),
+    ...madeBy(actor),
     madeAt: now,
   });
   log.born('plan', id, 'supersededAt', now);
@@ -150,7 +150,7 @@ export async function storePlan(
       id: eventId,
       stepId: 'plan',
       kind: 'replan',
-      actor: actorName(actor),
+      ...madeBy(actor),
       at: now.toISOString(),
       body: { changed, restamped: unchanged.map((d) => d.id), redo },
       planHash: hash,
@@ -245,7 +245,7 @@ export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: 
     const { job, assessment } = found.value;
     const broken = replanOnBroken(assessment);
     if (broken) return broken;
-    const catalogue = await loadCatalogue(tx);
+    const catalogue = await loadCatalogue(tx, job.families);
     const remade = remake(assessment, catalogue.families, catalogueView(catalogue));
     if (remade === null)
       return refuse(

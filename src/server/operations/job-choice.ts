@@ -94,7 +94,7 @@ export function acceptJobChoice(
     const job = await requireJob(tx, slug);
     if (!job.ok) return job;
     const assessments = new Map((await allOf(tx, job.value)).map((a) => [a.tag, a]));
-    const catalogue = await loadCatalogue(tx);
+    const catalogue = await loadCatalogue(tx, job.value.families);
     const view = catalogueView(catalogue);
     const log = new EditLog(tx);
     const problems: Problem[] = [];

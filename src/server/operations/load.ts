@@ -27,9 +27,14 @@ export async function requireJob(tx: Tx, slug: string): Promise<Result<JobRow>> 
   return job ? ok(job) : refuse('job', 'there is no such job', slug);
 }
 
-/** The catalogue in force, and every revision that plans in force stand on, by its id. */
-async function catalogueFor(tx: Tx, plans: readonly StoredPlan[], known: StoredCatalogue | null) {
-  const newest = known ?? (await loadCatalogue(tx));
+/** Of the catalogue in force what the job uses, and every revision that plans in force stand on, by its id. */
+async function catalogueFor(
+  tx: Tx,
+  { families }: JobRow,
+  plans: readonly StoredPlan[],
+  known: StoredCatalogue | null,
+) {
+  const newest = known ?? (await loadCatalogue(tx, families));
   const byId = new Map(newest.families.map((f) => [f.id, f]));
   for (const id of new Set(plans.map((p) => p.familyRevisionId))) {
     if (byId.has(id)) continue;
@@ -48,7 +53,7 @@ export async function assessInputs(
 ): Promise<{ inputs: AssessInput[]; catalogue: StoredCatalogue }> {
   const ids = rows.map((r) => r.id);
   const plans = await currentPlans(tx, ids);
-  const { newest, byId } = await catalogueFor(tx, plans, known);
+  const { newest, byId } = await catalogueFor(tx, job, plans, known);
   const readings = await loadReadings(tx, [...new Set(rows.map((r) => r.cable.id))]);
   const recordOf = await auditedRecords(tx, job, 'termination', ids);
   const planOf = new Map(plans.map((p) => [p.terminationId, p]));
@@ -168,7 +173,7 @@ export const BATCH = 160;
 
 /** All terminations of a job, assessed batch by batch, in the order of their tags. Long work: see `inBatches`. */
 export async function* assessJob(tx: Tx, job: JobRow): AsyncGenerator<Assessment[]> {
-  const catalogue = await loadCatalogue(tx);
+  const catalogue = await loadCatalogue(tx, job.families);
   for await (const inputs of inputsOfJob(tx, job, catalogue)) yield await explained(inputs, catalogue);
 }
 
@@ -184,7 +189,7 @@ export async function refreshSummaries(
   job: JobRow,
   terminationIds: readonly number[],
 ): Promise<void> {
-  const catalogue = terminationIds.length > BATCH ? await loadCatalogue(tx) : null;
+  const catalogue = terminationIds.length > BATCH ? await loadCatalogue(tx, job.families) : null;
   for await (const ids of inBatches(terminationIds, BATCH)) {
     const rows = await loadTerminations(tx, ids);
     const assessments = await (rows.length > FEW ? assessMany : assessFew)(tx, job, rows, catalogue);

@@ -25,7 +25,11 @@ export function countMovedOn(slug: string): Promise<Result<MovedOnCount>> {
   return guarded<MovedOnCount>(async () => {
     const job = await requireJob(database(), slug);
     if (!job.ok) return job;
-    const { superseded, stale } = await movedOn(database(), job.value, await loadCatalogue(database()));
+    const { superseded, stale } = await movedOn(
+      database(),
+      job.value,
+      await loadCatalogue(database(), job.value.families),
+    );
     return ok({ superseded: superseded.length, stale: stale.length });
   });
 }
@@ -68,7 +72,7 @@ export function viewMovedOn(slug: string): Promise<Result<readonly MovedOnLine[]
     const tx = database();
     const job = await requireJob(tx, slug);
     if (!job.ok) return job;
-    const catalogue = await loadCatalogue(tx);
+    const catalogue = await loadCatalogue(tx, job.value.families);
     const lines: MovedOnLine[] = [];
     for await (const some of eachMovedOn(tx, job.value, catalogue))
       lines.push(...some.flatMap((a) => lineOf(a, catalogue) ?? []));
@@ -89,7 +93,7 @@ export function restamp(
   return operation<{ restamped: number }>(async (tx) => {
     const job = await requireJob(tx, slug);
     if (!job.ok) return job;
-    const catalogue = await loadCatalogue(tx);
+    const catalogue = await loadCatalogue(tx, job.value.families);
     const view = catalogueView(catalogue);
     const wanted = new Set(tags);
     const log = new EditLog(tx);

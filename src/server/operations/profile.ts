@@ -35,7 +35,7 @@ const said = (choice: Choice | null): { answer: string; barrier: string } => ({
 
 async function changesBy(tx: Tx, job: JobRow, profile: CodeProfile): Promise<ProfileChange[]> {
   const changes: ProfileChange[] = [];
-  const catalogue = await loadCatalogue(tx);
+  const catalogue = await loadCatalogue(tx, job.families);
   const pause = pauses();
   for await (const inputs of inputsOfJob(tx, job, catalogue)) {
     const changed = { ...job, profile };

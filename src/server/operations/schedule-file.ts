@@ -1,5 +1,6 @@
 import { group } from 'd3';
-import { hashOf, ok, refuse, type Result } from '@/core/kernel';
+import { array, boolean, number, object, string, type InferType } from 'yup';
+import { hashOf, ok, refuse, validate, type Result } from '@/core/kernel';
 import {
   rowJudge,
   sameReadings,
@@ -10,83 +11,53 @@ import {
   type ScheduleCable,
 } from '@/core/schedule';
 import {
-  database,
   insertCable,
   insertReading,
   insertTermination,
   listCableTypes,
+  findMapping,
+  keepMapping,
   listEntries,
-  loadReadings,
-  loadSchedule,
+  loadEvents,
   type JobRow,
-  type ScheduleEnd,
-  type ScheduleRow,
   type StoredReading,
   type Tx,
 } from '@/data';
-import { readCsv } from '@/formats/csv/read';
+import { sheetMappingSchema, type SheetMapping } from '@/core/spreadsheet';
+import { readCsvGrid } from '@/formats/csv/read';
+import { writeXlsx } from '@/formats/xlsx/write';
 import { writeCsv } from '@/formats/csv/write';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
 import { inBatches } from '../heavy';
-import { operation } from '../transaction';
 import { EditLog } from './edits';
-import { refreshSummaries, requireJob } from './load';
+import { doIn, lookIn } from './in-job';
+import { makeSetup, setupSchema, type Making, type Setup } from './make-setup';
+import { endValues, loadJobSchedule, type JobSchedule } from './job-schedule';
+import { refreshSummaries } from './load';
 
 export interface ImportPreview {
   readonly columns: readonly string[];
   readonly unknownColumns: readonly string[];
   readonly rows: readonly ImportRow[];
-  readonly delimiter: string;
   /** Stands for what was shown; accepting is refused when the job has changed since. */
   readonly hash: string;
   /** The refused lines as they were, with the reasons, ready to be saved. */
   readonly refusedCsv: string;
+  /** Cables of the job that the file does not name; they stay, unless somebody says otherwise. */
+  readonly gone: readonly GoneCable[];
 }
 
-const endValues = (end: ScheduleEnd): ScheduleCable['A'] => ({
-  place: end.enclosure === null || end.entry === null ? null : `${end.enclosure}/${end.entry}`,
-  tailMm: end.tailMm,
-  spareMm: end.spareMm,
-});
-
-function scheduleCable(row: ScheduleRow, readings: readonly StoredReading[]): ScheduleCable {
-  return {
-    tag: row.tag,
-    type: row.type,
-    routeMm: row.routeMm,
-    note: row.note,
-    A: endValues(row.a),
-    B: endValues(row.b),
-    readings: readings.map(({ end, reading }) => ({ end, reading })),
-  };
+export interface GoneCable {
+  readonly tag: string;
+  /** Work is recorded at an end of it: it is never taken out with a list. */
+  readonly begun: boolean;
 }
 
 const BATCH = 100;
 
-interface JobSchedule {
-  readonly rows: readonly ScheduleRow[];
-  readonly cables: ReadonlyMap<string, ScheduleCable>;
-  readonly readings: ReadonlyMap<number, StoredReading[]>;
-}
-
-async function loadJobSchedule(tx: Tx, job: JobRow): Promise<JobSchedule> {
-  const rows = await loadSchedule(tx, job.id);
-  const readings = group(
-    await loadReadings(
-      tx,
-      rows.map((r) => r.id),
-    ),
-    (r) => r.cableId,
-  );
-  return {
-    rows,
-    readings,
-    cables: new Map(rows.map((r) => [r.tag, scheduleCable(r, readings.get(r.id) ?? [])])),
-  };
-}
-
-async function contextOf(tx: Tx, job: JobRow, schedule: JobSchedule): Promise<ImportContext> {
+/** The job as rows are judged against it, with what would be made on the way. */
+async function contextOf(tx: Tx, job: JobRow, schedule: JobSchedule, made: Setup): Promise<ImportContext> {
   const entries = await listEntries(tx, job.id);
   const taken = new Map<string, string>();
   for (const cable of schedule.cables.values()) {
@@ -95,40 +66,55 @@ async function contextOf(tx: Tx, job: JobRow, schedule: JobSchedule): Promise<Im
       if (place !== null) taken.set(place, `${cable.tag}/${end}`);
     }
   }
+  const places = [
+    ...entries.map((e) => `${e.enclosure}/${e.label}`),
+    ...made.boxes.flatMap((b) => b.entries.map((e) => `${b.box.tag}/${e.label}`)),
+  ];
   return {
-    types: new Set((await listCableTypes(tx, job.id)).map((t) => t.code)),
-    entries: new Map(
-      entries.map((e) => [`${e.enclosure}/${e.label}`, taken.get(`${e.enclosure}/${e.label}`) ?? null]),
-    ),
-    enclosures: new Set(entries.map((e) => e.enclosure)),
+    types: new Set([
+      ...(await listCableTypes(tx, job.id)).map((t) => t.code),
+      ...made.types.map((t) => t.code),
+    ]),
+    entries: new Map(places.map((place) => [place, taken.get(place) ?? null])),
+    enclosures: new Set([...entries.map((e) => e.enclosure), ...made.boxes.map((b) => b.box.tag)]),
     current: schedule.cables,
     tapeThicknessMm: job.profile.measurement.tapeThicknessMm,
   };
 }
 
+/** Rows in our own columns, from our own file or from somebody's sheet. */
+interface Table {
+  readonly columns: readonly string[];
+  readonly rows: readonly Readonly<Record<string, string>>[];
+  readonly lineOf: (i: number) => number;
+}
+
 async function preview(
   tx: Tx,
   job: JobRow,
-  bytes: Uint8Array,
+  { columns, rows, lineOf }: Table,
+  made: Setup,
 ): Promise<Result<{ preview: ImportPreview; schedule: JobSchedule }>> {
-  const table = readCsv(bytes);
-  if (!table.ok) return table;
-  const { columns, rows, delimiter } = table.value;
   if (!columns.includes('cable'))
     return refuse('file', `has no column “cable”; it has: ${columns.slice(0, 12).join(', ')}`);
   const schedule = await loadJobSchedule(tx, job);
-  const judge = rowJudge(rows, new Set(columns), await contextOf(tx, job, schedule));
+  const judge = rowJudge(rows, new Set(columns), await contextOf(tx, job, schedule, made), lineOf);
   const judged: ImportRow[] = [];
   for await (const batch of inBatches(rows, BATCH))
     for (const row of batch) judged.push(judge(row, judged.length));
-  const refused = judged.filter((r) => r.status === 'refused');
   const refusedCsv = writeCsv(
     [...columns, 'line', 'reason'],
-    refused.map((r) => ({
-      ...rows[r.line - 2],
-      line: String(r.line),
-      reason: r.problems.map((p) => `${p.path}: ${p.message}`).join('; '),
-    })),
+    judged.flatMap((r, i) =>
+      r.status === 'refused'
+        ? [
+            {
+              ...rows[i],
+              line: String(r.line),
+              reason: r.problems.map((p) => `${p.path}: ${p.message}`).join('; '),
+            },
+          ]
+        : [],
+    ),
   );
   return ok({
     schedule,
@@ -138,21 +124,108 @@ async function preview(
         (c) => !SCHEDULE_COLUMNS.some((k) => k === c) && c !== 'line' && c !== 'reason',
       ),
       rows: judged,
-      delimiter,
-      hash: hashOf(judged.map((r) => [r.line, r.status, r.changes])),
+      hash: hashOf([judged.map((r) => [r.line, r.status, r.changes]), made]),
       refusedCsv,
+      gone: await goneFrom(tx, schedule, judged),
     },
   });
 }
 
-/** Judges a file against the job without writing anything. */
-export function previewSchedule(jobSlug: string, bytes: Uint8Array): Promise<Result<ImportPreview>> {
-  return guarded<ImportPreview>(async () => {
-    const job = await requireJob(database(), jobSlug);
-    if (!job.ok) return job;
-    const made = await preview(database(), job.value, bytes);
+/** Cables of the job that a list does not name any more, and whether work at them has begun. */
+async function goneFrom(
+  tx: Tx,
+  schedule: JobSchedule,
+  judged: readonly ImportRow[],
+): Promise<readonly GoneCable[]> {
+  const named = new Set(judged.map((r) => r.tag.toLowerCase()));
+  const gone = schedule.rows.filter((r) => !named.has(r.tag.toLowerCase()));
+  const begun = new Set(
+    (
+      await loadEvents(
+        tx,
+        'termination',
+        gone.flatMap((r) => [r.a.id, r.b.id]),
+      )
+    ).map((e) => e.subjectId),
+  );
+  return gone.map((r) => ({ tag: r.tag, begun: begun.has(r.a.id) || begun.has(r.b.id) }));
+}
+
+const sheetSchema = object({
+  columns: array().of(string().max(40).required()).max(40).required(),
+  rows: array()
+    .of(array().of(string().max(4000).defined()).max(40).required())
+    .max(20_000)
+    .required(),
+  lines: array().of(number().integer().min(1).required()).max(20_000).required(),
+  setup: setupSchema,
+  /** Cables that the list does not name any more are taken out, where no work at them has begun. */
+  takeOutGone: boolean().required(),
+  /** Kept for the next list with these headings. */
+  mapping: sheetMappingSchema.nullable().default(null),
+  headings: string().length(64).nullable().default(null),
+})
+  .noUnknown()
+  .required();
+type SheetInput = InferType<typeof sheetSchema>;
+
+function sheetTable({ columns, rows, lines }: SheetInput): Result<Table> {
+  if (lines.length !== rows.length) return refuse('lines', 'there is one for each row');
+  return ok({
+    columns,
+    rows: rows.map((row) => Object.fromEntries(columns.map((c, i) => [c, row[i] ?? '']))),
+    lineOf: (i) => lines[i] ?? 0,
+  });
+}
+
+/** Judges somebody's sheet, in our own columns, with the types and boxes that would be made on the way. */
+export function previewSheet(jobSlug: string, given: unknown): Promise<Result<ImportPreview>> {
+  return lookIn<ImportPreview>(jobSlug, async ({ tx, job }) => {
+    const read = validate(sheetSchema, given, true);
+    if (!read.ok) return read;
+    const table = sheetTable(read.value);
+    if (!table.ok) return table;
+    const made = await preview(tx, job, table.value, read.value.setup);
     return made.ok ? ok(made.value.preview) : made;
   });
+}
+
+/** Takes in the good rows of a sheet with the types and boxes that they speak of, as one undoable edit. */
+export function importSheet(
+  jobSlug: string,
+  given: unknown,
+  hash: string,
+  actor: Actor,
+  now: Date,
+): Promise<Result<ImportOutcome>> {
+  return doIn<ImportOutcome>(jobSlug, async ({ tx, job }) => {
+    const read = validate(sheetSchema, given, true);
+    if (!read.ok) return read;
+    const table = sheetTable(read.value);
+    if (!table.ok) return table;
+    const { setup, takeOutGone, mapping, headings } = read.value;
+    const log = new EditLog(tx);
+    const made = await preview(tx, job, table.value, setup);
+    if (!made.ok) return made;
+    if (made.value.preview.hash !== hash) return CHANGED;
+    await makeSetup({ tx, job, log, now }, setup);
+    if (takeOutGone)
+      for (const { tag } of made.value.preview.gone.filter((g) => !g.begun)) {
+        const row = made.value.schedule.rows.find((r) => r.tag === tag);
+        if (!row) continue;
+        for (const end of [row.a, row.b]) await log.write('termination', end.id, { entryId: null });
+        await log.write('cable', row.id, { retiredAt: now.toISOString() });
+      }
+    if (mapping !== null && headings !== null) await keepMapping(tx, job.id, headings, mapping);
+    return takeIn({ tx, job, log, actor, now }, made.value);
+  });
+}
+
+/** How a list with these headings was mapped the last time; null when none was. */
+export function viewMapping(jobSlug: string, headings: string): Promise<Result<SheetMapping | null>> {
+  return lookIn<SheetMapping | null>(jobSlug, async ({ tx, job }) =>
+    ok(await findMapping(tx, job.id, headings)),
+  );
 }
 
 export interface ImportOutcome {
@@ -161,32 +234,24 @@ export interface ImportOutcome {
   readonly refused: number;
 }
 
-/** Takes in the good rows of a file as one undoable edit. `hash` is that of the preview that was accepted. */
-export function importSchedule(
-  jobSlug: string,
-  bytes: Uint8Array,
-  hash: string,
-  actor: Actor,
-  now: Date,
+const CHANGED = refuse('file', 'the job has changed since this preview: look at it again before accepting');
+
+interface Taking extends Making {
+  readonly actor: Actor;
+}
+
+async function takeIn(
+  { tx, job, log, actor, now }: Taking,
+  { preview: seen, schedule }: { readonly preview: ImportPreview; readonly schedule: JobSchedule },
 ): Promise<Result<ImportOutcome>> {
-  return operation<ImportOutcome>(async (tx) => {
-    const job = await requireJob(tx, jobSlug);
-    if (!job.ok) return job;
-    const made = await preview(tx, job.value, bytes);
-    if (!made.ok) return made;
-    const { preview: seen, schedule } = made.value;
-    if (seen.hash !== hash)
-      return refuse('file', 'the job has changed since this preview: look at it again before accepting');
-    const good = seen.rows.filter((r) => r.cable !== null && (r.status === 'new' || r.status === 'changed'));
-    const log = new EditLog(tx);
-    const touched = await writeCables(tx, job.value, schedule, good, log, now);
-    await log.save(job.value, `import of ${good.length} cables`, actor, now);
-    await refreshSummaries(tx, job.value, touched);
-    return ok({
-      added: good.filter((r) => r.status === 'new').length,
-      changed: good.filter((r) => r.status === 'changed').length,
-      refused: seen.rows.filter((r) => r.status === 'refused').length,
-    });
+  const good = seen.rows.filter((r) => r.cable !== null && (r.status === 'new' || r.status === 'changed'));
+  const touched = await writeCables(tx, job, schedule, good, log, now);
+  await log.save(job, `import of ${good.length} cables`, actor, now);
+  await refreshSummaries(tx, job, touched);
+  return ok({
+    added: good.filter((r) => r.status === 'new').length,
+    changed: good.filter((r) => r.status === 'changed').length,
+    refused: seen.rows.filter((r) => r.status === 'refused').length,
   });
 }
 
@@ -254,7 +319,7 @@ async function writeCables(
         log.placed(termination, entryId);
         touched.push(termination);
       }
-      for (const { end, reading } of cable.readings) await insertReading(tx, id, end, reading, null);
+      for (const { end, reading } of cable.readings) await insertReading(tx, id, end, reading, null, null);
     }
   }
   return touched;
@@ -282,16 +347,30 @@ async function replaceReadings(
       continue;
     for (const { id } of old) await log.write('reading', id, { withdrawnAt: now.toISOString() });
     for (const { end, reading } of fresh)
-      log.born('reading', await insertReading(tx, cableId, end, reading, null), 'withdrawnAt', now);
+      log.born('reading', await insertReading(tx, cableId, end, reading, null, null), 'withdrawnAt', now);
   }
+}
+
+/** The same as a workbook. */
+export function exportScheduleBook(jobSlug: string): Promise<Result<Uint8Array>> {
+  return guarded<Uint8Array>(async () => {
+    const text = await exportSchedule(jobSlug);
+    if (!text.ok) return text;
+    const grid = readCsvGrid(new TextEncoder().encode(text.value));
+    if (!grid.ok) return grid;
+    return ok(
+      await writeXlsx(
+        'Schedule',
+        grid.value.filter((row) => row.some((c) => c !== '')),
+      ),
+    );
+  });
 }
 
 /** The whole schedule as a file that reads back without loss. */
 export function exportSchedule(jobSlug: string): Promise<Result<string>> {
-  return guarded<string>(async () => {
-    const job = await requireJob(database(), jobSlug);
-    if (!job.ok) return job;
-    const schedule = await loadJobSchedule(database(), job.value);
+  return lookIn<string>(jobSlug, async ({ tx, job }) => {
+    const schedule = await loadJobSchedule(tx, job);
     return ok(writeCsv(SCHEDULE_COLUMNS, [...schedule.cables.values()].map(scheduleCells)));
   });
 }

@@ -1,8 +1,10 @@
+import { ownTable } from '@/core/spreadsheet';
 import { closeDatabase } from '@/data';
+import { readCsvGrid } from '@/formats/csv/read';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { undoLast } from './edits';
 import { addCable, editCable, retireCable, schedulePage, type ScheduleEdit } from './schedule';
-import { exportSchedule, importSchedule, previewSchedule } from './schedule-file';
+import { exportSchedule, importSheet, previewSheet } from './schedule-file';
 import { viewSummaries, viewTermination } from './view';
 
 afterAll(closeDatabase);
@@ -22,7 +24,13 @@ const edit = async (job: string, tag: string, fields: ScheduleEdit, actor = PLAN
   const row = await rowOf(job, tag);
   return editCable(job, row.id, versions(row), fields, actor, NOW);
 };
-const bytes = (text: string) => new TextEncoder().encode(text);
+/** A file of ours, as the page sends it. */
+function sheet(text: string) {
+  const grid = readCsvGrid(new TextEncoder().encode(text));
+  const table = grid.ok ? ownTable(grid.value) : null;
+  if (table === null) throw new Error('is no file of ours');
+  return { ...table, setup: { types: [], boxes: [] }, takeOutGone: false, mapping: null, headings: null };
+}
 
 describe('adding and editing cables', () => {
   it('adds a cable with both ends, and undo takes it away and frees its entry', async () => {
@@ -123,7 +131,7 @@ describe('a schedule as a file', () => {
   it('comes back from export without a change', async () => {
     const job = await makeJob();
     const csv = await good(exportSchedule(job));
-    const preview = await good(previewSchedule(job, bytes(csv)));
+    const preview = await good(previewSheet(job, sheet(csv)));
     expect(preview.rows.map((r) => [r.tag, r.status])).toEqual([
       ['K-1', 'same'],
       ['K-2', 'same'],
@@ -136,11 +144,11 @@ describe('a schedule as a file', () => {
   it('is previewed, taken in where it is good, and undone in one go', async () => {
     const job = await makeJob();
     const before = await good(exportSchedule(job));
-    const preview = await good(previewSchedule(job, bytes(FILE)));
+    const preview = await good(previewSheet(job, sheet(FILE)));
     expect(preview.rows.map((r) => r.status)).toEqual(['changed', 'new', 'refused']);
     expect(preview.refusedCsv).toContain('type: is not a cable type of this job');
     expect(await good(exportSchedule(job))).toBe(before);
-    expect(await good(importSchedule(job, bytes(FILE), preview.hash, PLANNER, NOW))).toEqual({
+    expect(await good(importSheet(job, sheet(FILE), preview.hash, PLANNER, NOW))).toEqual({
       added: 1,
       changed: 1,
       refused: 1,
@@ -154,9 +162,9 @@ describe('a schedule as a file', () => {
 
   it('is not taken in when the job has changed since it was looked at', async () => {
     const job = await makeJob();
-    const preview = await good(previewSchedule(job, bytes(FILE)));
+    const preview = await good(previewSheet(job, sheet(FILE)));
     await good(edit(job, 'K-1', { note: 'meanwhile' }));
-    expect(await refused(importSchedule(job, bytes(FILE), preview.hash, PLANNER, NOW))).toMatch(
+    expect(await refused(importSheet(job, sheet(FILE), preview.hash, PLANNER, NOW))).toMatch(
       /changed since this preview/,
     );
   });
@@ -164,8 +172,8 @@ describe('a schedule as a file', () => {
   it('replaces readings by those of the file, and only where they differ', async () => {
     const job = await makeJob();
     const file = 'cable,type,a_outer\nK-1,W4-25,"caliper 28.5 mm @0 | caliper 28.7 mm @90"\n';
-    const preview = await good(previewSchedule(job, bytes(file)));
-    await good(importSchedule(job, bytes(file), preview.hash, PLANNER, NOW));
+    const preview = await good(previewSheet(job, sheet(file)));
+    await good(importSheet(job, sheet(file), preview.hash, PLANNER, NOW));
     const view = await good(viewTermination({ job, cable: 'K-1', end: 'A' }));
     expect(view.measured.outerSheath).toMatchObject({ min: 28.5, max: 28.7 });
     expect(view.measured.innerSheath).toMatchObject({ min: 21.4, max: 21.7 });

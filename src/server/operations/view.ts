@@ -23,6 +23,8 @@ import { lookAlikes, type LookAlike } from '@/core/tightening';
 import type { CandidateView, JobView, SummaryView, TerminationView } from '@/core/termination-view';
 import {
   database,
+  findPerson,
+  jobsOfPerson,
   listJobs,
   loadCatalogue,
   loadRevisionsOf,
@@ -30,6 +32,7 @@ import {
   loadSummaries,
   type JobRow,
 } from '@/data';
+import type { Actor } from '../actor';
 import { guarded } from '../guard';
 import { catalogueView, type Assessment } from './assess';
 import { reviewChange, whyNot } from './gland-selection';
@@ -39,13 +42,23 @@ export const jobView = (job: JobRow): JobView => ({
   slug: job.slug,
   name: job.name,
   unit: job.unit,
+  place: job.place,
+  families: job.families,
+  archived: job.archivedAt !== null,
+  version: job.version,
   secondPerson: job.secondPerson,
   profileTitle: job.profile.title,
   rules: job.profile.measurement,
 });
 
-export const viewJobs = (): Promise<Result<JobView[]>> =>
-  guarded(async () => ok((await listJobs(database())).map(jobView)));
+/** The jobs that somebody is anything in; all of them for an administrator of the whole application. */
+export const viewJobs = ({ id }: Actor): Promise<Result<JobView[]>> =>
+  guarded(async () => {
+    if (id === null) return ok([]);
+    const tx = database();
+    const [jobs, mine, person] = await Promise.all([listJobs(tx), jobsOfPerson(tx, id), findPerson(tx, id)]);
+    return ok(jobs.filter((j) => person?.administrator === true || mine.has(j.slug)).map(jobView));
+  });
 
 export function viewJob(slug: string): Promise<Result<JobView>> {
   return guarded<JobView>(async () => {
@@ -130,7 +143,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
     if (!found.ok) return found;
     const { job, assessment } = found.value;
     const { row, choice, request } = assessment;
-    const catalogue = await loadCatalogue(database());
+    const catalogue = await loadCatalogue(database(), job.families);
     const [schedule] = await loadScheduleRows(database(), [row.cable.id]);
     const best = choice?.candidates[0];
     const previewable =

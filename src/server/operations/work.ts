@@ -1,3 +1,4 @@
+import { SIGNS, type Role } from '@/core/people';
 import { ok, refuse, type Result } from '@/core/kernel';
 import { terminationRules } from '@/core/procedure';
 import {
@@ -25,7 +26,7 @@ import {
   type StoredPlan,
   type Tx,
 } from '@/data';
-import { actorName, type Actor } from '../actor';
+import { madeBy, type Actor } from '../actor';
 import { append, type Subject } from '../record/append';
 import { mayRecord, type RecordState } from '../record/may-record';
 import { operation } from '../transaction';
@@ -142,6 +143,7 @@ export function work(
   ref: SubjectRef,
   input: WorkInput,
   actor: Actor,
+  roles: readonly Role[],
   now: Date,
 ): Promise<Result<WorkOutcome>> {
   return operation<WorkOutcome>(async (tx) => {
@@ -163,14 +165,16 @@ export function work(
     if (plan === null) return refuse('plan', why);
     const open = mayRecord(record, input.at, now);
     if (!open.ok) return open;
-    const decided = decide(state, command.value, actor.name, now.toISOString());
+    const decided = decide(state, command.value, actor, now.toISOString());
     if (!decided.ok) return decided;
     const { kind, stepId, body } = decided.value;
+    if (kind === 'sign' && !roles.some((r) => SIGNS.includes(r)))
+      return refuse('role', 'signing is for an inspector: hand over to one');
     await append(
       tx,
       subject,
       record.events,
-      { id: input.id, stepId, kind, actor: actorName(actor), at: input.at, body, planHash: plan.planHash },
+      { id: input.id, stepId, kind, ...madeBy(actor), at: input.at, body, planHash: plan.planHash },
       now,
     );
     await follow(decided.value);

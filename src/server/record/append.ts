@@ -21,7 +21,10 @@ export interface Subject {
   readonly name: string;
 }
 
-export type EventDraft = Pick<EventContent, 'id' | 'stepId' | 'kind' | 'actor' | 'at' | 'body' | 'planHash'>;
+export type EventDraft = Pick<
+  EventContent,
+  'id' | 'stepId' | 'kind' | 'actor' | 'person' | 'at' | 'body' | 'planHash'
+>;
 
 /**
  * Chains an event to the last one of its subject, gives it a receipt in the record of its job, and signs the head that this makes. The caller
@@ -37,7 +40,7 @@ export async function append(
   const last = events[events.length - 1];
   const content: EventContent = {
     ...draft,
-    version: 2,
+    version: 3,
     subjectKind: subject.kind,
     subject: subject.name,
     seq: (last?.seq ?? 0) + 1,

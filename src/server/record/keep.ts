@@ -1,4 +1,5 @@
 import {
+  randomBytes,
   createPrivateKey,
   createPublicKey,
   generateKeyPairSync,
@@ -43,6 +44,20 @@ function key(): Key {
   const pem = open.export({ type: 'spki', format: 'pem' }).toString();
   loaded = { path, key: { secret, open, pem, id: keyName(pem) } };
   return loaded.key;
+}
+
+/** With what the cookies of sessions are signed, made on first use: a copy of the database alone opens no session. */
+export function sessionSecret(): string {
+  const path = join(folder(), 'session-secret');
+  if (!existsSync(path)) {
+    mkdirSync(folder(), { recursive: true, mode: 0o700 });
+    try {
+      writeFileSync(path, randomBytes(48).toString('base64'), { mode: 0o600, flag: 'wx' });
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
+    }
+  }
+  return readFileSync(path, 'utf8');
 }
 
 export const publicKeyPem = (): string => key().pem;

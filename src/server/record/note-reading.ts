@@ -10,7 +10,7 @@ import {
   type StoredReading,
   type Tx,
 } from '@/data';
-import { actorName, type Actor } from '../actor';
+import { madeBy, type Actor } from '../actor';
 import { append } from './append';
 import { auditedRecords } from './faults';
 import { brokenRecord } from './may-record';
@@ -52,7 +52,7 @@ export async function noteReading(
         id: randomUUID(),
         stepId: 'measure',
         kind: 'note',
-        actor: actorName(actor),
+        ...madeBy(actor),
         at: now.toISOString(),
         body: { title, reason: readingWords(reading) },
         planHash: last.planHash,

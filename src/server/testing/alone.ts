@@ -1,7 +1,8 @@
 /**
- * Gives a test file the database that nobody else works in: `GATE` or `ATTACK`, see scripts/test.mjs. Called before anything is asked of one.
+ * Gives a test file the database that nobody else works in: `GATE` or `ATTACK`, or the one with the demo, see scripts/test.mjs. Called before
+ * anything is asked of one.
  */
-export function ownDatabase(name: 'GATE' | 'ATTACK'): void {
+export function ownDatabase(name: 'GATE' | 'ATTACK' | 'DEMO'): void {
   for (const [to, from] of [
     ['DATABASE_URL', 'URL'],
     ['DATABASE_OWNER_URL', 'OWNER_URL'],

@@ -1,3 +1,4 @@
+import type { Role } from '@/core/people';
 import { randomUUID } from 'node:crypto';
 import {
   asHeld,
@@ -6,6 +7,7 @@ import {
   type MixRecord,
   type WorkCommand,
 } from '@/core/record';
+import type { TerminationView } from '@/core/termination-view';
 import type { Actor } from '../actor';
 import { takeSize } from '../operations/gland-selection';
 import { viewTermination } from '../operations/view';
@@ -27,6 +29,11 @@ export const sent = (command: WorkCommand, now = NOW, id: string = randomUUID())
   command,
 });
 
+/** As what the people of the tests work. */
+export const WORKS: readonly Role[] = ['fitter', 'inspector'];
+
+type Step = TerminationView['steps'][number];
+
 export async function nextStep(job: string, end = 'A') {
   const v = await view(job, 'K-1', end);
   const step = v.steps.find((s) => s.id === v.nextStep);
@@ -34,36 +41,41 @@ export async function nextStep(job: string, end = 'A') {
   return step;
 }
 
-/** Confirms the step whose turn it is, as one does who has seen everything; `more` says what is otherwise. */
+/** What somebody sends who has seen everything at a step, and mixes what is in date and warm. */
+const held = (step: Step, decision?: LookDecision): ConfirmCommand => ({
+  ...asHeld(step, null, step.kind === 'look' ? (decision ?? step.branches?.[0]?.decision ?? null) : null),
+  ...(step.kind === 'mix' ? { mix: PACK } : {}),
+});
+
+/** Confirms the step whose turn it is; `more` says what is otherwise. */
 export async function confirmNext(
   job: string,
   actor: Actor = FITTER,
-  decision: LookDecision = 'clamped',
+  decision?: LookDecision,
   now = NOW,
   end = 'A',
   more: Partial<ConfirmCommand> = {},
 ) {
-  const step = await nextStep(job, end);
-  const looks = step.kind === 'look' ? decision : null;
-  const command = { ...asHeld(step, null, looks), ...more };
-  return work(subject(job, 'K-1', end), sent(command, now), actor, now);
+  const command = { ...held(await nextStep(job, end), decision), ...more };
+  return work(subject(job, 'K-1', end), sent(command, now), actor, WORKS, now);
+}
+
+/** Works from where it stands to a step, in the order of the plan. */
+export async function workUntil(job: string, until: string, now = NOW) {
+  const { steps, nextStep: next } = await view(job);
+  const at = (id: string | null) => steps.findIndex((s) => s.id === id);
+  for (const step of steps.slice(at(next), at(until)))
+    await good(work(subject(job), sent(held(step), now), FITTER, WORKS, now));
+  if ((await view(job)).nextStep !== until) throw new Error(`never came to ${until}`);
 }
 
 export const logTemperature = (job: string, tempC: number, now = NOW, id?: string) =>
-  work(subject(job), sent({ kind: 'temperature', tempC }, now, id), FITTER, now);
+  work(subject(job), sent({ kind: 'temperature', tempC }, now, id), FITTER, WORKS, now);
 
 export const recutEnd = (job: string, text: string, now = NOW, id?: string) =>
-  work(subject(job), sent({ kind: 'recut', text }, now, id), FITTER, now);
+  work(subject(job), sent({ kind: 'recut', text }, now, id), FITTER, WORKS, now);
 
 export const takeBack = (job: string, stepId: string, reason: string, actor: Actor = FITTER, now = NOW) =>
-  work(subject(job), sent({ kind: 'correct', stepId, reason }, now), actor, now);
+  work(subject(job), sent({ kind: 'correct', stepId, reason }, now), actor, WORKS, now);
 
 export const PACK: MixRecord = { batch: 'CR-2611', expiry: '2028-06-30', tempC: 20 };
-
-export async function workUntil(job: string, until: string) {
-  for (let guard = 0; guard < 40; guard += 1) {
-    if ((await view(job)).nextStep === until) return;
-    await good(confirmNext(job));
-  }
-  throw new Error(`never came to ${until}`);
-}

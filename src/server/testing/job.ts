@@ -1,15 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { problemLine, type Result } from '@/core/kernel';
+import type { Role } from '@/core/people';
 import type { Reading } from '@/core/cable-measurement';
 import { DEFAULT_PROFILE, type Enclosure, type Entry } from '@/core/schedule';
 import {
+  database,
   findEntry,
   insertCable,
   insertCableType,
   insertEnclosure,
   insertEntry,
   insertJob,
+  insertPerson,
+  isDuplicate,
+  setRoles,
   insertReadings,
   insertTermination,
   withTransaction,
@@ -18,8 +23,31 @@ import { CABLE_TYPES } from '@/data/seed/quillmere';
 import { importCatalogue } from '../operations/catalogue';
 import { refreshSummaries, requireJob } from '../operations/load';
 
-export const PLANNER = { name: 'planner' };
-export const FITTER = { name: 'fitter' };
+const someone = (n: number, name: string) => ({ id: `00000000-0000-4000-8000-00000000000${n}`, name });
+export const PLANNER = someone(1, 'planner');
+export const FITTER = someone(2, 'fitter');
+/** Can sign in, and is nothing in any job. */
+export const STRANGER = someone(3, 'stranger');
+/** What the people of the tests are in every job that is made for one. */
+const CREW: readonly (readonly [typeof PLANNER, readonly Role[]])[] = [
+  [PLANNER, ['planner', 'fitter', 'inspector', 'administrator']],
+  [FITTER, ['fitter', 'inspector']],
+  [STRANGER, []],
+];
+
+/** They are the same in every test file, so whichever comes first makes them. */
+async function people(): Promise<void> {
+  for (const [{ id, name }] of CREW)
+    try {
+      await insertPerson(
+        database(),
+        { id, name, username: name, administrator: false, passwordHash: 'none' },
+        NOW,
+      );
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+    }
+}
 export const NOW = new Date('2026-11-10T08:00:00.000Z');
 
 /** The value of a result that must be good; its refusal fails the test with its words. */
@@ -103,6 +131,7 @@ const SEALED_READINGS: readonly Reading[] = [
 async function build({ secondPerson = false, sealed = false }: Scene): Promise<string> {
   const slug = `job-${randomUUID().slice(0, 8)}`;
   await good(importCatalogue(readFileSync('examples/catalogue/demo.json', 'utf8'), PLANNER, NOW));
+  await people();
   await withTransaction(async (tx) => {
     const jobId = await insertJob(tx, {
       slug,
@@ -111,6 +140,7 @@ async function build({ secondPerson = false, sealed = false }: Scene): Promise<s
       secondPerson: secondPerson ? 1 : 0,
       profile: JSON.stringify(DEFAULT_PROFILE),
     });
+    for (const [{ id }, roles] of CREW) await setRoles(tx, id, jobId, roles, null, NOW);
     const types = new Map<string, number>();
     for (const facts of CABLE_TYPES)
       types.set(

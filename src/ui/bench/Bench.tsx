@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import type { TerminationRef } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
 import { stationPath } from '../rack/summaries';
-import { ActorField } from '../shell/ActorField';
+import { PersonButton } from '../shell/PersonButton';
 import { BenchBody } from './BenchBody';
 import { BenchSide } from './BenchSide';
 import { OwnClock } from './OwnClock';
@@ -43,7 +43,7 @@ export function Bench({ end }: Props) {
         unsent={work.unsent}
         sleeps={wake === 'off'}
       >
-        <ActorField />
+        <PersonButton />
       </BenchHead>
       <BenchSide session={session} />
       <Box

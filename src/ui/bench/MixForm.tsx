@@ -1,59 +1,52 @@
 'use client';
+import { useController, useForm, type Control, type FieldPath } from 'react-hook-form';
 import type { MixRecord } from '@/core/record';
-import { PadField } from '../kit-of-parts/PadField';
-import { readTemperature } from '../compound-cure/station/clock-words';
 import { Acts } from '../kit-of-parts/Acts';
-import dynamic from 'next/dynamic';
+import { DateField } from '../kit-of-parts/DateField';
+import { problemsResolver } from '../kit-of-parts/form/schema-resolver';
+import { PadField } from '../kit-of-parts/PadField';
+import { EMPTY_MIX, mixProblems, readMix, type MixDraft } from './mix-draft';
 
-// Only a step that mixes asks for a day.
-const DateField = dynamic(() => import('../kit-of-parts/DateField').then((m) => m.DateField), { ssr: false });
-
-export interface MixDraft {
-  readonly batch: string;
-  readonly expiry: string;
-  readonly temp: string;
+interface Props {
+  /** The record that it makes; null while something is missing. */
+  readonly onChange: (mix: MixRecord | null) => void;
 }
 
-export const EMPTY_MIX: MixDraft = { batch: '', expiry: '', temp: '' };
-
-/** The draft as a record, or null while something is missing. Whether the pack may be used is the server's to say. */
-export function readMix(draft: MixDraft): MixRecord | null {
-  const tempC = readTemperature(draft.temp);
-  if (tempC === null || draft.batch.trim() === '' || draft.expiry === '') return null;
-  return { batch: draft.batch.trim(), expiry: draft.expiry, tempC };
-}
-
-/** What stands on the pack, and how warm the work is. */
-export function MixForm({
-  value,
-  onChange,
-}: {
-  readonly value: MixDraft;
-  readonly onChange: (value: MixDraft) => void;
-}) {
+/** What stands on the pack, and how warm the work is; what is wrong with it at its field. */
+export function MixForm({ onChange }: Props) {
+  const { control, getValues } = useForm<MixDraft>({
+    defaultValues: EMPTY_MIX,
+    resolver: problemsResolver(mixProblems),
+    mode: 'onChange',
+  });
+  const changed = () => onChange(readMix(getValues()));
+  const [batch, expiry, temp] = [
+    useMixField(control, 'batch', changed),
+    useMixField(control, 'expiry', changed),
+    useMixField(control, 'temp', changed),
+  ];
   return (
-    <Acts>
-      <PadField
-        name="mix-batch"
-        label="Batch on the pack"
-        kind="code"
-        value={value.batch}
-        onChange={(batch) => onChange({ ...value, batch })}
-      />
-      <DateField
-        name="mix-expiry"
-        label="Use by"
-        value={value.expiry}
-        onChange={(expiry) => onChange({ ...value, expiry })}
-      />
-      <PadField
-        name="mix-temp"
-        label="Work"
-        kind="temperature"
-        unit="°C"
-        value={value.temp}
-        onChange={(temp) => onChange({ ...value, temp })}
-      />
+    <Acts top>
+      <PadField name="mix-batch" label="Batch on the pack" kind="code" {...batch} />
+      <DateField name="mix-expiry" label="Use by" {...expiry} />
+      <PadField name="mix-temp" label="Work" kind="temperature" unit="°C" {...temp} />
     </Acts>
   );
+}
+
+/** One field of it: what stands there, how it changes, and what is wrong with it. */
+function useMixField(control: Control<MixDraft>, name: FieldPath<MixDraft>, changed: () => void) {
+  const {
+    field: { value, onChange },
+    fieldState: { error },
+  } = useController({ control, name });
+  return {
+    value,
+    onChange: (text: string) => {
+      onChange(text);
+      changed();
+    },
+    error: error !== undefined,
+    ...(error?.message === undefined ? {} : { help: error.message }),
+  };
 }

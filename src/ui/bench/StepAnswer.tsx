@@ -1,17 +1,19 @@
 'use client';
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import type { Problem } from '@/core/kernel';
-import { mustTick, type LookDecision, type Step, type WorkCommand } from '@/core/record';
+import { mustTick, type MixRecord, type LookDecision, type Step, type WorkCommand } from '@/core/record';
 import { useInstrument } from '../common/use-instrument';
-import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
 import { HoldButton } from './HoldButton';
 import { Lengths, readLengths, type TypedLengths } from './Lengths';
-import { EMPTY_MIX, MixForm, readMix } from './MixForm';
 import { BenchButtons } from './parts';
 import { Seen } from './StepText';
 import { Ticks } from './Ticks';
+
+// Only a step that mixes asks for what stands on a pack.
+const MixForm = dynamic(() => import('./MixForm').then((m) => m.MixForm), { ssr: false });
 
 const WORDS: Readonly<Record<Step['kind'], string>> = {
   sign: 'Hold: sign',
@@ -24,35 +26,41 @@ const WORDS: Readonly<Record<Step['kind'], string>> = {
 const confirmWords = (step: Step): string =>
   step.station === 'cut' && step.kind === 'confirm' ? 'Hold: marked and cut' : WORDS[step.kind];
 
+/** What a step waits for before it can be held; null when for nothing. */
+function waitsFor(left: number, missing: boolean, unmixed: boolean): string | null {
+  if (left > 0) return `Tick what you have seen: ${left} left`;
+  if (unmixed) return 'Batch, date and warmth first';
+  return missing ? 'Type what you measured first' : null;
+}
+
 /** What a hand has answered so far, and whether that is all. */
 function useAnswer(step: Step, onEdit: () => void) {
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [lengths, setLengths] = useState<TypedLengths>({});
-  const [mix, setMix] = useState(EMPTY_MIX);
+  const [mix, setMix] = useState<MixRecord | null>(null);
   const [instrument, setInstrument] = useInstrument();
   const { checks = [], accepts = [] } = step;
   const left = mustTick(step) ? checks.length - ticked.size : 0;
+  const unmixed = step.kind === 'mix' && mix === null;
   const missing = accepts.some((a) => a.needed !== undefined && (lengths[a.key] ?? '').trim() === '');
   const edited = (set: () => void) => {
     set();
     onEdit();
   };
   const confirm = (decision: LookDecision | null): WorkCommand => {
-    const pack = step.kind === 'mix' ? readMix(mix) : null;
     return {
       kind: 'confirm',
       stepId: step.id,
       fingerprint: step.fingerprint,
       decision,
       checked: [...ticked],
-      ...(pack ? { mix: pack } : {}),
+      ...(mix ? { mix } : {}),
       ...(accepts.length > 0 ? { measured: readLengths(lengths), instrument } : {}),
     };
   };
   return {
     ticked,
     lengths,
-    mix,
     instrument,
     setInstrument,
     tick: (i: number) =>
@@ -62,11 +70,10 @@ function useAnswer(step: Step, onEdit: () => void) {
         setTicked(next);
       }),
     type: (key: string, text: string) => edited(() => setLengths({ ...lengths, [key]: text })),
-    typeMix: (typed: typeof mix) => edited(() => setMix(typed)),
+    typeMix: (typed: MixRecord | null) => edited(() => setMix(typed)),
     /** Why it cannot be held yet; null when it can. */
-    waits:
-      left > 0 ? `Tick what you have seen: ${left} left` : missing ? 'Type what you measured first' : null,
-    ready: left === 0 && !missing && (step.kind !== 'mix' || readMix(mix) !== null),
+    waits: waitsFor(left, missing, unmixed),
+    ready: left === 0 && !missing && !unmixed,
     confirm,
   };
 }
@@ -78,7 +85,6 @@ interface Props {
   readonly form: ReactNode;
   readonly tools: ReactNode;
   readonly first: boolean;
-  readonly named: boolean;
   readonly onCommand: (command: WorkCommand) => void;
   readonly onEdit: () => void;
   readonly onBack: () => void;
@@ -86,7 +92,7 @@ interface Props {
 
 /** What the hand answers a step with: ticks, lengths, the pack, what was seen. */
 export function StepAnswer(props: Props) {
-  const { step, problems, named, onCommand, onBack } = props;
+  const { step, problems, onCommand, onBack } = props;
   const answer = useAnswer(step, props.onEdit);
   const { checks = [], accepts = [] } = step;
   return (
@@ -96,7 +102,7 @@ export function StepAnswer(props: Props) {
       ) : checks.length > 0 ? (
         <Seen checks={checks} />
       ) : null}
-      {step.kind === 'mix' ? <MixForm value={answer.mix} onChange={answer.typeMix} /> : null}
+      {step.kind === 'mix' ? <MixForm onChange={answer.typeMix} /> : null}
       {accepts.length > 0 ? (
         <Lengths
           accepts={accepts}
@@ -108,7 +114,6 @@ export function StepAnswer(props: Props) {
       ) : null}
       <Problems problems={problems} />
       {props.form}
-      {named ? null : <Caution tone="hold">Type your name at the top: the record says who.</Caution>}
       <BenchButtons>
         <Button variant="outlined" onClick={onBack} disabled={props.first}>
           Back

@@ -5,7 +5,6 @@ import type { Problem } from '@/core/kernel';
 import type { BenchAct, Step, WorkCommand } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
-import { useActor } from '../shell/actor';
 import { BenchButtons, BenchPrimary, BenchStep } from './parts';
 import { StepAnswer } from './StepAnswer';
 import { Seen, StepText } from './StepText';
@@ -54,7 +53,6 @@ type PartProps = StepScreenProps & { readonly first: boolean };
 
 /** The step whose turn it is. */
 function Now({ step, busy, problems, waste = null, first, ...rest }: PartProps) {
-  const named = useActor().name.trim() !== '';
   return (
     <>
       {waste === null ? null : <Caution tone="hold">{waste}</Caution>}
@@ -62,12 +60,11 @@ function Now({ step, busy, problems, waste = null, first, ...rest }: PartProps) 
       {step.blockedBy === undefined ? null : <Caution tone="hold">Stop: {step.blockedBy}.</Caution>}
       <StepAnswer
         step={step}
-        busy={busy || !named || step.blockedBy !== undefined}
+        busy={busy || step.blockedBy !== undefined}
         problems={problems}
         form={rest.form}
         tools={rest.tools}
         first={first}
-        named={named}
         onCommand={rest.onCommand}
         onEdit={rest.onEdit}
         onBack={rest.onBack}
@@ -79,7 +76,6 @@ function Now({ step, busy, problems, waste = null, first, ...rest }: PartProps) 
 /** A step that was done or comes later: to be read, or taken back. */
 function Elsewhere({ steps, acts, step, done, signedBy, busy, problems, first, ...rest }: PartProps) {
   const [takingBack, setTakingBack] = useState(false);
-  const named = useActor().name.trim() !== '';
   const { checks = [] } = step;
   return (
     <>
@@ -91,7 +87,7 @@ function Elsewhere({ steps, acts, step, done, signedBy, busy, problems, first, .
           acts={acts}
           step={step}
           signedBy={signedBy}
-          busy={busy || !named}
+          busy={busy}
           onClose={() => setTakingBack(false)}
           onTakeBack={(reason) => rest.onCommand({ kind: 'correct', stepId: step.id, reason })}
         />

@@ -11,6 +11,7 @@ import { RecordFaults } from '../common/RecordFaults';
 import { useLook } from '../data/use-look';
 import { Caution } from '../kit-of-parts/Caution';
 import { Chips } from '../kit-of-parts/Chips';
+import { Coming } from '../kit-of-parts/Coming';
 import { Filter } from '../kit-of-parts/Filter';
 import { To } from '../kit-of-parts/To';
 import { WHOLE_PLACE } from '../kit-of-parts/whole-place';
@@ -98,7 +99,7 @@ interface SaidProps {
 /** What is said where there is no list, or not yet. */
 function Said({ job, loaded, failed, all, shown }: SaidProps) {
   if (failed) return <Caution>The board cannot be fetched just now. It is tried again by itself.</Caution>;
-  if (!loaded) return <Typography sx={{ color: 'text.secondary' }}>Loading…</Typography>;
+  if (!loaded) return <Coming what="the board" lines={10} height={56} />;
   if (shown > 0) return null;
   return (
     <Typography sx={{ color: 'text.secondary' }}>

@@ -12,6 +12,7 @@ import { useSend } from '../data/use-send';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
 import Typography from '@mui/material/Typography';
+import { Way } from '../kit-of-parts/Way';
 import { Place } from '../kit-of-parts/Place';
 import { To } from '../kit-of-parts/To';
 
@@ -28,6 +29,7 @@ export function ChangesPage({ job }: Props) {
   const held = (lines ?? []).filter((l) => !l.restamp);
   return (
     <Place
+      way={<Way from={[['Board', `/job/${encodeURIComponent(job)}/board`]]} here="Changes" />}
       title="Changes"
       acts={
         <Button

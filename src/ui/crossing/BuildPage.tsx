@@ -22,7 +22,7 @@ import { useWork } from '../bench/use-work';
 import { RecordFaults } from '../common/RecordFaults';
 import { useShown } from '../data/use-look';
 import { Caution } from '../kit-of-parts/Caution';
-import { ActorField } from '../shell/ActorField';
+import { PersonButton } from '../shell/PersonButton';
 import { BuildFace } from './BuildFace';
 import { crossingPath } from './words';
 
@@ -79,7 +79,7 @@ export function BuildPage({ at: ref }: Props) {
         unsent={work.unsent}
         sleeps={wake === 'off'}
       >
-        <ActorField />
+        <PersonButton />
       </BenchHead>
       <RecordFaults faults={view.faults} />
       <NotYet view={view} />

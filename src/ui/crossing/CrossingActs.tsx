@@ -12,13 +12,14 @@ const ProgressBar = dynamic(() => import('./ProgressBar').then((m) => m.Progress
 /** What can be done with the plan of a crossing. */
 export function CrossingActs({ session }: { readonly session: CrossingSession }) {
   const { planning } = session;
-  if (planning.working)
+  if (planning.working !== null)
     return (
       <Acts>
-        <ProgressBar store={planning.progress} />
-        <Button variant="outlined" onClick={planning.cancel}>
+        {/* First, so that nothing that comes later moves it from under a hand. */}
+        <Button variant="outlined" disabled={planning.working === 'drawing'} onClick={planning.cancel}>
           Cancel
         </Button>
+        <ProgressBar store={planning.progress} />
       </Acts>
     );
   return <Idle session={session} />;

@@ -5,12 +5,14 @@ import Typography from '@mui/material/Typography';
 import type { CrossingRef } from '@/core/record';
 import { RecordFaults } from '../common/RecordFaults';
 import { UndoesWork } from '../common/UndoesWork';
+import { Way } from '../kit-of-parts/Way';
 import { Problems } from '../kit-of-parts/Problems';
 import { CrossingActs } from './CrossingActs';
 import { CrossingCautions } from './CrossingCautions';
 import { FacePane } from './FacePane';
 import { SidePane } from './SidePane';
 import { StateWords } from './StateWords';
+import { crossingsPath } from './words';
 import { useCrossingSession } from './use-crossing-session';
 
 interface Props {
@@ -28,6 +30,7 @@ export function CrossingPage({ at }: Props) {
       sx={{ flex: 1, minWidth: 0, overflowY: { xs: 'auto', md: 'visible' } }}
     >
       <Box sx={{ ...PANE, flex: { md: '1 1 60%' }, p: { xs: '12px 14px', md: '14px 20px 32px 28px' } }}>
+        <Way from={[['Crossings', crossingsPath(view.job)]]} here={view.name} />
         <Stack direction="row" sx={{ flexWrap: 'wrap', alignItems: 'baseline', gap: '4px 14px' }}>
           <Typography variant="h1">{view.name}</Typography>
           <span>{view.setup.place}</span>

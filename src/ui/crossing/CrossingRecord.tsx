@@ -1,11 +1,10 @@
-import Typography from '@mui/material/Typography';
 import Box from '@mui/material/Box';
 import type { CrossingView } from '@/core/crossing';
 import { replay } from '@/core/record';
 import { Facts } from '../kit-of-parts/Facts';
-import { To } from '../kit-of-parts/To';
+import { Way } from '../kit-of-parts/Way';
 import { RecordOf } from '../prove/RecordOf';
-import { crossingPath } from './words';
+import { crossingPath, crossingsPath } from './words';
 
 interface Props {
   readonly view: CrossingView;
@@ -26,9 +25,13 @@ export function CrossingRecord({ view, secondPerson }: Props) {
       component="main"
       sx={{ flex: 1, minWidth: 0, maxWidth: 1100, overflowY: 'auto', p: '20px 24px 40px' }}
     >
-      <Typography sx={{ mb: 0.5, color: 'text.secondary' }}>
-        <To href={crossingPath(view.job, view.name)}>{view.name}</To> {view.setup.place}
-      </Typography>
+      <Way
+        from={[
+          ['Crossings', crossingsPath(view.job)],
+          [view.name, crossingPath(view.job, view.name)],
+        ]}
+        here="Record"
+      />
       <RecordOf
         events={view.events}
         faults={view.faults}

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { fillOf } from '@/core/crossing';
 import { sameRef, type FramePlan } from '@/core/frame-packing';
+import type { Problem } from '@/core/kernel';
 import { Acts } from '../kit-of-parts/Acts';
 import { Caution } from '../kit-of-parts/Caution';
 import { Empty } from '../kit-of-parts/Empty';
@@ -12,7 +13,7 @@ import { Segments } from '../kit-of-parts/Segments';
 import { FaceView } from './FaceView';
 import { Legend } from './Legend';
 import { cableAt, litWords, lockWords } from './place-words';
-import { provenWords, refWords, restWords } from './words';
+import { placed, provenWords, refWords, restWords } from './words';
 import { NumberLegend } from './NumberLegend';
 import type { CrossingSession } from './use-crossing-session';
 
@@ -67,7 +68,7 @@ function Face({ session, plan }: FaceProps) {
       />
       <Spoken session={session} plan={plan} />
       <NumberLegend plan={plan} lit={lit} onLight={session.setLit} />
-      {draft.violations.length > 0 && !shown ? <Problems problems={draft.violations.slice(0, 6)} /> : null}
+      {shown ? null : <Broken violations={draft.violations} />}
       {plan.unplaced.length > 0 ? (
         <Caution>
           Not in any place:{' '}
@@ -77,6 +78,19 @@ function Face({ session, plan }: FaceProps) {
             .join('; ')}
         </Caution>
       ) : null}
+    </>
+  );
+}
+
+const MOST_SAID = 6;
+
+/** The rules that the plan on the screen breaks: the first of them, and how many more. */
+function Broken({ violations }: { readonly violations: readonly Problem[] }) {
+  const more = violations.length - MOST_SAID;
+  return (
+    <>
+      <Problems problems={violations.slice(0, MOST_SAID).map(placed)} />
+      {more > 0 ? <Typography variant="quiet">and {more} more rules that this plan breaks</Typography> : null}
     </>
   );
 }

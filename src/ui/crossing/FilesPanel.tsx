@@ -8,8 +8,9 @@ import { FileButton } from '../kit-of-parts/FileButton';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { CrossingView } from '@/core/crossing';
-import { FRAME_PLAN_FIELDS, type FramePlan } from '@/core/frame-packing';
-import { pathWords, type Problem } from '@/core/kernel';
+import type { FramePlan } from '@/core/frame-packing';
+import type { Problem } from '@/core/kernel';
+import { placed } from './words';
 import { Problems } from '../kit-of-parts/Problems';
 import { look } from '../data/send';
 
@@ -22,11 +23,8 @@ const FILES = [
   ['places.csv', 'Table of places', 'CSV'],
 ] as const;
 
-/** A problem with its place in front, as a person would call it. */
-const placed = (p: Problem): Problem => ({
-  ...p,
-  message: `${pathWords(p.path, FRAME_PLAN_FIELDS)}: ${p.message}`,
-});
+/** What is wrong with a file, behind the line and the column that it stands in. */
+const inFile = (p: Problem): Problem => (p.path === '' ? p : { ...p, message: `${p.path}: ${p.message}` });
 
 /** The plan in force as files, and a frame that stands read from a table of places. */
 export function FilesPanel({
@@ -48,7 +46,7 @@ export function FilesPanel({
     const ref = { job: view.job, crossing: view.name };
     const made = await look(['previewPlaces', ref, await file.text()]);
     if (!made.ok) {
-      setProblems(made.problems.map(placed));
+      setProblems(made.problems.map(inFile));
       return;
     }
     setProblems(made.value.violations.map(placed));
@@ -65,7 +63,7 @@ export function FilesPanel({
         <PlainList ruled>
           {FILES.map(([file, title, format]) => (
             <Box component="li" key={file} sx={{ display: 'flex', justifyContent: 'space-between' }}>
-              <Link href={`${base}/${file}`} download>
+              <Link href={`${base}/${file}`} download aria-label={`${title}, ${format}`}>
                 {title}
               </Link>
               <Typography component="small" variant="quiet">

@@ -18,12 +18,11 @@ import {
 import type { Problem } from '@/core/kernel';
 import { Acts } from '../kit-of-parts/Acts';
 import { Choice } from '../kit-of-parts/Choice';
-import { NumberFields } from '../kit-of-parts/NumberFields';
 import { PlainList } from '../kit-of-parts/PlainList';
 import { Problems } from '../kit-of-parts/Problems';
 import { Remove } from '../kit-of-parts/Remove';
 import { Segments } from '../kit-of-parts/Segments';
-import { DIAMETERS, intervalOf } from './setup/PassingCable';
+import { IntervalField, intervalOf, NO_INTERVAL } from '../kit-of-parts/IntervalField';
 import { refWords } from './words';
 
 interface Props {
@@ -100,7 +99,7 @@ interface NewCableProps {
 
 function NewCable({ request, onAdd, onProblem }: NewCableProps) {
   const [tag, setTag] = useState('');
-  const [texts, setTexts] = useState({ min: '', max: '' });
+  const [texts, setTexts] = useState(NO_INTERVAL);
   const [circuit, setCircuit] = useState('');
   const circuits = [...new Set(request.cables.flatMap((c) => c.circuit ?? []))].sort();
   const include = () => {
@@ -115,7 +114,7 @@ function NewCable({ request, onAdd, onProblem }: NewCableProps) {
     setTag('');
   };
   return (
-    <Acts label="New cable">
+    <Acts label="New cable" top>
       <TextField
         label="New cable"
         placeholder="tag"
@@ -124,7 +123,7 @@ function NewCable({ request, onAdd, onProblem }: NewCableProps) {
         slotProps={{ htmlInput: { maxLength: 60, 'aria-label': 'tag of the new cable' } }}
         sx={{ width: 130 }}
       />
-      <NumberFields fields={DIAMETERS} values={texts} onChange={setTexts} width={116} />
+      <IntervalField label="Diameter of the new cable" value={texts} onChange={setTexts} />
       <Choice
         label="Circuit"
         value={circuit}

@@ -1,7 +1,7 @@
 'use client';
 import { type FrameCable, type FramePlan } from '@/core/frame-packing';
 import { Empty } from '../kit-of-parts/Empty';
-import { Segments } from '../kit-of-parts/Segments';
+import { Pane, Panes } from '../kit-of-parts/Panes';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { PlaceTable } from './PlaceTable';
@@ -22,17 +22,21 @@ export function SidePane({ session }: Props) {
   const { tab, setTab } = session;
   const [typed, setTyped] = useState(false);
   if (tab === 'cables' && !typed) setTyped(true);
-  const Pane = PANES[tab];
+  const Shown = PANES[tab];
   return (
     <>
-      <Segments<CrossingTab> label="Panel" options={CROSSING_TABS} value={tab} onChange={setTab} />
+      <Panes<CrossingTab> label="Panel" panes={CROSSING_TABS} value={tab} onChange={setTab} />
       {/* What is typed into the setup stays while another panel is looked at. */}
       {typed ? (
-        <div hidden={tab !== 'cables'}>
+        <Pane of="cables" hidden={tab !== 'cables'}>
           <Cables session={session} />
-        </div>
+        </Pane>
       ) : null}
-      {Pane === null ? null : <Pane session={session} />}
+      {Shown === null ? null : (
+        <Pane of={tab}>
+          <Shown session={session} />
+        </Pane>
+      )}
     </>
   );
 }

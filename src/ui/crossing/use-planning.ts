@@ -21,7 +21,8 @@ interface Proven {
 export function usePlanning(view: CrossingView, onPlan: (plan: FramePlan) => void) {
   const { request } = view.asked;
   const [inForce] = view.plans;
-  const [working, setWorking] = useState(false);
+  /** Worked out, or found and being drawn: then it is too late to cancel. */
+  const [working, setWorking] = useState<'planning' | 'drawing' | null>(null);
   const [progress] = useState(progressStore);
   const [failure, setFailure] = useState<readonly Problem[]>([]);
   const running = useRef<Running<FramePlan> | null>(null);
@@ -36,14 +37,14 @@ export function usePlanning(view: CrossingView, onPlan: (plan: FramePlan) => voi
   useEffect(() => () => running.current?.cancel(), []);
 
   const fail = (why: string) => {
-    setWorking(false);
+    setWorking(null);
     setFailure(refuse('', why).problems);
   };
   const start = (around: Around | null) => {
     const asked = view.requestHash;
     setFailure([]);
     restart(progress);
-    setWorking(true);
+    setWorking('planning');
     const begun = startFrames(request, around, (stage, done, of) => progress.set({ stage, done, of }));
     running.current = begun;
     begun.result.then(
@@ -57,9 +58,10 @@ export function usePlanning(view: CrossingView, onPlan: (plan: FramePlan) => voi
           return;
         }
         proven.current = { hash: asked, cost: Math.max(leastCost(), plan.bound ?? 0) };
+        setWorking('drawing');
         // Hundreds of places are drawn: in pieces, so that the page stays alive meanwhile.
         startTransition(() => {
-          setWorking(false);
+          setWorking(null);
           onPlan(plan);
         });
       },
@@ -77,7 +79,7 @@ export function usePlanning(view: CrossingView, onPlan: (plan: FramePlan) => voi
       start({ plan, locked, leastCost: leastCost() }),
     cancel: () => {
       running.current?.cancel();
-      setWorking(false);
+      setWorking(null);
     },
   };
 }

@@ -1,6 +1,7 @@
 import type { CrossingFill, CrossingState } from '@/core/crossing';
 import { openingName } from '@/core/frame-building';
-import type { FramePlan, PlaceRef } from '@/core/frame-packing';
+import { FRAME_PLAN_FIELDS, type FramePlan, type PlaceRef } from '@/core/frame-packing';
+import { placedProblem, type Problem } from '@/core/kernel';
 
 export const STATE_WORDS: Readonly<Record<CrossingState, string>> = {
   empty: 'no cables yet',
@@ -11,12 +12,16 @@ export const STATE_WORDS: Readonly<Record<CrossingState, string>> = {
   built: 'built',
 };
 
+export const crossingsPath = (job: string): string => `/job/${encodeURIComponent(job)}/crossings`;
 export const crossingPath = (job: string, name: string, more = ''): string =>
   `/job/${encodeURIComponent(job)}/crossings/${encodeURIComponent(name)}${more}`;
 
 /** “1A row 2”: where a place is, in building order. */
 export const refWords = ({ frame, opening, row }: PlaceRef): string =>
   `${openingName(frame, opening)} row ${row + 1}`;
+
+/** What a plan breaks, with its place in front as a person would call it. */
+export const placed = (p: Problem): Problem => placedProblem(p, FRAME_PLAN_FIELDS);
 
 /** “optimal”, or how far from the proven bound. */
 export function provenWords(plan: FramePlan): string {

@@ -7,11 +7,26 @@ import type { LookKey } from './contract';
 export interface Shown {
   readonly get: () => LookKey | null;
   readonly set: (key: LookKey | null) => void;
+  /** The number of a command, in the order in which they are sent. */
+  readonly turn: () => number;
+  /** Whether a command that was sent after this one has been answered already: its view is the newer one. */
+  readonly overtaken: (turn: number) => boolean;
 }
 
-function shownHolder(): Shown {
+export function shownHolder(): Shown {
   let shown: LookKey | null = null;
-  return { get: () => shown, set: (key) => (shown = key) };
+  let turns = 0;
+  let answered = 0;
+  return {
+    get: () => shown,
+    set: (key) => (shown = key),
+    turn: () => (turns += 1),
+    overtaken: (turn) => {
+      const late = turn < answered;
+      answered = Math.max(answered, turn);
+      return late;
+    },
+  };
 }
 
 const ShownContext = createContext<Shown | null>(null);

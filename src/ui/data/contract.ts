@@ -2,10 +2,16 @@ import type { Reading } from '@/core/cable-measurement';
 import type { CrossingView, PlacesPreview, PlanDraft, ReentryDraft } from '@/core/crossing';
 import type { Terminal } from '@/core/cut-back';
 import type { MissingField } from '@/core/gland-selection';
+import type { JobCard, JobSettings, NewJob } from '@/core/job';
 import type { JobPick } from '@/core/job-choice';
+import type { Invited, MembersView, MeView, PeopleView, Role } from '@/core/people';
+import type { SheetMapping } from '@/core/spreadsheet';
+import type { ImportOutcomeView, ImportPreviewView } from '../schedule/schedule-types';
 import type { SpareRule } from '@/core/kit';
 import type { CrossingRef, SubjectRef, TerminationRef, WorkInput, WorkOutcome } from '@/core/record';
+import type { CableType, Entry } from '@/core/schedule';
 import type {
+  BoxView,
   CataloguePreview,
   CompoundView,
   EditOutcome,
@@ -14,8 +20,10 @@ import type {
   KitView,
   MovedOnLine,
   RowVersions,
+  SetupOutcome,
   SummaryView,
   TerminationView,
+  TypeView,
 } from '@/core/termination-view';
 
 interface Of<A extends readonly unknown[], V> {
@@ -37,6 +45,15 @@ export interface Looks {
   kitAgainst: Of<[job: string, rule: SpareRule, stock: string], KitView>;
   previewPlaces: Of<[ref: CrossingRef, text: string], PlacesPreview>;
   previewCatalogue: Of<[text: string], CataloguePreview>;
+  viewMe: Of<[], MeView>;
+  viewBoxes: Of<[job: string], readonly BoxView[]>;
+  previewBox: Of<[job: string, box: string, facts: unknown], readonly string[]>;
+  viewTypes: Of<[job: string], readonly TypeView[]>;
+  viewMapping: Of<[job: string, headings: string], SheetMapping | null>;
+  previewSheet: Of<[job: string, sheet: unknown], ImportPreviewView>;
+  viewJobCards: Of<[], readonly JobCard[]>;
+  viewPeople: Of<[], PeopleView>;
+  viewMembers: Of<[job: string], MembersView>;
 }
 
 /** Whether the record of a job holds. */
@@ -48,6 +65,28 @@ export interface RecordState {
 
 /** What the pages ask to be done. Versions are those that were seen; `knowing` says that work which goes has been shown. */
 export interface Commands {
+  addBox: Of<[job: string, facts: unknown, entries: readonly Entry[]], SetupOutcome>;
+  setBox: Of<[job: string, box: string, version: number, facts: unknown], SetupOutcome>;
+  addEntries: Of<[job: string, box: string, entries: readonly Entry[]], SetupOutcome>;
+  setEntry: Of<[job: string, box: string, label: string, version: number, facts: Entry], SetupOutcome>;
+  takeOutBox: Of<[job: string, box: string, version: number, label: string | null], SetupOutcome>;
+  addType: Of<[job: string, facts: CableType], SetupOutcome>;
+  setType: Of<[job: string, type: string, version: number, facts: CableType], SetupOutcome>;
+  takeOutType: Of<[job: string, type: string, version: number], SetupOutcome>;
+  importSheet: Of<[job: string, sheet: unknown, hash: string], ImportOutcomeView>;
+  createJob: Of<[given: NewJob], { readonly slug: string }>;
+  importJob: Of<[text: string], { readonly slug: string }>;
+  setJob: Of<[job: string, version: number, settings: JobSettings], null>;
+  setArchived: Of<[job: string, version: number, archived: boolean], null>;
+  setMember: Of<[job: string, member: string, roles: readonly Role[]], null>;
+  invite: Of<[job: string, name: string, roles: readonly Role[], tokenHash: string], Invited>;
+  inviteAdministrator: Of<[name: string, tokenHash: string], Invited>;
+  inviteBack: Of<[member: string, tokenHash: string], Invited>;
+  withdrawProductInvitation: Of<[invitation: number], null>;
+  withdrawInvitation: Of<[job: string, invitation: number], null>;
+  setAdministrator: Of<[member: string, administrator: boolean], null>;
+  setBlocked: Of<[member: string, blocked: boolean], null>;
+  endMySessions: Of<[session: string, others: boolean], { readonly ended: number }>;
   addReading: Of<[ref: TerminationRef, reading: Reading], { readonly id: number }>;
   withdrawReading: Of<[ref: TerminationRef, id: number], null>;
   takeSize: Of<[ref: TerminationRef, size: string, knowing: boolean], { readonly provisional: boolean }>;

@@ -11,13 +11,19 @@ export type Send = <N extends CommandName>(
   ...args: Commands[N]['args']
 ) => Promise<Result<Commands[N]['value']>>;
 
-const sendBy =
-  (client: QueryClient, { get }: Shown): Send =>
+/** Sends by this client's keeping. What is shown never goes back to a look that began before the last thing done. */
+export const sendBy =
+  (client: QueryClient, { get, turn, overtaken }: Shown): Send =>
   async (name, ...args) => {
     const key = get();
+    const mine = turn();
     const { result, shown: view } = await command(name, args, key);
-    const back = key !== null && view?.ok === true;
-    if (back) client.setQueryData(key, view.value);
+    const back = key !== null && view?.ok === true && !overtaken(mine);
+    if (back) {
+      // A look that is on its way may have been answered before this was done.
+      await client.cancelQueries({ queryKey: key, exact: true });
+      client.setQueryData(key, view.value);
+    }
     if (result.ok) {
       const own = back ? hashKey(key) : null;
       void client.invalidateQueries({ predicate: (q) => q.queryHash !== own });

@@ -86,7 +86,6 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
                   className={styles.head}
                   aria-pressed={sort === id}
                   onClick={() => setSort(sort === id ? null : id)}
-                  title={`Sort by ${CRITERION_TITLES[id].toLowerCase()}`}
                 >
                   <span>{CRITERION_TITLES[id]}</span>
                 </button>
@@ -124,7 +123,7 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
                       tabIndex={current ? 0 : -1}
                       aria-label={
                         finding
-                          ? `${candidate.code}, ${CRITERION_TITLES[id]}: ${VERDICT_WORDS[finding.verdict]}, ${finding.reason}`
+                          ? `${candidate.code}, ${CRITERION_TITLES[id]}: ${VERDICT_WORDS[finding.verdict]}, ${finding.reason}${marginWords(finding)}`
                           : candidate.code
                       }
                       onClick={() => focus(rows.indexOf(candidate), i)}
@@ -159,6 +158,10 @@ export function DecisionTable({ candidates, selected, taken, onSelect, onTake }:
     </div>
   );
 }
+
+/** The figure that stands in the cell, so that who speaks to the page can say what he sees. */
+const marginWords = ({ margin, code }: FindingView): string =>
+  margin === null || code === 'absent' ? '' : `, margin ${trimNumber(margin, 1)}`;
 
 function Mark({ finding }: { readonly finding: FindingView }) {
   // What is not asked of this kind of gland stays quiet, so that what was judged stands out.

@@ -16,6 +16,7 @@ import { Cautions } from './Cautions';
 import { CellField } from './CellField';
 import { Chips } from './Chips';
 import { Choice } from './Choice';
+import { Coming } from './Coming';
 import { DataTable } from './DataTable';
 import { DateField } from './DateField';
 import { Empty } from './Empty';
@@ -24,9 +25,12 @@ import { FileButton } from './FileButton';
 import { Filter } from './Filter';
 import { Folded } from './Folded';
 import { Group } from './Group';
+import { Hint } from './Hint';
+import { IntervalField, NO_INTERVAL } from './IntervalField';
 import { Keypad } from './Keypad';
 import { NumberFields } from './NumberFields';
 import { PadField } from './PadField';
+import { Pane, Panes } from './Panes';
 import { Panel } from './Panel';
 import { PickField } from './PickField';
 import { PlainList } from './PlainList';
@@ -39,6 +43,7 @@ import { StepNumber } from './StepNumber';
 import { Tick } from './Tick';
 import { Tile } from './Tile';
 import { To } from './To';
+import { Way } from './Way';
 
 const VERDICTS = ['fits', 'marginal', 'unknown', 'misfit'] as const;
 const PICKS = [
@@ -134,8 +139,28 @@ function Parts() {
 /** What places are laid out with. */
 function Layout() {
   const [chip, setChip] = useState('all');
+  const [pane, setPane] = useState<'places' | 'cables'>('places');
   return (
     <>
+      <Way from={[['Crossings', '/catalogue']]} here="X-1" />
+      <Panes
+        label="Panes"
+        panes={[
+          ['places', 'Places'],
+          ['cables', 'Cables'],
+        ]}
+        value={pane}
+        onChange={setPane}
+      />
+      <Pane of={pane}>
+        {pane === 'places' ? (
+          <Coming what="the places" lines={3} />
+        ) : (
+          <Hint text="K-101/A, K-104/B, K-110/A">
+            <Button variant="text">3 more</Button>
+          </Hint>
+        )}
+      </Pane>
       <Answer words="Take AY3-25, coarse groove to the cone." lead="Outer seal 2.04 mm inside; no adaptor." />
       <Section title="Running now">
         <Facts
@@ -182,6 +207,7 @@ function Fields() {
   const [press, setPress] = useState<'' | 'top'>('');
   const [day, setDay] = useState('2027-03-31');
   const [filter, setFilter] = useState('');
+  const [interval, setInterval] = useState({ ...NO_INTERVAL, min: '28,1', max: '28.4' });
   return (
     <Group title="Frames allowed">
       <Acts>
@@ -202,6 +228,7 @@ function Fields() {
           onChange={setFilter}
           width={180}
         />
+        <IntervalField label="Diameter" value={interval} onChange={setInterval} />
         <DateField name="day" label="Use by" value={day} onChange={setDay} />
         <CellField label="circuit of K-101" value="power" onChange={NOTHING} />
         <CellField

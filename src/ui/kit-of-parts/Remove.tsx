@@ -12,7 +12,6 @@ export const Remove = ({ label, ...button }: Props) => (
   <IconButton
     {...button}
     aria-label={label}
-    title={label}
     sx={{ width: 32, height: 32, fontSize: 18, color: 'text.secondary', '&:hover': { color: 'error.main' } }}
   >
     ×

@@ -1,3 +1,4 @@
+import Link from '@mui/material/Link';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
@@ -5,6 +6,7 @@ import TableRow from '@mui/material/TableRow';
 import { KIND_WORDS } from '@/core/kit';
 import type { KitView } from '@/core/termination-view';
 import { DataTable } from '../kit-of-parts/DataTable';
+import { Hint } from '../kit-of-parts/Hint';
 
 type Line = KitView['kit']['lines'][number];
 
@@ -82,9 +84,18 @@ function Row({ line: l, area, withStock, first }: RowProps) {
           </TableCell>
         </>
       ) : null}
-      <TableCell sx={{ fontSize: 13, color: 'text.secondary' }} title={l.users.join(', ')}>
+      <TableCell sx={{ fontSize: 13, color: 'text.secondary' }}>
         {l.users.slice(0, SHOWN).join(', ')}
-        {l.users.length > SHOWN ? ` and ${l.users.length - SHOWN} more` : ''}
+        {l.users.length > SHOWN ? (
+          <>
+            {' and '}
+            <Hint text={l.users.slice(SHOWN).join(', ')}>
+              <Link component="button" type="button" sx={{ verticalAlign: 'baseline' }}>
+                {l.users.length - SHOWN} more
+              </Link>
+            </Hint>
+          </>
+        ) : null}
       </TableCell>
     </TableRow>
   );

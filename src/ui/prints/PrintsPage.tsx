@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { SummaryView } from '@/core/termination-view';
 import { Acts } from '../kit-of-parts/Acts';
 import { Caution } from '../kit-of-parts/Caution';
+import { Coming } from '../kit-of-parts/Coming';
 import { Chips } from '../kit-of-parts/Chips';
 import { Place } from '../kit-of-parts/Place';
 import { Problems } from '../kit-of-parts/Problems';
@@ -23,11 +24,13 @@ type Paper = (typeof PAPERS)[number][0];
 const ALL = '';
 const areaOf = (row: SummaryView): string => row.area ?? 'no entry';
 
+const LEAD = 'Cut cards with their marks, steps, stages and 1:1 strip, and labels that lead to each record.';
+
 function leadOf(planned: number, loaded: boolean, failed: boolean): string {
-  if (!loaded) return failed ? 'The server cannot be reached; trying again.' : 'Loading…';
+  if (!loaded) return failed ? 'The server cannot be reached; trying again.' : LEAD;
   return planned === 0
     ? 'Nothing is planned yet: choose glands first, then their cards are printed here.'
-    : `Cut cards with their marks, steps, stages and 1:1 strip, and labels that lead to each record. ${planned} ends are planned.`;
+    : `${LEAD} ${planned} ends are planned.`;
 }
 
 /** Cut cards and labels for a selection of ends. */
@@ -90,6 +93,7 @@ export function PrintsPage({ job }: { readonly job: string }) {
         </Typography>
       ) : null}
       <Problems problems={pack.problems} />
+      {rows === null && !failed ? <Coming what="the ends" /> : null}
       {planned.length > 0 ? (
         <>
           <Chips

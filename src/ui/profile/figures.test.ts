@@ -1,5 +1,4 @@
-import { CODE_PROFILES, DEFAULT_PROFILE, readProfile } from '@/core/schedule';
-import { withValue } from '../common/with-value';
+import { CODE_PROFILES, DEFAULT_PROFILE } from '@/core/schedule';
 import { figureGroups } from './figures';
 
 it('shows every group of every shipped profile with its source', () => {
@@ -11,13 +10,13 @@ it('shows every group of every shipped profile with its source', () => {
   ]);
 });
 
-it('changes one figure and nothing else, and the result is a profile still', () => {
-  const changed = withValue(DEFAULT_PROFILE, ['flameproofThreads', 'minAxial', 1, 'mm'], 9);
-  expect(changed.flameproofThreads.minAxial).toEqual([
-    { upToCm3: 100, mm: 5 },
-    { upToCm3: null, mm: 9 },
+it('calls every figure by its words, those of a list with their line', () => {
+  const threads = figureGroups(DEFAULT_PROFILE).find((g) => g.key === 'flameproofThreads');
+  expect(threads?.figures.map((f) => f.words)).toEqual([
+    'full threads at least',
+    '1. free volume up to, cm³',
+    '1. axial engagement at least, mm',
+    '2. free volume up to, cm³',
+    '2. axial engagement at least, mm',
   ]);
-  expect({ ...changed, flameproofThreads: null }).toEqual({ ...DEFAULT_PROFILE, flameproofThreads: null });
-  expect(readProfile(changed).ok).toBe(true);
-  expect(DEFAULT_PROFILE.flameproofThreads.minAxial[1]?.mm).toBe(8);
 });

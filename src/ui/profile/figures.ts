@@ -1,4 +1,4 @@
-import type { CodeProfile } from '@/core/schedule';
+import { CODE_PROFILE_FIELDS, type CodeProfile } from '@/core/schedule';
 
 /** One figure of a profile that can be edited, by its path. */
 export interface Figure {
@@ -24,37 +24,13 @@ const GROUPS: readonly (readonly [keyof CodeProfile, string])[] = [
   ['cut', 'Cutting back'],
 ];
 
-const WORDS: Readonly<Record<string, string>> = {
-  minLengthM: 'no barrier from this length on, m',
-  maxVolumeCm3: 'barrier above this free volume, cm³',
-  minFullThreads: 'full threads at least',
-  minTurns: 'threads wrench-tight at least',
-  maxClearanceMm: 'hole wider than the thread by at most, mm',
-  upToCm3: 'free volume up to, cm³',
-  mm: 'axial engagement at least, mm',
-  caliper: 'caliper, ± mm',
-  wrapTape: 'wrap tape, ± mm',
-  diameterTape: 'diameter tape, ± mm',
-  armourWire: 'caliper on a wire, ± mm',
-  ovalityAllowance: 'ovality allowance, share of the diameter',
-  nominalTolerance: 'datasheet tolerance, share of the diameter',
-  tapeThicknessMm: 'thickness of the wrap tape, mm',
-  sheathGuardMm: 'left uncut under a blade, mm',
-  wireDepthShare: 'share of a wire that may be sawn',
-  kerfMm: 'kerf of the saw, mm',
-  bendSlackMm: 'slack for the bend, mm',
-  stubToleranceMm: 'inner sheath longer by at most, mm',
-  tailToleranceMm: 'tails longer by at most, mm',
-};
+const TEXTS: ReadonlySet<string> = new Set(['source', 'rule']);
+const WORDS: Readonly<Record<string, string>> = CODE_PROFILE_FIELDS;
 
 function figuresIn(value: unknown, path: (string | number)[]): Figure[] {
   const last = String(path[path.length - 1]);
   // A text in the place of a number is what somebody is typing: its field must not go away under the hand.
-  if (
-    typeof value === 'number' ||
-    value === null ||
-    (typeof value === 'string' && WORDS[last] !== undefined)
-  ) {
+  if (typeof value === 'number' || value === null || (typeof value === 'string' && !TEXTS.has(last))) {
     const row = path.find((p) => typeof p === 'number');
     const words = WORDS[last] ?? last;
     return [{ path, words: typeof row === 'number' ? `${row + 1}. ${words}` : words, value }];

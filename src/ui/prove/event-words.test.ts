@@ -6,6 +6,7 @@ const event = (kind: string, body: unknown, stepId = 'fill'): EventView => ({
   stepId,
   kind,
   actor: 'fitter',
+  person: null,
   at: '2026-11-02T08:00:00.000Z',
   receivedAt: '2026-11-02T08:00:00.100Z',
   body,

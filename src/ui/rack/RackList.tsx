@@ -9,6 +9,7 @@ import { useEffect, useRef } from 'react';
 import { decodeArcs } from '@/core/procedure';
 import { STATION_WORDS } from '@/core/record';
 import type { SummaryView } from '@/core/termination-view';
+import { Coming } from '../kit-of-parts/Coming';
 import { Collar } from '../collar/Collar';
 import { stationPath } from './summaries';
 
@@ -60,7 +61,7 @@ export function RackList({ all, shown, filter, onFilter, failed, job, current, s
           type="search"
           value={filter}
           onChange={(e) => onFilter(e.target.value)}
-          placeholder={all === null ? 'Loading…' : `Filter ${all} terminations  /`}
+          placeholder={all === null ? 'Filter  /' : `Filter ${all} terminations  /`}
           slotProps={{ htmlInput: { 'aria-label': 'Filter terminations', 'data-filter': 'rack' } }}
         />
       </Box>
@@ -68,6 +69,11 @@ export function RackList({ all, shown, filter, onFilter, failed, job, current, s
         <Typography sx={{ m: '8px 14px', color: 'error.main' }}>
           The list cannot be fetched just now. It is tried again by itself.
         </Typography>
+      ) : null}
+      {all === null && !failed ? (
+        <Box sx={{ px: 1.5 }}>
+          <Coming what="the terminations" lines={11} height={ROW} />
+        </Box>
       ) : null}
       {all !== null && shown.length === 0 ? (
         <Typography sx={{ m: '8px 14px', color: 'text.secondary' }}>

@@ -6,6 +6,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
+import { Coming } from '../kit-of-parts/Coming';
 import { Filter } from '../kit-of-parts/Filter';
 import { Problems } from '../kit-of-parts/Problems';
 import { WHOLE_PLACE } from '../kit-of-parts/whole-place';
@@ -17,7 +18,7 @@ import { useSend } from '../data/use-send';
 // The grid is the heaviest part of the product: the page is there before it.
 const ScheduleGrid = dynamic(() => import('./ScheduleGrid'), {
   ssr: false,
-  loading: () => <Typography sx={{ color: 'text.secondary' }}>Loading the grid…</Typography>,
+  loading: () => <Coming what="the schedule" lines={12} />,
 });
 
 interface Props {
@@ -61,10 +62,17 @@ export function SchedulePage({ job, choices }: Props) {
           variant="outlined"
           href={`/api/job/${encodeURIComponent(job.slug)}/schedule/export`}
         >
-          Export CSV
+          Save as CSV
+        </Button>
+        <Button
+          size="small"
+          variant="outlined"
+          href={`/api/job/${encodeURIComponent(job.slug)}/schedule/export?as=xlsx`}
+        >
+          Save as workbook
         </Button>
         <Button size="small" variant="outlined" component={Link} href={`${base}/schedule/import`}>
-          Import CSV
+          Take in a list
         </Button>
       </Stack>
       <Problems problems={undoing.problems} />

@@ -3,6 +3,7 @@ import MuiLink from '@mui/material/Link';
 import type { GridColDef } from '@mui/x-data-grid';
 import Link from 'next/link';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
+import { Hint } from '../kit-of-parts/Hint';
 import { stationPath } from '../rack/summaries';
 import type { GridRow } from './grid-columns';
 
@@ -29,7 +30,9 @@ export const scheduleColumns = (
     type: 'singleSelect',
     valueOptions: types.map(({ code, title }) => ({ value: code, label: `${code}, ${title}` })),
     renderCell: ({ value }: { value?: string }) => (
-      <span title={types.find((t) => t.code === value)?.title}>{value}</span>
+      <Hint text={types.find((t) => t.code === value)?.title ?? ''}>
+        <span>{value}</span>
+      </Hint>
     ),
   },
   { field: 'route', headerName: 'Route, m', width: 88, ...number },
@@ -70,7 +73,7 @@ export const scheduleColumns = (
         component="button"
         type="button"
         onClick={() => onRetire(row)}
-        aria-label={`Take ${row.tag} out of the schedule`}
+        aria-label={`Take out ${row.tag}`}
         sx={{ color: 'text.secondary', fontWeight: 400, '&:hover': { color: 'error.main' } }}
       >
         take out

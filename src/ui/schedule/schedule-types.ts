@@ -14,9 +14,9 @@ export interface ImportPreviewView {
   readonly columns: readonly string[];
   readonly unknownColumns: readonly string[];
   readonly rows: readonly ImportRow[];
-  readonly delimiter: string;
   readonly hash: string;
   readonly refusedCsv: string;
+  readonly gone: readonly { readonly tag: string; readonly begun: boolean }[];
 }
 
 export interface ImportOutcomeView {

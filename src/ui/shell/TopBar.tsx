@@ -1,92 +1,101 @@
 'use client';
-import { STATIONS } from '@/core/record';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import visuallyHidden from '@mui/utils/visuallyHidden';
 import { usePathname } from 'next/navigation';
-import { useRef, type Ref } from 'react';
-import type { Arc } from '@/core/procedure';
-import { Collar } from '../collar/Collar';
+import { useRef, useState, type Ref } from 'react';
 import { useUnit } from '../common/unit';
-import { ActorField } from './ActorField';
+import { Mark } from './Mark';
+import { PersonButton } from './PersonButton';
 import { useFits } from './use-fits';
-import { isAt, placesOf, type PlaceGroup } from './places';
+import { useActor } from './actor';
+import { isAt, placesOf, productPlaces, type PlaceGroup } from './places';
 import { PlacesDrawer } from './PlacesDrawer';
 import { FOLDED, PHONE_BAR } from './widths';
-
-const MARK: readonly Arc[] = STATIONS.map((station, i) => ({
-  station,
-  state: i === 4 ? 'todo' : 'done',
-  share: i === 4 ? 0 : 1,
-  result: '',
-}));
 
 interface Props {
   readonly job: { readonly slug: string; readonly name: string } | null;
 }
 
-/** Where am I, where can I go, in which unit and light, and who is it. */
+/** Where am I, where can I go, in which unit and light, and who is it. What belongs to no job stands in the first line, the job's own places below. */
 export function TopBar({ job }: Props) {
   const at = usePathname();
   const groups = placesOf(job?.slug ?? null);
-  const nav = useRef<HTMLElement>(null);
-  const fits = useFits(nav);
+  const product = productPlaces(job?.slug ?? null, useActor()?.administrator ?? false);
+  const line = useRef<HTMLElement>(null);
+  const fits = useFits(line);
   return (
-    <Stack component="header" direction="row" sx={BAR}>
-      <PlacesDrawer groups={groups} at={at} job={job?.name ?? null} folded={!fits} />
-      <Box component={Link} href="/" aria-label="Amber Collar, all jobs" sx={BRAND}>
-        <Collar arcs={MARK} size={28} label={false} />
-        {/* On a phone the name of the job stands on top of the drawer. */}
-        <Box sx={{ minWidth: 0, maxWidth: 300, lineHeight: 1.15, [PHONE_BAR]: { display: 'none' } }}>
-          <Typography noWrap component="div" sx={{ fontWeight: 700, fontStretch: '112%', lineHeight: 1.15 }}>
-            Amber Collar
-          </Typography>
-          {job ? (
+    <Box component="header" sx={BAR}>
+      <Stack direction="row" sx={LINE}>
+        <PlacesDrawer groups={[...groups, product]} at={at} job={job?.name ?? null} folded={!fits} />
+        <Box component={Link} href="/" sx={BRAND}>
+          <Mark size={28} />
+          {/* On a phone the name of the job stands on top of the drawer, and here only for who cannot see. */}
+          <Box sx={{ minWidth: 0, lineHeight: 1.15, [PHONE_BAR]: visuallyHidden }}>
             <Typography
               noWrap
               component="div"
-              sx={{ fontSize: 13, lineHeight: 1.15, color: 'text.secondary' }}
+              sx={{ fontWeight: 700, fontStretch: '112%', lineHeight: 1.15 }}
             >
-              {job.name}
+              Amber Collar
             </Typography>
-          ) : null}
+            {job ? (
+              <Typography
+                noWrap
+                component="div"
+                sx={{ fontSize: 13, lineHeight: 1.15, color: 'text.secondary' }}
+              >
+                {job.name}
+              </Typography>
+            ) : null}
+            <span style={visuallyHidden}>, all jobs</span>
+          </Box>
         </Box>
-      </Box>
-      <Places groups={groups} at={at} navRef={nav} fits={fits} />
-      <Stack direction="row" sx={{ alignItems: 'center', gap: 1, [PHONE_BAR]: { gap: 0.5 } }}>
-        <Switches />
-        <ActorField />
+        <Stack
+          component="nav"
+          direction="row"
+          aria-label="Product"
+          sx={{ height: '100%', ml: 'auto', [FOLDED]: { display: 'none' } }}
+        >
+          <PlaceLinks group={product} at={at} />
+        </Stack>
+        <Stack direction="row" sx={{ alignItems: 'center', gap: 1, [PHONE_BAR]: { gap: 0.5, minWidth: 0 } }}>
+          <Switches />
+          <PersonButton />
+        </Stack>
       </Stack>
-    </Stack>
+      {job ? <JobLine groups={groups} at={at} lineRef={line} fits={fits} /> : null}
+    </Box>
   );
 }
 
-interface PlacesProps {
+interface JobLineProps {
   readonly groups: readonly PlaceGroup[];
   readonly at: string;
-  readonly navRef: Ref<HTMLElement>;
-  /** Words of another language may be too long for the bar: then the drawer has them, and this keeps the room. */
+  readonly lineRef: Ref<HTMLElement>;
+  /** Words of another language may be too long for the line: then the drawer has them. */
   readonly fits: boolean;
 }
 
-function Places({ groups, at, navRef, fits }: PlacesProps) {
+function JobLine({ groups, at, lineRef, fits }: JobLineProps) {
   return (
     <Stack
       component="nav"
       direction="row"
-      ref={navRef}
+      ref={lineRef}
       aria-label="Places"
       sx={{
-        flex: 1,
-        minWidth: 0,
-        height: '100%',
+        height: fits ? 38 : 0,
+        px: 1,
         overflow: 'hidden',
-        // From the start where they do not all fit, so that the first of them never lies outside.
-        justifyContent: 'safe center',
         visibility: fits ? 'visible' : 'hidden',
+        borderTop: fits ? '2px solid' : 'none',
+        borderColor: 'divider',
         [FOLDED]: { display: 'none' },
       }}
     >
@@ -96,41 +105,47 @@ function Places({ groups, at, navRef, fits }: PlacesProps) {
           direction="row"
           role="group"
           aria-label={group.name}
-          sx={{
-            flex: 'none',
-            height: '100%',
-            px: 0.75,
-            '& + &': { borderLeft: '2px solid', borderColor: 'divider' },
-          }}
+          sx={{ flex: 'none', height: '100%', alignItems: 'stretch', mr: 2.5 }}
         >
-          {group.places.map((place) => (
-            <Box
-              key={place.href}
-              component={Link}
-              href={place.href}
-              aria-current={isAt(at, place) ? 'page' : undefined}
-              sx={PLACE}
-            >
-              {place.name}
-            </Box>
-          ))}
+          <Typography
+            component="span"
+            aria-hidden="true"
+            sx={{ alignSelf: 'center', px: 0.75, pt: '1px', fontSize: 12.5, color: 'text.secondary' }}
+          >
+            {group.name}
+          </Typography>
+          <PlaceLinks group={group} at={at} />
         </Stack>
       ))}
     </Stack>
   );
 }
 
+const PlaceLinks = ({ group, at }: { readonly group: PlaceGroup; readonly at: string }) =>
+  group.places.map((place) => (
+    <Box
+      key={place.href}
+      component={Link}
+      href={place.href}
+      aria-current={isAt(at, place) ? 'page' : undefined}
+      sx={PLACE}
+    >
+      {place.name}
+    </Box>
+  ));
+
 function Switches() {
   const { unit, toggle } = useUnit();
-  const { mode, systemMode, setMode } = useColorScheme();
+  const { mode, systemMode } = useColorScheme();
   const dark = (mode === 'system' ? systemMode : mode) === 'dark';
+  const [menuAt, setMenuAt] = useState<HTMLElement | null>(null);
   return (
     <>
       <Button
         variant="outlined"
         size="small"
         onClick={toggle}
-        aria-label={`Show ${unit === 'mm' ? 'inches' : 'millimetres'} first`}
+        aria-label={`${unit}: show ${unit === 'mm' ? 'inches' : 'millimetres'} first`}
         data-shortcut="u"
         sx={{ minWidth: 46 }}
       >
@@ -139,28 +154,36 @@ function Switches() {
       <Button
         variant="outlined"
         size="small"
-        onClick={() => setMode(dark ? 'light' : 'dark')}
-        aria-label="Switch between paper and bench dark"
+        onClick={(e) => setMenuAt(e.currentTarget)}
+        aria-haspopup="menu"
+        aria-expanded={menuAt !== null}
+        aria-label={`${dark ? 'dark' : 'paper'}: choose the light`}
         suppressHydrationWarning
         sx={{ minWidth: 46 }}
       >
-        {dark ? 'paper' : 'dark'}
+        {dark ? 'dark' : 'paper'}
       </Button>
+      {menuAt ? <SchemeMenu anchor={menuAt} onClose={() => setMenuAt(null)} /> : null}
     </>
   );
 }
 
+const SchemeMenu = dynamic(() => import('./SchemeMenu').then((m) => m.SchemeMenu), { ssr: false });
+
 const BAR = {
   // What is hidden from sight in it must not widen the page.
   position: 'relative',
-  alignItems: 'center',
-  gap: 1.75,
-  height: 54,
-  px: 1.75,
+  flex: 'none',
   borderBottom: '2px solid',
   borderColor: 'text.primary',
   bgcolor: 'background.default',
   '@media print': { display: 'none' },
+} as const;
+const LINE = {
+  alignItems: 'center',
+  gap: 1.75,
+  height: 54,
+  px: 1.75,
   [PHONE_BAR]: { gap: 1, px: 1 },
 } as const;
 const BRAND = {
@@ -177,9 +200,9 @@ const PLACE = {
   alignItems: 'center',
   p: '2px 7px 0',
   whiteSpace: 'nowrap',
-  color: 'text.secondary',
+  color: 'text.primary',
   textDecoration: 'none',
   borderBottom: '3px solid transparent',
-  '&:hover': { color: 'text.primary' },
-  '&[aria-current="page"]': { color: 'text.primary', fontWeight: 650, borderBottomColor: 'secondary.main' },
+  '&:hover': { borderBottomColor: 'divider' },
+  '&[aria-current="page"]': { fontWeight: 650, borderBottomColor: 'secondary.main' },
 } as const;

@@ -1,33 +1,24 @@
 'use client';
-import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useContext, type ReactNode } from 'react';
 
-import { ACTOR_COOKIE } from './actor-cookie';
-
-interface ActorState {
+/** Who is signed in, as every page shows it. */
+export interface SignedInPerson {
   readonly name: string;
-  readonly setName: (name: string) => void;
-  /** Puts the cursor into the name field when an action asked who it is. */
-  readonly ask: () => void;
+  /** Until when, ISO 8601. */
+  readonly until: string;
+  /** Of the whole application. */
+  readonly administrator: boolean;
 }
 
-const ActorContext = createContext<ActorState>({ name: '', setName: () => undefined, ask: () => undefined });
+const ActorContext = createContext<SignedInPerson | null>(null);
 
-export const useActor = () => useContext(ActorContext);
+export const useActor = (): SignedInPerson | null => useContext(ActorContext);
 
-/** The name that every confirmation carries: typed once, kept in a cookie that the server reads. */
-export function ActorProvider({
-  initial,
+/** Tells the parts of a page who is signed in; the server knows it by the session. */
+export const ActorProvider = ({
+  person,
   children,
 }: {
-  readonly initial: string;
+  readonly person: SignedInPerson | null;
   readonly children: ReactNode;
-}) {
-  const [name, setState] = useState(initial);
-  const setName = useCallback((next: string) => {
-    setState(next);
-    document.cookie = `${ACTOR_COOKIE}=${encodeURIComponent(next.trim())}; path=/; max-age=31536000; samesite=strict`;
-  }, []);
-  const ask = useCallback(() => document.getElementById('actor-name')?.focus(), []);
-  const value = useMemo(() => ({ name, setName, ask }), [name, setName, ask]);
-  return <ActorContext.Provider value={value}>{children}</ActorContext.Provider>;
-}
+}) => <ActorContext value={person}>{children}</ActorContext>;

@@ -33,33 +33,43 @@ const GROUPS = [
     name: 'Set up',
     places: [
       ['Schedule', 'schedule'],
+      ['Boxes', 'boxes'],
+      ['Types', 'types'],
       ['Profile', 'profile'],
+      ['People', 'people'],
+      ['Settings', 'settings'],
     ],
   },
 ] as const;
 
-/** The places of a job in groups, and what belongs to no job. */
+/** The places of a job in groups; none where there is no job. */
 export function placesOf(job: string | null): readonly PlaceGroup[] {
-  const base = job === null ? null : `/job/${encodeURIComponent(job)}`;
-  const ofJob =
-    base === null
-      ? []
-      : GROUPS.map(({ name, places }) => ({
-          name,
-          places: places.map(([title, path]) => ({
-            name: title,
-            href: `${base}/${path}`,
-            under: `${base}/${path}`,
-          })),
-        }));
-  const catalogue = {
-    name: 'Catalogue',
-    href: job === null ? '/catalogue' : `/catalogue?job=${encodeURIComponent(job)}`,
-    under: '/catalogue',
-  };
-  return [...ofJob, { name: 'Product', places: [catalogue] }];
+  if (job === null) return [];
+  const base = `/job/${encodeURIComponent(job)}`;
+  return GROUPS.map(({ name, places }) => ({
+    name,
+    places: places.map(([title, path]) => ({
+      name: title,
+      href: `${base}/${path}`,
+      under: `${base}/${path}`,
+    })),
+  }));
 }
+
+/** What belongs to no job. The catalogue keeps the job in sight from which it was gone to. */
+export const productPlaces = (job: string | null, administrator: boolean): PlaceGroup => ({
+  name: 'Product',
+  places: [
+    { name: 'Jobs', href: '/', under: '/' },
+    {
+      name: 'Catalogue',
+      href: job === null ? '/catalogue' : `/catalogue?job=${encodeURIComponent(job)}`,
+      under: '/catalogue',
+    },
+    ...(administrator ? [{ name: 'Accounts', href: '/people', under: '/people' }] : []),
+  ],
+});
 
 /** Whether an address is of a place: `/job/x/t` is not of `/job/x/testing`. */
 export const isAt = (address: string, { under }: Place): boolean =>
-  address === under || address.startsWith(`${under}/`);
+  address === under || (under !== '/' && address.startsWith(`${under}/`));

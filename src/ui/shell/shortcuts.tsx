@@ -39,9 +39,14 @@ export function useShortcuts(handlers: Handlers): void {
 
 const KeysSheet = dynamic(() => import('./KeysSheet').then((m) => m.KeysSheet), { ssr: false });
 
+const CommandPalette = dynamic(() => import('../palette/CommandPalette').then((m) => m.CommandPalette), {
+  ssr: false,
+});
+
 /** Shortcuts of every place, and the sheet that lists them. */
 export function GlobalShortcuts() {
   const [open, setOpen] = useState(false);
+  const [finding, setFinding] = useState(false);
   // A page that was left may stay in the document, unseen: its buttons are not meant.
   const click = (selector: string): boolean => {
     const seen = [...document.querySelectorAll<HTMLElement>(selector)].find((e) => e.checkVisibility());
@@ -55,9 +60,17 @@ export function GlobalShortcuts() {
     u: () => click('[data-shortcut="u"]'),
     b: () => click('[data-shortcut="b"]'),
     z: () => click('[data-shortcut="z"]'),
+    n: () => click('[data-shortcut="n"]'),
     ...Object.fromEntries(
       [1, 2, 3, 4, 5, 6, 7].map((n) => [`Alt+${n}`, () => click(`[data-station="${n}"]`)]),
     ),
   });
-  return open ? <KeysSheet onClose={() => setOpen(false)} /> : null;
+  // From anywhere, out of a field too.
+  useHotkeys('mod+k', () => setFinding((was) => !was), { preventDefault: true, enableOnFormTags: true });
+  return (
+    <>
+      {open ? <KeysSheet onClose={() => setOpen(false)} /> : null}
+      {finding ? <CommandPalette onClose={() => setFinding(false)} /> : null}
+    </>
+  );
 }

@@ -34,7 +34,7 @@ export function StationStrip({
             data-station={i + 1}
             data-state={arc?.state}
             aria-current={s === station ? 'page' : undefined}
-            title={`Alt+${i + 1} · ${arc ? ARC_WORDS[arc.state] : ''}`}
+            aria-keyshortcuts={`Alt+${i + 1}`}
             prefetch={false}
           >
             <span className={styles.name}>{STATION_WORDS[s]}</span>

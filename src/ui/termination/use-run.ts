@@ -5,16 +5,14 @@ import { useCallback, useState } from 'react';
 import { refuse, type Problem, type Result } from '@/core/kernel';
 import { useShownKey } from '../data/DataProvider';
 import { UNREACHED } from '../data/send';
-import { useActor } from '../shell/actor';
 
 /**
  * Runs an action of the server: one at a time, with its refusal kept for the place that asked, and the page brought up to date when it
- * was done and `changed` does not deny it. A missing name puts the cursor where it is typed.
+ * was done and `changed` does not deny it.
  */
 export function useRun() {
   const router = useRouter();
   const shown = useShownKey();
-  const { ask, name } = useActor();
   const { enqueueSnackbar } = useSnackbar();
   const [busy, setBusy] = useState(false);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
@@ -25,12 +23,6 @@ export function useRun() {
       said?: string,
       changed: (value: T) => boolean = () => true,
     ): Promise<Result<T>> => {
-      if (name.trim() === '') {
-        ask();
-        const missing = refuse('actor', 'Type your name first, top right: the record says who.');
-        setProblems(missing.problems);
-        return missing;
-      }
       setBusy(true);
       let result: Result<T>;
       try {
@@ -47,7 +39,7 @@ export function useRun() {
       }
       return result;
     },
-    [ask, enqueueSnackbar, name, router, shown],
+    [enqueueSnackbar, router, shown],
   );
 
   return { run, busy, problems, clear: () => setProblems([]) };

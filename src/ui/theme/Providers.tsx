@@ -5,11 +5,17 @@ import { SnackbarProvider } from 'notistack';
 import type { ReactNode } from 'react';
 import { UnitProvider } from '../common/unit';
 import { DataProvider } from '../data/DataProvider';
-import { ActorProvider } from '../shell/actor';
+import { ActorProvider, type SignedInPerson } from '../shell/actor';
 import { theme } from './theme';
 
-/** Theme, messages, the name of who works, and the unit that is shown first. */
-export function Providers({ actor, children }: { readonly actor: string; readonly children: ReactNode }) {
+/** Theme, messages, who is signed in, and the unit that is shown first. */
+export function Providers({
+  person,
+  children,
+}: {
+  readonly person: SignedInPerson | null;
+  readonly children: ReactNode;
+}) {
   return (
     <ThemeProvider theme={theme} defaultMode="system">
       <CssBaseline enableColorScheme />
@@ -20,7 +26,7 @@ export function Providers({ actor, children }: { readonly actor: string; readonl
         hideIconVariant
       >
         <DataProvider>
-          <ActorProvider initial={actor}>
+          <ActorProvider person={person}>
             <UnitProvider>{children}</UnitProvider>
           </ActorProvider>
         </DataProvider>

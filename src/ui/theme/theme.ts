@@ -259,7 +259,54 @@ export const theme = createTheme({
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     MuiDialog: { styleOverrides: { paper: { border: '2px solid var(--ac-strong)' } } },
     MuiTooltip: {
-      styleOverrides: { tooltip: { background: 'var(--ac-ink)', color: 'var(--ac-ground)', fontSize: 13 } },
+      styleOverrides: {
+        tooltip: {
+          maxWidth: 420,
+          padding: '6px 10px',
+          background: 'var(--ac-ink)',
+          color: 'var(--ac-ground)',
+          fontSize: 13,
+          fontWeight: 400,
+        },
+      },
+    },
+    MuiMenu: { styleOverrides: { paper: { border: '2px solid var(--ac-strong)', borderRadius: 3 } } },
+    MuiMenuItem: {
+      styleOverrides: {
+        root: {
+          minHeight: 48,
+          borderLeft: '4px solid transparent',
+          '&.Mui-selected': { borderLeftColor: 'var(--ac-amber)', background: 'var(--ac-sunken)' },
+        },
+      },
+    },
+    MuiSkeleton: {
+      defaultProps: { animation: 'wave' },
+      styleOverrides: { root: { background: 'var(--ac-sunken)', borderRadius: 3 } },
+    },
+    MuiBreadcrumbs: {
+      styleOverrides: { root: { fontSize: 13.5 }, separator: { marginInline: 6, color: 'var(--ac-quiet)' } },
+    },
+    MuiTabs: {
+      styleOverrides: {
+        root: { minHeight: 40, borderBottom: '2px solid var(--ac-rule)' },
+        indicator: { height: 4, background: 'var(--ac-amber)' },
+      },
+    },
+    MuiTab: {
+      styleOverrides: {
+        root: {
+          minWidth: 0,
+          minHeight: 40,
+          // Five heads stand side by side on a phone.
+          padding: '6px 8px',
+          '@media (min-width: 1200px)': { padding: '6px 14px' },
+          fontSize: 14,
+          color: 'var(--ac-quiet)',
+          '&:hover': { color: 'var(--ac-ink)' },
+          '&.Mui-selected': { color: 'var(--ac-ink)', fontWeight: 650 },
+        },
+      },
     },
   },
 });

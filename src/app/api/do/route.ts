@@ -1,8 +1,7 @@
 import { array, mixed, object, string } from 'yup';
 import { validate, type Result } from '@/core/kernel';
-import { actLoose, lookLoose } from '@/server/gate';
-import { currentActor } from '../../actor';
-import { refusedJson } from '../../answer';
+import { actLoose, lookLoose } from '../../for-programs';
+import { refusedJson, statusOf } from '../../answer';
 import { readJson } from '../body';
 import { isCommand, isLook } from '../served';
 
@@ -26,10 +25,14 @@ export async function POST(request: Request): Promise<Response> {
   const { id, name, args, show } = read.value;
   if (!isCommand(name))
     return refusedJson([{ path: 'name', message: 'is nothing that can be done', value: name }]);
-  const result = await actLoose(name, args, await currentActor(), { id });
+  const result = await actLoose(name, args, { id });
   // A refusal mostly means that something has changed: whoever is refused sees it. Not where the server itself cannot answer.
   const away = !result.ok && result.problems.some((p) => p.path === '');
-  return Response.json({ result, shown: show && !away ? await shownNow(show) : null });
+  const status = result.ok ? 200 : statusOf(result.problems);
+  return Response.json(
+    { result, shown: show && !away && status !== 401 ? await shownNow(show) : null },
+    { status: status === 401 || status === 403 ? status : 200 },
+  );
 }
 
 async function shownNow([name, ...args]: readonly unknown[]): Promise<Result<unknown> | null> {

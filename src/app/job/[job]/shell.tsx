@@ -1,9 +1,13 @@
 import type { ReactNode } from 'react';
-import { look } from '@/server/gate';
+import { look } from '../../for-pages';
 import { TopBar } from '@/ui/shell/TopBar';
 import type { JobView } from '@/core/termination-view';
+import { Guide } from '@/ui/guide/Guide';
 import { Refused } from '../../refusal';
 import styles from '../../page.module.css';
+
+/** The first steps lead through this one. */
+const DEMO_JOB = 'quillmere';
 
 /** Top bar and body of every place of a job; says so when the job is not there or the database is away. */
 export async function JobShell({
@@ -20,6 +24,9 @@ export async function JobShell({
         Skip to the page
       </a>
       <TopBar job={job.ok ? { slug: job.value.slug, name: job.value.name } : null} />
+      {job.ok && job.value.slug === DEMO_JOB && process.env.AMBER_COLLAR_DEMO === '1' ? (
+        <Guide job={job.value.slug} />
+      ) : null}
       <div className={styles.body} id="page" tabIndex={-1}>
         {job.ok ? await children(job.value) : <Refused problems={job.problems} back="/" />}
       </div>

@@ -20,6 +20,9 @@ export const areaIn = ({ types, openingTypes }: FrameSetting, { counts }: FrameM
 /** What a bound by a solver may be off by, as a share of it. */
 const SOLVER = 1e-6;
 
+/** A bound so near the least is taken: it holds, and the last per cent would take longer than the frames that it refuses. */
+const NEAR_ENOUGH = 0.02;
+
 /**
  * Area, mm², that the rows of any plan take, whatever its frames: those with less hold no plan. A relaxed model with whole rows bounds it, each
  * row taking its height and the thinnest plate of its width, as in the model itself.
@@ -32,6 +35,10 @@ export function* leastArea({ fit: { model }, types }: FrameSetting, nodes: numbe
     const width = rowWidth(kind);
     area[column] = ((kind.height + plateOf(width)) * width) / 1e6;
   }
-  const answer = yield* solve({ ...wholeOnly(programFor(model, area, []), rowsWhole(model)), nodes });
+  const answer = yield* solve({
+    ...wholeOnly(programFor(model, area, []), rowsWhole(model)),
+    nodes,
+    gap: NEAR_ENOUGH,
+  });
   return Math.max(0, (answer.bound ?? 0) * (1 - SOLVER));
 }

@@ -1,22 +1,25 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { TextField } from '../../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { CATALOGUE_FIELDS, diffFamilies, missingForProcedure, type Family } from '@/core/catalogue';
-import { pathWords, type Problem } from '@/core/kernel';
+import { useWatch } from 'react-hook-form';
+import { diffFamilies, missingForProcedure, type Family } from '@/core/catalogue';
 import { useSend } from '../../data/use-send';
+import { FormNumber } from '../../kit-of-parts/form/FormNumber';
+import { FormText } from '../../kit-of-parts/form/FormText';
 import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
 import { Place } from '../../kit-of-parts/Place';
 import { Problems } from '../../kit-of-parts/Problems';
+import { TextField } from '../../kit-of-parts/TextField';
 import { To } from '../../kit-of-parts/To';
+import { Way } from '../../kit-of-parts/Way';
 import { useRun } from '../../termination/use-run';
-import { pathName, type Path } from './editor-columns';
+import { fileOf, placed } from './family-draft';
 import { SizesTable } from './SizesTable';
 import { StageFields } from './StageFields';
-import { fileOf, useFamilyDraft, type FamilyDraft } from './use-family-draft';
+import { useFamilyForm, type FamilyForm } from './use-family-form';
 
 interface Props {
   readonly family: Family;
@@ -25,11 +28,19 @@ interface Props {
 
 /** The sheet in hand typed over the one in force: every figure judged while it is typed, nothing stored before it all holds. */
 export function FamilyEditor({ family, today }: Props) {
-  const editor = useFamilyDraft(family, today);
+  const editor = useFamilyForm(family, today);
   const [saved, setSaved] = useState(false);
-  const { draft } = editor;
   return (
     <Place
+      way={
+        <Way
+          from={[
+            ['Catalogue', '/catalogue'],
+            [family.code, `/catalogue?family=${family.code}`],
+          ]}
+          here="Sheet in hand"
+        />
+      }
       title={`${family.code}: type in the sheet in hand`}
       acts={
         <>
@@ -52,7 +63,7 @@ export function FamilyEditor({ family, today }: Props) {
       <Typography variant="h2" sx={{ fontSize: 17, mt: 2.25, mb: 0.75 }}>
         Sizes
       </Typography>
-      <SizesTable editor={editor} />
+      <SizesTable editor={editor} family={family} />
       <Button size="small" variant="outlined" onClick={editor.addSize}>
         Add a size
       </Button>
@@ -60,70 +71,77 @@ export function FamilyEditor({ family, today }: Props) {
         Stages
       </Typography>
       <StageFields editor={editor} />
-      <Foot family={family} today={today} draft={draft} editor={editor} onSaved={() => setSaved(true)} />
+      <Foot family={family} today={today} editor={editor} onSaved={() => setSaved(true)} />
     </Place>
   );
 }
 
-const FIELDS: readonly (readonly [path: Path, label: string, kind: 'text' | 'number' | 'wide'])[] = [
-  [['sheet', 'revision'], 'Revision on the sheet', 'text'],
-  [['sheet', 'issued'], 'Issued, such as 2026-11', 'text'],
-  [['sheet', 'title'], 'Title of the sheet', 'wide'],
-  [['title'], 'Family', 'wide'],
-  [['emergenceMm'], 'Inner sheath inside the box, mm', 'number'],
-  [['maxOvality'], 'Largest ovality, share', 'number'],
-  [['certificate', 'serviceMinC'], 'Coldest, °C', 'number'],
-  [['certificate', 'serviceMaxC'], 'Hottest, °C', 'number'],
-];
+const TEXTS = [
+  ['sheet.revision', 'Revision on the sheet', false],
+  ['sheet.issued', 'Issued, such as 2026-11', false],
+  ['sheet.title', 'Title of the sheet', true],
+  ['title', 'Family', true],
+] as const;
+const NUMBERS = [
+  ['emergenceMm', 'Inner sheath inside the box', 'mm'],
+  ['maxOvality', 'Largest ovality', 'share'],
+  ['certificate.serviceMinC', 'Coldest', '°C'],
+  ['certificate.serviceMaxC', 'Hottest', '°C'],
+] as const;
 
-function SheetFields({ editor }: { readonly editor: FamilyDraft }) {
-  const { draft } = editor;
+function SheetFields({ editor }: { readonly editor: FamilyForm }) {
+  const { control } = editor.form;
   return (
     <Box
       sx={{
         display: 'grid',
         gridTemplateColumns: 'repeat(auto-fill, minmax(180px, 1fr))',
-        alignItems: 'end',
-        gap: '16px 18px',
-        mt: 1,
+        alignItems: 'start',
+        gap: '18px',
+        mt: 2.25,
       }}
     >
-      <TextField
-        name="code"
-        label="Family code"
-        value={draft.code}
-        error={editor.isWrong(['code'])}
-        onChange={(e) => editor.rename(e.target.value.toUpperCase())}
-      />
-      {FIELDS.map(([path, label, kind]) => (
-        <TextField
-          key={pathName(path)}
-          name={pathName(path)}
+      <FamilyCode editor={editor} />
+      {TEXTS.map(([name, label, wide]) => (
+        <Box key={name} sx={wide ? { gridColumn: { sm: 'span 2' } } : {}}>
+          <FormText
+            control={control}
+            name={name}
+            label={label}
+            width="100%"
+            onBefore={() => editor.before(name)}
+          />
+        </Box>
+      ))}
+      {NUMBERS.map(([name, label, unit]) => (
+        <FormNumber
+          key={name}
+          control={control}
+          name={name}
           label={label}
-          value={editor.textAt(path)}
-          error={editor.isWrong(path)}
-          onChange={(e) => editor.type(path, e.target.value, kind !== 'number')}
-          slotProps={{ htmlInput: { inputMode: kind === 'number' ? 'decimal' : 'text' } }}
-          sx={kind === 'wide' ? { gridColumn: { sm: 'span 2' } } : {}}
+          unit={unit}
+          onBefore={() => editor.before(name)}
         />
       ))}
     </Box>
   );
 }
 
-/** A problem with its place in front, as a person would call it: sizes and stages by their names. */
-const placed = (p: Problem, draft: Family): Problem => {
-  const path = p.path.replace('families[0].', '');
-  const where = pathWords(path, CATALOGUE_FIELDS, (at) => {
-    const [, list, index] = /^(sizes|stages)\[(\d+)\]$/.exec(at) ?? [];
-    return list === 'sizes' ? draft.sizes[Number(index)]?.code : draft.stages[Number(index)]?.title;
-  });
-  return {
-    ...p,
-    path,
-    message: `${where}: ${p.message}${p.value === undefined ? '' : `, got ${JSON.stringify(p.value)}`}`,
-  };
-};
+function FamilyCode({ editor }: { readonly editor: FamilyForm }) {
+  const { control, getFieldState, formState } = editor.form;
+  const code = useWatch({ control, name: 'code' });
+  const { error } = getFieldState('code', formState);
+  return (
+    <TextField
+      name="code"
+      label="Family code"
+      value={code}
+      error={error !== undefined}
+      helperText={error?.message}
+      onChange={(e) => editor.rename(e.target.value.toUpperCase())}
+    />
+  );
+}
 
 function standing(draft: Family, family: Family, changes: number): string {
   if (draft.code !== family.code) return `A family of its own, ${draft.code}, begun from ${family.code}.`;
@@ -132,17 +150,17 @@ function standing(draft: Family, family: Family, changes: number): string {
 }
 
 interface FootProps extends Props {
-  readonly draft: Family;
-  readonly editor: FamilyDraft;
+  readonly editor: FamilyForm;
   readonly onSaved: () => void;
 }
 
 /** How far the typed sheet is from the one in force, what does not hold, and the way in. */
-function Foot({ family, today, draft, editor, onSaved }: FootProps) {
+function Foot({ family, today, editor, onSaved }: FootProps) {
+  const { problems } = editor;
+  const draft = useWatch({ control: editor.form.control }) as Family;
   const send = useSend();
   const router = useRouter();
   const { run, busy, problems: refused } = useRun();
-  const { problems } = editor;
   const diff = useMemo(() => diffFamilies(family, draft), [family, draft]);
   const changes = diff.changes.length + diff.sizesAdded.length + diff.sizesRemoved.length;
   const missing = problems.length > 0 ? [] : missingForProcedure(draft);

@@ -4,15 +4,19 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useMemo } from 'react';
-import type { Size } from '@/core/catalogue';
+import { useFormState, useWatch } from 'react-hook-form';
+import type { Family } from '@/core/catalogue';
 import { CellField } from '../../kit-of-parts/CellField';
 import { DataTable } from '../../kit-of-parts/DataTable';
+import { numberText, typedNumber, typedText } from '../../kit-of-parts/form/typed';
 import { Remove } from '../../kit-of-parts/Remove';
-import { pathName, sizeColumns, type Path, type SizeColumnView } from './editor-columns';
-import type { FamilyDraft } from './use-family-draft';
+import { pathName, sizeColumns, valueAt, type SizeColumnView } from './editor-columns';
+import type { FamilyForm } from './use-family-form';
 
 interface Props {
-  readonly editor: FamilyDraft;
+  readonly editor: FamilyForm;
+  /** The columns are those of the sheet in force: none goes away while its last figure is typed anew. */
+  readonly family: Family;
 }
 
 /** Groups of columns that stand side by side, each with how many it spans. */
@@ -30,9 +34,8 @@ const begins = (columns: readonly SizeColumnView[], i: number): boolean =>
   columns[i - 1]?.group !== columns[i]?.group;
 
 /** The sizes of the family as a sheet has them: a line each, the figures of a part side by side. */
-export function SizesTable({ editor }: Props) {
-  const { sizes } = editor.draft;
-  const columns = useMemo(() => sizeColumns(editor.draft), [editor.draft]);
+export function SizesTable({ editor, family }: Props) {
+  const columns = useMemo(() => sizeColumns(family), [family]);
   return (
     <Box
       sx={{
@@ -63,8 +66,8 @@ export function SizesTable({ editor }: Props) {
           </TableRow>
         </TableHead>
         <TableBody>
-          {sizes.map((size, row) => (
-            <SizeRow key={row} editor={editor} columns={columns} size={size} row={row} />
+          {editor.sizes.map(({ id }, row) => (
+            <SizeRow key={id} editor={editor} columns={columns} row={row} />
           ))}
         </TableBody>
       </DataTable>
@@ -72,49 +75,77 @@ export function SizesTable({ editor }: Props) {
   );
 }
 
-interface RowProps extends Props {
+interface RowProps {
+  readonly editor: FamilyForm;
   readonly columns: readonly SizeColumnView[];
-  readonly size: Size;
   readonly row: number;
 }
 
-function SizeRow({ editor, columns, size, row }: RowProps) {
+function SizeRow({ editor, columns, row }: RowProps) {
+  const { control, getFieldState, getValues } = editor.form;
+  const formState = useFormState({ control, name: `sizes.${row}` });
+  const code = useWatch({ control, name: `sizes.${row}.code` });
+  const size = getValues(`sizes.${row}`);
+  const wrong = getFieldState(`sizes.${row}.code`, formState).error;
   return (
     <TableRow>
       <TableCell component="th" scope="row">
         <CellField
           label={`Code of size ${row + 1}`}
-          name={`sizes[${row}].code`}
+          name={`sizes.${row}.code`}
           width={104}
-          value={size.code}
-          error={editor.isWrong(['sizes', row, 'code'])}
+          value={code}
+          error={wrong !== undefined}
+          helperText={wrong?.message}
           onChange={(e) => editor.recode(row, e.target.value.toUpperCase())}
         />
       </TableCell>
-      {columns.map((c, i) => {
-        const path: Path = ['sizes', row, ...c.path];
-        return (
-          <TableCell key={pathName(path)} data-first={begins(columns, i) ? '' : undefined}>
-            {editor.isThere(path.slice(0, -1)) ? (
-              <CellField
-                label={`${size.code} ${c.group} ${c.title}`}
-                name={pathName(path)}
-                width={66}
-                inputMode={c.text ? 'text' : 'decimal'}
-                value={editor.textAt(path)}
-                error={editor.isWrong(path)}
-                onChange={(e) => editor.type(path, e.target.value, c.text)}
-              />
-            ) : (
-              '–'
-            )}
-          </TableCell>
-        );
-      })}
+      {columns.map((c, i) => (
+        <TableCell key={pathName(c.path)} data-first={begins(columns, i) ? '' : undefined}>
+          {valueAt(size, c.path.slice(0, -1)) === undefined ? (
+            '–'
+          ) : (
+            <FigureCell editor={editor} formState={formState} column={c} row={row} code={code} />
+          )}
+        </TableCell>
+      ))}
       <TableCell>
-        <Remove label={`Take ${size.code} out`} onClick={() => editor.dropSize(row)} />
+        <Remove label={`Take ${code} out`} onClick={() => editor.dropSize(row)} />
       </TableCell>
     </TableRow>
+  );
+}
+
+interface FigureCellProps {
+  readonly editor: FamilyForm;
+  readonly formState: Parameters<FamilyForm['form']['getFieldState']>[1];
+  readonly column: SizeColumnView;
+  readonly row: number;
+  readonly code: string;
+}
+
+function FigureCell({ editor, formState, column, row, code }: FigureCellProps) {
+  const { register, getFieldState, getValues } = editor.form;
+  const name = `sizes.${row}.${column.path.join('.')}` as `sizes.${number}.hexFlatsMm`;
+  const { ref, onChange, ...field } = register(name, {
+    setValueAs: column.text ? typedText : (typed) => typedNumber(typed),
+  });
+  const { error } = getFieldState(name, formState);
+  return (
+    <CellField
+      {...field}
+      inputRef={ref}
+      label={`${code} ${column.group} ${column.title}`}
+      width={66}
+      inputMode={column.text ? 'text' : 'decimal'}
+      defaultValue={numberText(getValues(name))}
+      error={error !== undefined}
+      helperText={error?.message}
+      onChange={(e) => {
+        editor.before(name);
+        void onChange(e);
+      }}
+    />
   );
 }
 
@@ -123,7 +154,7 @@ const LOOK = {
   '& th, & td': {
     p: '2px 3px',
     textAlign: 'center',
-    verticalAlign: 'middle',
+    verticalAlign: 'baseline',
     fontSize: 13,
     whiteSpace: 'nowrap',
   },

@@ -1,14 +1,13 @@
-import InputAdornment from '@mui/material/InputAdornment';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { TextField } from '../../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
-import { STAGE_METHODS, type StageMethodKind } from '@/core/catalogue';
+import { useFormState, useWatch } from 'react-hook-form';
+import { STAGE_METHODS, type StageMethod, type StageMethodKind } from '@/core/catalogue';
 import { Choice } from '../../kit-of-parts/Choice';
 import { DataTable } from '../../kit-of-parts/DataTable';
-import { pathName, type Path } from './editor-columns';
-import type { FamilyDraft } from './use-family-draft';
+import { FormNumber } from '../../kit-of-parts/form/FormNumber';
+import type { FamilyForm } from './use-family-form';
 
 const KIND_WORDS: Readonly<Record<StageMethodKind, string>> = {
   torque: 'torque',
@@ -20,7 +19,7 @@ const KIND_WORDS: Readonly<Record<StageMethodKind, string>> = {
 };
 
 /** A method to begin with when the sheet asks for another kind of stage; the figures are then typed in. */
-const START: Readonly<Record<StageMethodKind, object>> = {
+const START: Readonly<Record<StageMethodKind, StageMethod>> = {
   torque: { kind: 'torque', torqueNm: 18, toleranceNm: 2 },
   handPlusTurns: { kind: 'handPlusTurns', turns: 1.25 },
   metalToMetal: { kind: 'metalToMetal' },
@@ -37,31 +36,44 @@ const FIGURES = [
 ] as const;
 
 /** The tightening stages of the family: kind and figures. Sizes with figures of their own keep them. */
-export function StageFields({ editor }: { readonly editor: FamilyDraft }) {
-  const { draft } = editor;
+export function StageFields({ editor }: { readonly editor: FamilyForm }) {
+  const { control, getFieldState } = editor.form;
+  const [stages, sizes] = useWatch({ control, name: ['stages', 'sizes'] });
+  const formState = useFormState({ control, name: 'stages' });
   return (
     <DataTable label="Stages" sx={{ '& th, & td': { verticalAlign: 'middle' } }}>
       <TableBody>
-        {draft.stages.map((stage, i) => {
-          const method: Path = ['stages', i, 'method'];
-          const own = draft.sizes.filter((s) => s.stageMethods?.[stage.id] !== undefined).length;
+        {stages.map(({ id, title, method }, i) => {
+          const own = sizes.filter((s) => s.stageMethods?.[id] !== undefined).length;
           return (
-            <TableRow key={stage.id}>
+            <TableRow key={id}>
               <TableCell component="th" scope="row">
-                {stage.title}
+                {title}
               </TableCell>
               <TableCell>
                 <Choice
-                  label={`${stage.title}, how far`}
-                  value={stage.method.kind}
+                  label={`${title}, how far`}
+                  value={method.kind}
                   options={STAGE_METHODS.map((kind) => [kind, KIND_WORDS[kind]])}
-                  onChange={(kind) => editor.set(method, START[kind])}
+                  onChange={(kind) => editor.setMethod(i, START[kind])}
+                  error={getFieldState(`stages.${i}.method`, formState).error?.message}
                   width={290}
                 />
               </TableCell>
               {FIGURES.map(([key, unit]) => (
                 <TableCell key={key}>
-                  <Figure editor={editor} at={[...method, key]} unit={unit} wrong={editor.isWrong(method)} />
+                  {/* One that was emptied has its key still: its field stays under the hand. */}
+                  {key in method ? (
+                    <FormNumber
+                      control={control}
+                      name={`stages.${i}.method.${key}`}
+                      onBefore={() => editor.before(`stages.${i}.method.${key}`)}
+                      label={`${title}, ${unit}`}
+                      hiddenLabel
+                      unit={unit}
+                      width={136}
+                    />
+                  ) : null}
                 </TableCell>
               ))}
               <TableCell>
@@ -76,26 +88,3 @@ export function StageFields({ editor }: { readonly editor: FamilyDraft }) {
     </DataTable>
   );
 }
-
-interface FigureProps {
-  readonly editor: FamilyDraft;
-  readonly at: Path;
-  readonly unit: string;
-  /** The method as a whole does not hold. */
-  readonly wrong: boolean;
-}
-
-const Figure = ({ editor, at, unit, wrong }: FigureProps) =>
-  editor.isThere(at) ? (
-    <TextField
-      name={pathName(at)}
-      value={editor.textAt(at)}
-      error={wrong || editor.isWrong(at)}
-      onChange={(e) => editor.type(at, e.target.value, false)}
-      slotProps={{
-        htmlInput: { inputMode: 'decimal', 'aria-label': `${pathName(at)}, ${unit}` },
-        input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> },
-      }}
-      sx={{ width: 136 }}
-    />
-  ) : null;

@@ -9,10 +9,10 @@ import { memo, useState } from 'react';
 import { useFieldArray, useFormState, type FieldPath, type UseFormReturn } from 'react-hook-form';
 import type { CrossingMember, CrossingView } from '@/core/crossing';
 import { trimNumber } from '@/core/units';
-import { readNumber } from '../../common/read-number';
 import { Acts } from '../../kit-of-parts/Acts';
 import { CellField } from '../../kit-of-parts/CellField';
 import { DataTable } from '../../kit-of-parts/DataTable';
+import { typedNumber, typedText } from '../../kit-of-parts/form/typed';
 import { Group } from '../../kit-of-parts/Group';
 import { Remove } from '../../kit-of-parts/Remove';
 import { PassingCable } from './PassingCable';
@@ -25,12 +25,6 @@ interface Props {
 
 /** More of the schedule than these is found by typing. */
 const MOST_OFFERED = 40;
-// What the form holds already comes by as it is; what a hand has typed is read.
-const textOrNone = (typed: unknown): unknown =>
-  typeof typed === 'string' && typed.trim() === '' ? undefined : typed;
-const wholeOrNone = (typed: unknown): unknown =>
-  typeof typed !== 'string' ? typed : typed.trim() === '' ? undefined : readNumber(typed);
-
 /** Drawn anew only when its cables change: a plan that runs beside it, and the other fields, leave hundreds of lines alone. */
 export const MemberFields = memo(Members);
 
@@ -92,7 +86,7 @@ function MemberRow({ form, member, at, known, onRemove }: RowProps) {
   };
   const d = member.diameter ?? known?.interval;
   return (
-    <TableRow sx={{ '& > *': { whiteSpace: 'nowrap' } }}>
+    <TableRow sx={{ '& > *': { whiteSpace: 'nowrap', verticalAlign: 'baseline' } }}>
       <TableCell component="th" scope="row">
         {member.tag}
       </TableCell>
@@ -112,12 +106,12 @@ function MemberRow({ form, member, at, known, onRemove }: RowProps) {
         ) : null}
       </TableCell>
       <TableCell>
-        <CellField {...cell(`members.${at}.circuit`, textOrNone)} label={`circuit of ${member.tag}`} />
+        <CellField {...cell(`members.${at}.circuit`, typedText)} label={`circuit of ${member.tag}`} />
       </TableCell>
       {(['front', 'back'] as const).map((side) => (
         <TableCell key={side}>
           <CellField
-            {...cell(`members.${at}.${side}`, wholeOrNone)}
+            {...cell(`members.${at}.${side}`, typedNumber)}
             label={`tray position of ${member.tag}, ${side}`}
             inputMode="numeric"
             width={56}

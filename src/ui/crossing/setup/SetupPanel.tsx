@@ -2,8 +2,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { memo, useMemo } from 'react';
-import type { CrossingSetup, CrossingView } from '@/core/crossing';
-import type { Problem } from '@/core/kernel';
+import { CROSSING_SETUP_FIELDS, type CrossingSetup, type CrossingView } from '@/core/crossing';
+import { placedProblem, type Problem } from '@/core/kernel';
 import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
 import { useFollowingForm } from '../../kit-of-parts/form/use-following-form';
 import { Problems } from '../../kit-of-parts/Problems';
@@ -35,14 +35,14 @@ function Setup({ view, busy, problems, onSave }: Props) {
   const { control, handleSubmit, formState } = form;
   const save = handleSubmit((setup) => onSave({ ...setup, locked: view.setup.locked }, version));
   return (
-    <Box component="form" noValidate onSubmit={(e) => void save(e)} sx={{ mt: 1.5 }}>
+    <Box component="form" noValidate onSubmit={(e) => void save(e)} sx={{ mt: 2.75 }}>
       <LeaveGuard dirty={formState.isDirty} />
       <PlaceFields control={control} />
       <FrameFields form={form} view={view} />
       <ApartFields control={control} />
       <MemberFields form={form} schedule={view.schedule} />
       <Box sx={SAVE_BAR}>
-        <Problems problems={problems} />
+        <Problems problems={problems.map((p) => placedProblem(p, CROSSING_SETUP_FIELDS))} />
         <Button type="submit" variant="contained" color="secondary" disabled={busy || !formState.isDirty}>
           Save
         </Button>

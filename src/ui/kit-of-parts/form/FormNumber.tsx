@@ -12,6 +12,8 @@ interface Props<T extends FieldValues> extends Bound<T> {
   readonly empty?: null | undefined;
   /** Its label stands beside it already. */
   readonly hiddenLabel?: boolean;
+  /** Before a stroke is taken. */
+  readonly onBefore?: () => void;
 }
 
 /** A number of a form, typed with either decimal sign. */
@@ -27,17 +29,21 @@ export function FormNumber<T extends FieldValues>(props: Props<T>) {
     placeholder,
     disabled,
     hiddenLabel = false,
+    onBefore,
   } = props;
   const {
     field: { ref, value, onChange, onBlur },
     fieldState: { error },
   } = useController({ control, name });
-  const { text, type } = useNumberText(value as number | null | undefined, onChange, empty, scale);
+  const { text, type } = useNumberText(value, onChange, empty, scale);
   return (
     <TextField
       name={name}
       value={text}
-      onChange={(e) => type(e.target.value)}
+      onChange={(e) => {
+        onBefore?.();
+        type(e.target.value);
+      }}
       onBlur={onBlur}
       inputRef={ref}
       {...(hiddenLabel ? {} : { label })}

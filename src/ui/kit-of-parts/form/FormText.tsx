@@ -11,6 +11,11 @@ export interface Bound<T extends FieldValues> {
   readonly disabled?: boolean;
 }
 
+interface Props<T extends FieldValues> extends Bound<T> {
+  /** Before a stroke is taken. */
+  readonly onBefore?: () => void;
+}
+
 /** A line of text of a form, with what is wrong with it under it. */
 export function FormText<T extends FieldValues>({
   control,
@@ -18,10 +23,11 @@ export function FormText<T extends FieldValues>({
   label,
   width,
   maxLength,
+  onBefore,
   ...rest
-}: Bound<T>) {
+}: Props<T>) {
   const {
-    field: { ref, value, ...field },
+    field: { ref, value, onChange, ...field },
     fieldState: { error },
   } = useController({ control, name });
   return (
@@ -29,6 +35,10 @@ export function FormText<T extends FieldValues>({
       {...rest}
       {...field}
       value={value ?? ''}
+      onChange={(e) => {
+        onBefore?.();
+        onChange(e);
+      }}
       inputRef={ref}
       label={label}
       error={error !== undefined}

@@ -1,22 +1,26 @@
 import { toNestErrors } from '@hookform/resolvers';
-import { get, type FieldError, type FieldValues, type Resolver } from 'react-hook-form';
+import type { FieldError, FieldValues, Resolver } from 'react-hook-form';
 import type { ObjectSchema } from 'yup';
-import { validate } from '@/core/kernel';
+import { validate, type Problem } from '@/core/kernel';
 
-/**
- * A form is judged by the schema by which the server judges it, in the same words: strict, every problem at its field. What cannot be read as
- * a number is NaN: no schema takes that, and it is said as what it is.
- */
-export const schemaResolver =
-  <T extends FieldValues>(schema: ObjectSchema<T>): Resolver<T> =>
+/** A form is judged by whatever judges what is made of it. The first of a field's problems is the one that is shown there. */
+export const problemsResolver =
+  <T extends FieldValues>(judge: (values: T) => readonly Problem[]): Resolver<T> =>
   (values, _, options) => {
-    const read = validate(schema, values);
-    if (read.ok) return { values, errors: {} };
+    const problems = judge(values);
+    if (problems.length === 0) return { values, errors: {} };
     const errors: Record<string, FieldError> = {};
-    for (const { path, message } of read.problems) {
-      const at = path.replace(/\[(\d+)\]/g, '.$1');
-      // The first of a field's problems is the one that is shown there.
-      errors[at] ??= { type: 'schema', message: Number.isNaN(get(values, at)) ? 'is no number' : message };
-    }
+    for (const { path, message } of problems)
+      errors[path.replace(/\[(\d+)\]/g, '.$1')] ??= { type: 'problem', message };
     return { values: {}, errors: toNestErrors(errors, options) };
   };
+
+/**
+ * Judged by the schema by which the server judges, in the same words: strict, every problem at its field. What cannot be read as a number stays
+ * text: no schema takes that.
+ */
+export const schemaResolver = <T extends FieldValues>(schema: ObjectSchema<T>): Resolver<T> =>
+  problemsResolver((values) => {
+    const read = validate(schema, values);
+    return read.ok ? [] : read.problems;
+  });

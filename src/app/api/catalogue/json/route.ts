@@ -1,4 +1,4 @@
-import { look } from '@/server/gate';
+import { look } from '../../../for-programs';
 import { fileAnswer, refusedJson } from '../../../answer';
 
 export const dynamic = 'force-dynamic';

@@ -1,10 +1,13 @@
 import { ok, refuse, type Result } from '@/core/kernel';
-import { lookLoose } from '@/server/gate';
+import { lookLoose } from '../../../for-programs';
 import { refusedJson, statusOf } from '../../../answer';
 import { readJson } from '../../body';
 import { isLook } from '../../served';
 
 export const dynamic = 'force-dynamic';
+
+/** What is the server's own state, or about who asks, and not an answer to the question. */
+const SAID = new Set([503, 429, 401, 403]);
 
 interface Context {
   readonly params: Promise<{ name: string }>;
@@ -32,7 +35,7 @@ async function answer(
   const seen = await lookLoose(name, args.value, { signal });
   // A refusal is an answer like any other; only the server's own state is a failure.
   const status = seen.ok ? 200 : statusOf(seen.problems);
-  return Response.json(seen, { status: status === 503 || status === 429 ? status : 200 });
+  return Response.json(seen, { status: SAID.has(status) ? status : 200 });
 }
 
 /** Looks something up by short arguments. Ends when the page that asked is left. */

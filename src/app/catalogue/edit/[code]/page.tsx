@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { notFound } from 'next/navigation';
-import { look } from '@/server/gate';
+import { look } from '../../../for-pages';
 import { FamilyEditor } from '@/ui/catalogue/editor/FamilyEditor';
 import { TopBar } from '@/ui/shell/TopBar';
 import { Refused } from '../../../refusal';

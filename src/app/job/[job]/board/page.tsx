@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { look } from '@/server/gate';
+import { look } from '../../../for-pages';
 import { Board } from '@/ui/board/Board';
 import { comesWhole, firstLines } from '@/ui/board/lanes';
 import { Seen } from '@/ui/data/Seen';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { look } from '@/server/gate';
+import { look } from '../../../for-pages';
 import { SchedulePage } from '@/ui/schedule/SchedulePage';
 import { Refused } from '../../../refusal';
 import { JobShell } from '../shell';

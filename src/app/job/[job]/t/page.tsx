@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { look } from '@/server/gate';
+import { look } from '../../../for-pages';
 import { Refused } from '../../../refusal';
 import styles from '../../../page.module.css';
 import { segment } from '../../../segment';

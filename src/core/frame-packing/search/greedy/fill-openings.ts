@@ -50,20 +50,21 @@ export function openingFiller(
     fill: (rows, bays) => {
       const held = typeOf.map((type) => type.given.slice());
       const left = typeOf.map(({ closure }) => closure.start);
+      const alike = alikeByBay(typeOf, bays, rows.rows);
       let over = 0;
       for (const [k, kind] of kinds.entries()) {
         if (kind.corner !== null) continue;
         const step = kind.height;
         for (let bay = 0; bay < rows.rows; bay += 1)
           for (let n = rows.at(bay, k); n > 0; n -= 1) {
-            const best = bestOpening({ typeOf, left, bays }, bay, k, step);
-            if (best < 0) {
+            const best = takeBest(inList(alike, bay), k, step);
+            if (best === null) {
               over += step;
               continue;
             }
-            const of = inList(held, best);
+            const of = inList(held, best.opening);
             of[k] = (of[k] ?? 0) + 1;
-            left[best] = inList(left, best) - step - inList(typeOf, best).type.plate;
+            left[best.opening] = best.left;
           }
       }
       return { held, left, over };
@@ -72,25 +73,82 @@ export function openingFiller(
   };
 }
 
-/** Openings as they are being filled: their types, what is left of each, and the bay of each. */
-interface Filling {
-  readonly typeOf: readonly TypeRows[];
-  readonly left: readonly number[];
-  readonly bays: readonly number[];
+/**
+ * Openings of one bay and one type as they are being filled, by what is left of them: those with the same room are alike, and looked at once.
+ * A thousand cables stand in a hundred openings that are of three types and mostly empty or full.
+ */
+interface Alike {
+  readonly type: TypeRows;
+  /** What is left, µm, rising; beside each the openings with just that, by their number. */
+  readonly rooms: number[];
+  readonly openings: number[][];
 }
 
-/** Of the openings of a bay that can hold one more row of a kind, the one with least room; −1 when there is none. */
-function bestOpening({ typeOf, left, bays }: Filling, bay: number, k: number, step: number): number {
-  let best = -1;
-  let least = Infinity;
-  for (const [o, { stands, closure, type }] of typeOf.entries()) {
-    const room = inList(left, o);
-    if (bays[o] !== bay || room < step || room >= least) continue;
-    if (!stands[k] || closure.complete(room - step - type.plate) === null) continue;
-    best = o;
-    least = room;
+function alikeByBay(typeOf: readonly TypeRows[], bays: readonly number[], count: number): Alike[][] {
+  const byBay = Array.from({ length: count }, (): Alike[] => []);
+  for (const [o, type] of typeOf.entries()) {
+    const here = inList(byBay, inList(bays, o));
+    let alike = here.find((a) => a.type === type);
+    if (alike === undefined) {
+      alike = { type, rooms: [type.closure.start], openings: [[]] };
+      here.push(alike);
+    }
+    alike.openings[0]?.push(o);
   }
-  return best;
+  return byBay;
+}
+
+/**
+ * Puts one more row of a kind into the opening that has least room of those that can hold it and still be closed, the first of them where some
+ * are alike; null when there is none.
+ */
+function takeBest(
+  alikes: readonly Alike[],
+  k: number,
+  step: number,
+): { opening: number; left: number } | null {
+  let best: { alike: Alike; at: number } | null = null;
+  let least = Infinity;
+  let first = Infinity;
+  for (const alike of alikes) {
+    const { stands, closure, type } = alike.type;
+    if (!stands[k]) continue;
+    for (const [at, room] of alike.rooms.entries()) {
+      if (room < step) continue;
+      const opening = inList(inList(alike.openings, at), 0);
+      if (room > least || (room === least && opening > first)) break;
+      if (closure.complete(room - step - type.plate) === null) continue;
+      best = { alike, at };
+      least = room;
+      first = opening;
+      break;
+    }
+  }
+  if (best === null) return null;
+  const left = least - step - best.alike.type.type.plate;
+  move(best.alike, best.at, left);
+  return { opening: first, left };
+}
+
+/** The first opening of a room has less room from now on. */
+function move({ rooms, openings }: Alike, from: number, left: number): void {
+  const group = inList(openings, from);
+  const opening = group.shift() ?? 0;
+  if (group.length === 0) {
+    rooms.splice(from, 1);
+    openings.splice(from, 1);
+  }
+  let at = 0;
+  while (at < rooms.length && inList(rooms, at) < left) at += 1;
+  const there = openings[at];
+  if (there === undefined || rooms[at] !== left) {
+    rooms.splice(at, 0, left);
+    openings.splice(at, 0, [opening]);
+    return;
+  }
+  let place = there.length;
+  while (place > 0 && inList(there, place - 1) > opening) place -= 1;
+  there.splice(place, 0, opening);
 }
 
 function typeRows(type: OpeningPatterns, kinds: readonly RowKind[]): TypeRows {

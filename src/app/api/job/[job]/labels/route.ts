@@ -1,4 +1,4 @@
-import { lookLoose } from '@/server/gate';
+import { lookLoose } from '../../../../for-programs';
 import { fileAnswer, refusedJson } from '../../../../answer';
 import { readSelection } from '../pack/selection';
 

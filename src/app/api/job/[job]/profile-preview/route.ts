@@ -1,4 +1,4 @@
-import { lookLoose } from '@/server/gate';
+import { lookLoose } from '../../../../for-programs';
 import { refusedJson, statusOf } from '../../../../answer';
 import { readJson } from '../../../body';
 

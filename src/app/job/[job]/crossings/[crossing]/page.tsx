@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { look } from '@/server/gate';
+import { look } from '../../../../for-pages';
 import { CrossingPage } from '@/ui/crossing/CrossingPage';
 import { Refused } from '../../../../refusal';
 import { JobShell } from '../../shell';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { look } from '@/server/gate';
+import { look } from '../../../../../for-pages';
 import { Bench } from '@/ui/bench/Bench';
 import { Refused } from '../../../../../refusal';
 import { endOf, segment } from '../../../../../segment';

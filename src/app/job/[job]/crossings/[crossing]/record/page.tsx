@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { look } from '@/server/gate';
+import { look } from '../../../../../for-pages';
 import { CrossingRecord } from '@/ui/crossing/CrossingRecord';
 import { Refused } from '../../../../../refusal';
 import { segment } from '../../../../../segment';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { STATIONS } from '@/core/record';
-import { look } from '@/server/gate';
+import { look } from '../../../../../../for-pages';
 import { TerminationPage } from '@/ui/termination/TerminationPage';
 import { Refused } from '../../../../../../refusal';
 import { endOf, segment } from '../../../../../../segment';

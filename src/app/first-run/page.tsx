@@ -1,0 +1,16 @@
+import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
+import { connection } from 'next/server';
+import { nobodyYet } from '@/server/people';
+import { FirstRunPage } from '@/ui/people/FirstRunPage';
+import { Away } from '../away';
+
+export const metadata: Metadata = { title: 'First run' };
+
+export default async function FirstRun() {
+  await connection();
+  const first = await nobodyYet();
+  if (!first.ok) return <Away />;
+  if (!first.value) redirect('/sign-in');
+  return <FirstRunPage />;
+}

@@ -1,0 +1,2 @@
+export * from './entry-code';
+export * from './templates';

@@ -1,0 +1,3 @@
+export * from './settings';
+export * from './card';
+export * from './job-file';

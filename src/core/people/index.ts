@@ -1,0 +1,3 @@
+export * from './role';
+export * from './signing-in';
+export * from './view';

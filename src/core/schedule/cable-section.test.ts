@@ -1,0 +1,58 @@
+import fc from 'fast-check';
+import { cableSection, cableTypeSchema, typeGaps, type CableType } from '.';
+
+const TYPE: CableType = {
+  code: 'x',
+  title: 'x',
+  armour: 'roundWire',
+  cores: 4,
+  coreSectionMm2: 25,
+  jacketed: true,
+  innerSheath: true,
+  effectivelyFilled: false,
+  coldFlow: true,
+  screened: false,
+};
+
+it('draws no core over another, all inside the bedding, and layers one upon the other, whatever the cable', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 200 }),
+      fc.constantFrom(0.5, 2.5, 25, 300),
+      fc.constantFrom('roundWire', 'none', 'corrugated', 'braid'),
+      fc.boolean(),
+      (cores, coreSectionMm2, armour, innerSheath) => {
+        const {
+          rings,
+          cores: laid,
+          outerMm,
+        } = cableSection({ ...TYPE, cores, coreSectionMm2, armour, innerSheath });
+        expect(laid).toHaveLength(cores);
+        const inside = (rings[0]?.outsideMm ?? 0) / 2;
+        for (const [i, a] of laid.entries()) {
+          expect(Math.hypot(a.x, a.y) + a.r).toBeLessThanOrEqual(inside + 1e-6);
+          for (const b of laid.slice(i + 1))
+            expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(a.r + b.r - 1e-6);
+        }
+        rings.forEach((ring, i) => expect(ring.insideMm).toBeCloseTo(rings[i - 1]?.outsideMm ?? 0, 9));
+        expect(outerMm).toBeCloseTo(rings[rings.length - 1]?.outsideMm ?? 0, 9);
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+it('names what is not said of a type, and nothing once it is', () => {
+  expect(typeGaps(TYPE).map((g) => g.fact)).toContain('compact or with hollows');
+  expect(typeGaps({ ...TYPE, cores: 1 }).map((g) => g.fact)).toContain('single core of an AC circuit');
+  const full = {
+    ...TYPE,
+    compact: true,
+    armourMaterial: 'galvanisedSteel' as const,
+    listings: [],
+    outerSheathThicknessMm: 1.8,
+    innerSheathThicknessMm: 1.2,
+  };
+  expect(cableTypeSchema.isValidSync(full)).toBe(true);
+  expect(typeGaps(full)).toEqual([]);
+});

@@ -1,0 +1,94 @@
+import type { CableType } from './cable-type';
+
+/** One ring of a cable's section, from its inside to its outside; mm. */
+export interface SectionRing {
+  readonly layer: 'jacket' | 'armour' | 'bedding' | 'cores';
+  readonly insideMm: number;
+  readonly outsideMm: number;
+}
+
+export interface CableSection {
+  readonly rings: readonly SectionRing[];
+  readonly cores: readonly { readonly x: number; readonly y: number; readonly r: number }[];
+  readonly outerMm: number;
+}
+
+/** Insulation round a conductor by its section, mm: what a drawing takes where no sheet was read. */
+const insulationMm = (mm2: number): number => (mm2 <= 2.5 ? 0.8 : mm2 <= 16 ? 1 : mm2 <= 70 ? 1.2 : 1.6);
+/** Thickness of armour in a drawing by its kind, mm. */
+const ARMOUR_MM: Readonly<Record<CableType['armour'], number>> = {
+  roundWire: 1.6,
+  braid: 0.8,
+  tape: 1,
+  interlocked: 2,
+  corrugated: 2.5,
+  none: 0,
+};
+const SHEATH_MM = 1.8;
+
+/**
+ * The section of a cable to scale, built from inside: as large as its cores with usual insulation make it, and its sheaths as the datasheet says or
+ * usual ones. It shows how the layers lie; no diameter is taken from it.
+ */
+export function cableSection(type: CableType): CableSection {
+  const conductor = Math.sqrt((4 * type.coreSectionMm2) / Math.PI) * 1.07;
+  const core = conductor / 2 + insulationMm(type.coreSectionMm2);
+  const laid = layCores(type.cores, core);
+  const rings: SectionRing[] = [{ layer: 'cores', insideMm: 0, outsideMm: laid.radius * 2 }];
+  let radius = laid.radius;
+  const add = (layer: SectionRing['layer'], mm: number) => {
+    rings.push({ layer, insideMm: radius * 2, outsideMm: (radius + mm) * 2 });
+    radius += mm;
+  };
+  if (type.innerSheath || type.armour === 'none') add('bedding', type.innerSheathThicknessMm ?? SHEATH_MM);
+  if (type.armour !== 'none') add('armour', ARMOUR_MM[type.armour]);
+  if (type.jacketed && type.armour !== 'none') add('jacket', type.outerSheathThicknessMm ?? SHEATH_MM);
+  return { rings, cores: laid.cores, outerMm: radius * 2 };
+}
+
+/** Cores of one radius in rings about the middle, none over another. */
+function layCores(
+  count: number,
+  r: number,
+): { readonly cores: CableSection['cores']; readonly radius: number } {
+  if (count === 1) return { cores: [{ x: 0, y: 0, r }], radius: r };
+  const cores: { x: number; y: number; r: number }[] = [];
+  // Two to five lie about an empty middle; more begin with one in it.
+  let left = count;
+  let radius = 0;
+  if (count > 5) {
+    cores.push({ x: 0, y: 0, r });
+    left -= 1;
+    radius = r;
+  }
+  for (let guard = 0; left > 0 && guard < 40; guard += 1) {
+    const most = radius === 0 ? left : Math.floor(Math.PI / Math.asin(r / (radius + r)));
+    const n = Math.min(left, most);
+    const at = n === 1 ? radius + r : Math.max(radius === 0 ? 0 : radius + r, r / Math.sin(Math.PI / n));
+    for (let i = 0; i < n; i += 1) {
+      const turn = (2 * Math.PI * i) / n - Math.PI / 2;
+      cores.push({ x: at * Math.cos(turn), y: at * Math.sin(turn), r });
+    }
+    left -= n;
+    radius = at + r;
+  }
+  return { cores, radius };
+}
+
+/** What is not said of a type, and what it keeps from being decided. */
+export function typeGaps(type: CableType): { readonly fact: string; readonly blocks: string }[] {
+  const gaps: { fact: string; blocks: string }[] = [];
+  if (type.compact === undefined)
+    gaps.push({ fact: 'compact or with hollows', blocks: 'whether a barrier is called for' });
+  if (type.armourMaterial === undefined && type.armour !== 'none')
+    gaps.push({ fact: 'what the armour is made of', blocks: 'whether gland and armour corrode' });
+  if (type.singleCoreAc === undefined && type.cores === 1)
+    gaps.push({ fact: 'single core of an AC circuit', blocks: 'whether the entry must be non-magnetic' });
+  if (type.listings === undefined)
+    gaps.push({ fact: 'hazardous-location listings', blocks: 'places by class and division' });
+  if (type.outerSheathThicknessMm === undefined)
+    gaps.push({ fact: 'thickness of the outer sheath', blocks: 'how deep a blade may be set' });
+  if (type.innerSheath && type.innerSheathThicknessMm === undefined)
+    gaps.push({ fact: 'thickness of the inner sheath', blocks: 'how deep a blade may be set there' });
+  return gaps;
+}

@@ -1,0 +1,165 @@
+import { ok, refuse, type Result } from '@/core/kernel';
+import { ROLE_WORDS, ROLES, SIGNS, type Role } from '@/core/people';
+import { database, findPerson, rolesAnywhere, rolesInJob } from '@/data';
+import type { Actor } from '../actor';
+import { guarded } from '../guard';
+import type { OPERATIONS } from './operations';
+
+type OperationName = keyof typeof OPERATIONS;
+
+/** Who may do something: somebody in this job, in any job, everybody who is signed in, or an administrator of the whole product. */
+export type Rule =
+  | { readonly of: 'job' | 'anyJob'; readonly roles: readonly Role[] }
+  | { readonly of: 'signedIn' | 'product' };
+
+const inJob = (...roles: Role[]): Rule => ({ of: 'job', roles });
+const EVERYBODY = inJob(...ROLES);
+const SIGNED_IN: Rule = { of: 'signedIn' };
+const PRODUCT: Rule = { of: 'product' };
+const PLANS = inJob('planner');
+const CHOOSES = inJob('planner', 'fitter');
+const MEASURES = inJob('planner', 'fitter', 'inspector', 'apprentice');
+const SETS_UP = inJob('administrator');
+/** A sheet that is taken in is there for every job. */
+const TAKES_IN: Rule = { of: 'anyJob', roles: ['planner', 'administrator'] };
+
+/**
+ * Who may do what, operation by operation: the one place where it is decided. An operation that is not in it does not build. An administrator
+ * of the product counts as administrator of every job.
+ */
+export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
+  viewJobs: SIGNED_IN,
+  viewJobCards: SIGNED_IN,
+  createJob: PRODUCT,
+  importJob: PRODUCT,
+  viewCatalogue: SIGNED_IN,
+  previewCatalogue: SIGNED_IN,
+  exportCatalogue: SIGNED_IN,
+  exportSizes: SIGNED_IN,
+  importCatalogue: TAKES_IN,
+
+  viewJob: EVERYBODY,
+  exportJob: EVERYBODY,
+  viewSummaries: EVERYBODY,
+  viewTermination: EVERYBODY,
+  viewCompound: EVERYBODY,
+  viewProfile: EVERYBODY,
+  previewProfile: EVERYBODY,
+  viewJobRecord: EVERYBODY,
+  exportRecord: EVERYBODY,
+  countMovedOn: EVERYBODY,
+  viewMovedOn: EVERYBODY,
+  viewJobChoice: EVERYBODY,
+  viewKit: EVERYBODY,
+  kitAgainst: EVERYBODY,
+  kitFile: EVERYBODY,
+  cutCard: EVERYBODY,
+  drawingFile: EVERYBODY,
+  workPack: EVERYBODY,
+  labelSheet: EVERYBODY,
+  scheduleChoices: EVERYBODY,
+  schedulePage: EVERYBODY,
+  exportSchedule: EVERYBODY,
+  exportScheduleBook: EVERYBODY,
+  previewSheet: EVERYBODY,
+  viewBoxes: EVERYBODY,
+  previewBox: EVERYBODY,
+  viewTypes: EVERYBODY,
+  viewMapping: EVERYBODY,
+  viewCatalogueCables: EVERYBODY,
+  viewCrossings: EVERYBODY,
+  viewCrossing: EVERYBODY,
+  crossingFile: EVERYBODY,
+  previewPlaces: EVERYBODY,
+
+  addReading: MEASURES,
+  withdrawReading: MEASURES,
+  takeSize: CHOOSES,
+  lockSize: PLANS,
+  answerFact: CHOOSES,
+  replan: CHOOSES,
+  work: inJob('fitter', 'inspector'),
+  sign: inJob(...SIGNS),
+  setTerminals: CHOOSES,
+  setCompound: CHOOSES,
+  acceptJobChoice: PLANS,
+  restamp: PLANS,
+  setProfile: PLANS,
+  addCrossing: PLANS,
+  setCrossing: PLANS,
+  takeCrossingPlan: PLANS,
+  takeReentry: CHOOSES,
+  undo: MEASURES,
+  addCable: PLANS,
+  editCable: PLANS,
+  retireCable: PLANS,
+  importSheet: PLANS,
+  addBox: PLANS,
+  setBox: PLANS,
+  addEntries: PLANS,
+  setEntry: PLANS,
+  takeOutBox: PLANS,
+  addType: PLANS,
+  setType: PLANS,
+  takeOutType: PLANS,
+
+  viewPeople: PRODUCT,
+  inviteBack: PRODUCT,
+  withdrawProductInvitation: PRODUCT,
+  setAdministrator: PRODUCT,
+  setBlocked: PRODUCT,
+  viewMembers: EVERYBODY,
+  setJob: SETS_UP,
+  setArchived: SETS_UP,
+  setMember: SETS_UP,
+  invite: SETS_UP,
+  inviteAdministrator: PRODUCT,
+  withdrawInvitation: SETS_UP,
+  viewMe: SIGNED_IN,
+  endMySessions: SIGNED_IN,
+};
+
+export const SIGNED_OUT = 'Nobody is signed in here any more: sign in again. What you typed is still there.';
+
+/** As what somebody does something: what they are in the job that it is about; in none, nothing. */
+export interface Granted {
+  readonly roles: readonly Role[];
+}
+
+const listed = (roles: readonly Role[]): string =>
+  roles.map((r) => ROLE_WORDS[r].name.toLowerCase()).join(' or ');
+
+/** May this person do this, in the job of that slug? Whoever is nothing in a job is not told whether it is there. */
+export async function permit(name: OperationName, job: string | null, who: Actor): Promise<Result<Granted>> {
+  const { id } = who;
+  if (id === null) return refuse('person', SIGNED_OUT);
+  return guarded(async () => {
+    const tx = database();
+    const person = await findPerson(tx, id);
+    if (person === null || person.blockedAt !== null) return refuse('person', SIGNED_OUT);
+    const rule = MAY[name];
+    const own: readonly Role[] =
+      job !== null ? await rolesInJob(tx, id, job) : rule.of === 'anyJob' ? await rolesAnywhere(tx, id) : [];
+    const roles: readonly Role[] = person.administrator
+      ? [...new Set([...own, 'administrator' as const])]
+      : own;
+    switch (rule.of) {
+      case 'signedIn':
+        return ok({ roles });
+      case 'product':
+        return person.administrator
+          ? ok({ roles })
+          : refuse('role', 'this is for an administrator of the whole application');
+      case 'job':
+      case 'anyJob':
+        if (rule.of === 'job' && roles.length === 0)
+          return refuse('job', 'there is no such job among yours', job);
+        return roles.some((r) => rule.roles.includes(r))
+          ? ok({ roles })
+          : refuse(
+              'role',
+              `this is for a ${listed(rule.roles)}${roles.length === 0 ? '' : `; here you are ${listed(roles).replaceAll(' or ', ' and ')}`}. An administrator of the job says who is what`,
+            );
+    }
+  });
+}

@@ -1,0 +1,2 @@
+export const boxPath = (job: string, tag: string): string =>
+  `/job/${encodeURIComponent(job)}/boxes/${encodeURIComponent(tag)}`;

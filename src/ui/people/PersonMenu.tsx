@@ -1,0 +1,40 @@
+'use client';
+import ListItemText from '@mui/material/ListItemText';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Link from 'next/link';
+import { useState } from 'react';
+import { useActor } from '../shell/actor';
+import { atTheDoor, startAfresh } from './door';
+import { HandOver } from './HandOver';
+
+interface Props {
+  readonly anchor: HTMLElement;
+  readonly onClose: () => void;
+}
+
+/** What a person can do about who works here. */
+export function PersonMenu({ anchor, onClose }: Props) {
+  const person = useActor();
+  const [handing, setHanding] = useState(false);
+  if (person === null) return null;
+  if (handing) return <HandOver onClose={onClose} />;
+  const until = new Date(person.until).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
+  return (
+    <Menu open anchorEl={anchor} onClose={onClose} slotProps={{ list: { 'aria-label': 'Person' } }}>
+      <MenuItem onClick={() => setHanding(true)}>
+        <ListItemText primary="Hand this device over" secondary="to a colleague, by their PIN" />
+      </MenuItem>
+      <MenuItem component={Link} href="/me" onClick={onClose}>
+        <ListItemText primary="My account" secondary="password, PIN, where I am signed in" />
+      </MenuItem>
+      <MenuItem
+        onClick={() => {
+          void atTheDoor('sign-out', {}).then(() => startAfresh('/sign-in'));
+        }}
+      >
+        <ListItemText primary="Sign out" secondary={`otherwise signed in until ${until}`} />
+      </MenuItem>
+    </Menu>
+  );
+}
