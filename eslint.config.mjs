@@ -43,6 +43,16 @@ const config = [
     },
   },
   {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/kit-of-parts/Link.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { name: 'next/link', message: 'Use Link of ui/kit-of-parts: it asks for nothing ahead.' },
+      ],
+    },
+  },
+  {
     // A component that does not fit on two screens, or decides more than this, is parted.
     files: ['src/ui/**/*.tsx', 'src/app/**/*.tsx'],
     ignores: ['**/*.test.tsx'],

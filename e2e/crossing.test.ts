@@ -30,6 +30,7 @@ import {
   valueOf,
   WAIT,
   withBrowser,
+  wait,
 } from './page';
 
 const LIST = '/job/quillmere/crossings';
@@ -157,14 +158,14 @@ describe('the face view', () => {
   it('undoes the move, and moves by keyboard as well', async () => {
     const moved = await where('G-237');
     await click(() => byRole('button', 'Undo'));
-    await d().wait(async () => (await where('G-237')) !== moved, WAIT);
+    await wait(async () => (await where('G-237')) !== moved, 'G-237 has left its place');
     const home = await where('G-237');
     await (await placeOf('G-237')).sendKeys(Key.ENTER);
     await says(/G-237: choose where it goes/);
     await (await spareOf('TM-72')).sendKeys(Key.ENTER);
-    await d().wait(async () => (await where('G-237')) !== home, WAIT);
+    await wait(async () => (await where('G-237')) !== home, 'G-237 has moved');
     await click(() => byRole('button', 'Undo'));
-    await d().wait(async () => (await where('G-237')) === home, WAIT);
+    await wait(async () => (await where('G-237')) === home, 'G-237 is back');
   });
 
   it('takes a finger as it takes a mouse', async () => {
@@ -172,10 +173,10 @@ describe('the face view', () => {
     await open(`${LIST}/X-2`);
     const home = await where('G-237');
     await touchDrag(await placeOf('G-237'), await spareOf('TM-72'));
-    await d().wait(async () => (await where('G-237')) !== home, WAIT);
+    await wait(async () => (await where('G-237')) !== home, 'G-237 has moved');
     await says(/G-237 fits at 1[A-C] row \d+: peel/);
     await click(() => byRole('button', 'Undo'));
-    await d().wait(async () => (await where('G-237')) === home, WAIT);
+    await wait(async () => (await where('G-237')) === home, 'G-237 is back');
     await driver().sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: false });
     await open(`${LIST}/X-2`);
   });
@@ -310,12 +311,12 @@ describe('building', () => {
     // Asked before the bench opens: the tablet itself may be what ignites.
     await says('Before the bench opens at Process wall');
     await holdButton('Hold: not classified');
-    await d().wait(async () => !(await title()).startsWith('Before'), WAIT);
+    await wait(async () => !(await title()).startsWith('Before'), 'the bench is open');
     const before = await title();
     await says(/Tick what you have seen|Type what you measured first|Hold:/);
     await measureWhatIsNeeded();
     await seeAndHold('Hold:');
-    await d().wait(async () => (await title()) !== before, WAIT);
+    await wait(async () => (await title()) !== before, 'the next step');
     expect(await seriousFindings()).toEqual([]);
     await browser().resize(390, 844);
     const wide = await d().executeScript<number>('return document.documentElement.scrollWidth');
@@ -383,7 +384,10 @@ it('keeps what is typed into the setup, says that somebody else was faster, and 
   await says('somebody else has changed this crossing');
   expect(await field.getAttribute('value')).toBe('gas tight, mine');
   await click(() => byRole('button', 'Show what somebody else has set'));
-  await d().wait(async () => (await field.getAttribute('value')) === 'gas tight, theirs', WAIT);
+  await wait(
+    async () => (await field.getAttribute('value')) === 'gas tight, theirs',
+    'their words in the field',
+  );
   await retype(field, 'gas tight, both');
   await click(() => byRole('button', 'Save'));
   await says('Saved.');

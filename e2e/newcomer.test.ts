@@ -20,6 +20,7 @@ import {
   title,
   WAIT,
   withBrowser,
+  wait,
 } from './page';
 
 // What tripped people who saw the product for the first time.
@@ -35,13 +36,13 @@ it('keeps its keys after going from place to place without loading anew', async 
     await click(async () =>
       byRole('link', RegExp(`^${station}`), { within: await byRole('navigation', 'Stations') }),
     );
-    await d().wait(async () => (await path()).endsWith(`/${station.toLowerCase()}`), WAIT, station);
+    await wait(async () => (await path()).endsWith(`/${station.toLowerCase()}`), station);
   }
   await (await byRole('heading', undefined, { level: 1 })).click();
   await press('z');
   await says(/nothing of yours to undo|undone|Undone/);
   await press('b');
-  await d().wait(async () => (await path()) === '/job/quillmere/bench/K-105/A', WAIT, 'the bench');
+  await wait(async () => (await path()) === '/job/quillmere/bench/K-105/A', 'the bench');
 });
 
 it('walks with its keys through those ends only that the filter leaves', async () => {
@@ -50,7 +51,7 @@ it('walks with its keys through those ends only that the filter leaves', async (
   await retype(await byRole('searchbox', 'Filter terminations'), 'K-113');
   await (await byRole('heading', undefined, { level: 1 })).click();
   await press('j');
-  await d().wait(async () => (await path()).endsWith('/K-113/B/measure'), WAIT, 'the other end');
+  await wait(async () => (await path()).endsWith('/K-113/B/measure'), 'the other end');
   await press('j');
   await d().sleep(400);
   expect(await path()).toMatch(/K-113\/B\/measure$/);
@@ -131,7 +132,7 @@ it('goes on where the work stands when another device has held a step here meanw
     },
   );
   await seeAndHold('Hold');
-  await d().wait(async () => (await title()) !== before, WAIT, 'the next step');
+  await wait(async () => (await title()) !== before, 'the next step');
 });
 
 it('shows the end of a page, and no blank one, when End is pressed', async () => {
@@ -153,7 +154,7 @@ it('leads who is here for the first time through five steps, and never again onc
   expect(await seriousFindings()).toEqual([]);
   for (const to of ['/t/K-104/B/choose', '/t/K-104/B/cut']) {
     await click(() => byRole('button', 'Next'));
-    await d().wait(async () => (await path()).endsWith(to), WAIT, to);
+    await wait(async () => (await path()).endsWith(to), to);
   }
   await says('First steps, 3 of 5');
   await click(() => byRole('button', 'Not again'));

@@ -14,8 +14,8 @@ import {
   says,
   seriousFindings,
   title,
-  WAIT,
   withBrowser,
+  wait,
 } from './page';
 
 // From a program that nobody has ever signed in to, to the card of the first termination.
@@ -61,7 +61,7 @@ it('makes a job of a name', async () => {
   await type('Name of the job', 'Pump house');
   expect(await seriousFindings()).toEqual([]);
   await press('Make the job');
-  await d().wait(async () => (await path()) === '/job/pump-house/schedule', WAIT, 'the schedule');
+  await wait(async () => (await path()) === '/job/pump-house/schedule', 'the schedule');
 });
 
 it('takes in the ugly list of the design office, with the types and boxes that it speaks of', async () => {
@@ -106,7 +106,7 @@ it('measures the cable in hand, chooses, and prints the card', async () => {
       const field = await byRole('textbox', `Diameter, ${quantity}`);
       await retype(field, text, Key.ENTER);
       // Kept: the field is empty for the next.
-      await d().wait(async () => (await field.getAttribute('value')) === '', WAIT, text);
+      await wait(async () => (await field.getAttribute('value')) === '', text);
     }
   };
   await reading('outer sheath', ['27.9', '28.2']);
@@ -130,10 +130,10 @@ it('finds a place, an end and a box by a few letters, from anywhere', async () =
   await d().actions().keyDown(Key.CONTROL).sendKeys('k').keyUp(Key.CONTROL).perform();
   const field = await byRole('combobox', 'Find a place');
   await field.sendKeys('pump-9', Key.ENTER);
-  await d().wait(async () => (await path()) === '/job/pump-house/boxes/PUMP-9', WAIT, 'the box');
+  await wait(async () => (await path()) === '/job/pump-house/boxes/PUMP-9', 'the box');
   await d().actions().keyDown(Key.CONTROL).sendKeys('k').keyUp(Key.CONTROL).perform();
   await (await byRole('combobox', 'Find a place')).sendKeys('settings');
   expect(await seriousFindings()).toEqual([]);
   await (await byRole('combobox', 'Find a place')).sendKeys(Key.ENTER);
-  await d().wait(async () => (await path()) === '/job/pump-house/settings', WAIT, 'the settings');
+  await wait(async () => (await path()) === '/job/pump-house/settings', 'the settings');
 });

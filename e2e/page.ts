@@ -25,7 +25,7 @@ export function browser(): Browser {
 export const d = () => browser().driver;
 
 /** Waits, and says what the page said instead: a test that fails elsewhere is all that is left of that page. */
-async function wait<T>(until: () => Promise<T>, forWhat: string): Promise<T> {
+export async function wait<T>(until: () => Promise<T>, forWhat: string): Promise<T> {
   try {
     return await d().wait(until, WAIT, forWhat);
   } catch (error) {

@@ -19,8 +19,8 @@ import {
   seeAndHold,
   seriousFindings,
   summary,
-  WAIT,
   withBrowser,
+  wait,
 } from './page';
 
 withBrowser('/job/quillmere/board');
@@ -191,7 +191,7 @@ describe('tightening', () => {
         `return [...arguments[0].getElementsByTagName('polygon')].filter((p) => p.getAttribute('fill') === 'var(--ac-amber)').length;`,
         await byRole('complementary', 'The stripped end'),
       );
-    await d().wait(async () => (await marked()) >= 2, WAIT);
+    await wait(async () => (await marked()) >= 2, 'two marks');
   });
 });
 

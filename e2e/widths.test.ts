@@ -12,6 +12,7 @@ import {
   seriousFindings,
   WAIT,
   withBrowser,
+  wait,
 } from './page';
 
 // Every page at every width: what does not fit scrolls in its own place, never the window.
@@ -153,17 +154,17 @@ describe('on a phone', () => {
     await click(() => byRole('button', 'Board ▾'));
     await says('Quillmere distillery, re-cabling');
     await click(async () => byRole('link', /^Kit$/, { within: await byRole('navigation', 'All places') }));
-    await d().wait(async () => new URL(await d().getCurrentUrl()).pathname === `${JOB}/kit`, WAIT);
+    await wait(async () => new URL(await d().getCurrentUrl()).pathname === `${JOB}/kit`, 'the kit');
   });
 
   it('goes from end to end, and has all of them in a drawer with a filter', async () => {
     await open(`${JOB}/t/K-104/B/choose`);
     await click(() => byRole('button', 'next ›'));
-    await d().wait(async () => (await d().getCurrentUrl()).includes('/K-105/A/choose'), WAIT);
+    await wait(async () => (await d().getCurrentUrl()).includes('/K-105/A/choose'), 'K-105/A');
     await click(() => byRole('button', 'All 72 ends'));
     await retype(await byRole('searchbox', 'Filter terminations'), 'K-113');
     await click(() => byRole('link', 'K-113/A'));
-    await d().wait(async () => (await d().getCurrentUrl()).includes('/K-113/A/choose'), WAIT);
+    await wait(async () => (await d().getCurrentUrl()).includes('/K-113/A/choose'), 'K-113/A');
     await gone('searchbox', 'Filter terminations');
   });
 });

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/kit-of-parts/Link';
 import { TopBar } from '@/ui/shell/TopBar';
 import styles from './page.module.css';
 

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/kit-of-parts/Link';
 import type { Problem } from '@/core/kernel';
 import { DATABASE_AWAY } from '@/server/gate';
 import { Away } from './away';

@@ -8,6 +8,7 @@ import {
   isDatabaseAway,
   isDuplicate,
   lockTermination,
+  ping,
   withTransaction,
 } from '.';
 
@@ -54,4 +55,12 @@ it('knows a server that is away and a key that was hit, however deep the driverâ
     'cable_once',
   );
   expect(duplicateKey(new Error('something else'))).toBe('');
+});
+
+it('does not take a process that is kept busy for a database that is away', async () => {
+  const answered = ping();
+  await new Promise((resolve) => setTimeout(resolve, 1));
+  const until = performance.now() + 2100;
+  while (performance.now() < until);
+  await answered;
 });

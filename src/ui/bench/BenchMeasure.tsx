@@ -39,7 +39,7 @@ function knownWords(view: TerminationView, quantity: Quantity): string {
 /** Readings taken at the bench, from an instrument that types or from the keypad. */
 export function BenchMeasure({ view, demanded, onClose }: Props) {
   const reading = useBenchReading(view);
-  const { quantity, text, busy, problems } = reading;
+  const { quantity, text, problems } = reading;
   const why = (view.plan?.plan.provisional ?? []).join('; ');
   return (
     <BenchStep>
@@ -80,7 +80,7 @@ export function BenchMeasure({ view, demanded, onClose }: Props) {
             Back to the step
           </Button>
         )}
-        <BenchPrimary onClick={() => void reading.keep()} disabled={busy || text.trim() === ''}>
+        <BenchPrimary onClick={() => void reading.keep()} disabled={text.trim() === ''}>
           Keep this reading
         </BenchPrimary>
       </BenchButtons>

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import styles from './HoldButton.module.css';
 
 const HOLD_MS = 700;
@@ -39,6 +39,7 @@ export function HoldButton({ children, onConfirm, disabled = false, quiet = fals
   const [held, setHeld] = useState(false);
   const [armed, setArmed] = useState(false);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const downAt = useRef(0);
   const stop = () => {
     if (timer.current) clearTimeout(timer.current);
     timer.current = null;
@@ -50,15 +51,22 @@ export function HoldButton({ children, onConfirm, disabled = false, quiet = fals
     const disarm = setTimeout(() => setArmed(false), ARMED_MS);
     return () => clearTimeout(disarm);
   }, [armed]);
-  const start = () => {
+  const confirm = () => {
+    stop();
+    // The finger may still be down: what comes to lie under it must not be pressed when it lifts.
+    swallowNextClick();
+    onConfirm();
+  };
+  const start = (event: PointerEvent) => {
     if (disabled || timer.current) return;
+    downAt.current = event.timeStamp;
     setHeld(true);
-    timer.current = setTimeout(() => {
-      stop();
-      // The finger is still down: what comes to lie under it must not be pressed when it lifts.
-      swallowNextClick();
-      onConfirm();
-    }, HOLD_MS);
+    timer.current = setTimeout(confirm, HOLD_MS);
+  };
+  const lift = (event: PointerEvent) => {
+    // A busy page hears of the lifting before its own clock: what counts is how long the finger was down.
+    if (timer.current && event.timeStamp - downAt.current >= HOLD_MS) confirm();
+    else stop();
   };
   return (
     <button
@@ -68,9 +76,9 @@ export function HoldButton({ children, onConfirm, disabled = false, quiet = fals
       data-armed={armed ? 'yes' : undefined}
       disabled={disabled}
       onPointerDown={(e) => {
-        if (e.button === 0) start();
+        if (e.button === 0) start(e);
       }}
-      onPointerUp={stop}
+      onPointerUp={lift}
       onPointerLeave={stop}
       onPointerCancel={stop}
       onContextMenu={(e) => e.preventDefault()}

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import type { ReactNode, Ref } from 'react';
 
 /** Below this the bench is a phone in one hand: one column, the step gets the room. */

@@ -13,7 +13,7 @@ import type { LengthUnit } from '@/core/units';
 import { diameterTexts } from '../common/unit';
 import { useInstrument } from '../common/use-instrument';
 import { useSend } from '../data/use-send';
-import { useRun } from '../termination/use-run';
+import { useReadingQueue } from '../measure/use-reading-queue';
 
 /** One reading after the other at the bench: which layer, how, with what; the layer stays until it has both its angles. */
 export function useBenchReading(view: TerminationView) {
@@ -26,8 +26,9 @@ export function useBenchReading(view: TerminationView) {
   const [unit, setUnit] = useState<LengthUnit>(view.job.unit);
   const [text, setText] = useState('');
   const send = useSend();
-  const { run, busy, problems, clear } = useRun();
-  const taken = view.readings.map((r) => r.reading);
+  const ref = { job: view.job.slug, cable: view.cable, end: view.end };
+  const queue = useReadingQueue((content) => send('addReading', ref, content));
+  const taken = [...view.readings.map((r) => r.reading), ...queue.onTheWay];
   const byAngle = method === 'caliper' && quantity !== 'armourWire';
   const reading = (): Reading => ({
     quantity,
@@ -39,13 +40,14 @@ export function useBenchReading(view: TerminationView) {
   });
   const keep = async () => {
     const content = reading();
-    const done = await run(() =>
-      send('addReading', { job: view.job.slug, cable: view.cable, end: view.end }, content),
-    );
-    if (!done.ok) return;
+    if (content.text === '') return;
+    // What an instrument types next, and it does not wait, is of the same layer until that has both its angles.
     setText('');
-    // What an instrument types next is of the same layer, until that has both its angles.
     setPicked(nextToMeasure(view.needed, [...taken, content], quantity) ?? quantity);
+    const done = await queue.add(content);
+    if (done.ok) return;
+    setPicked(quantity);
+    setText((now) => (now === '' ? content.text : now));
   };
   return {
     quantity,
@@ -57,7 +59,7 @@ export function useBenchReading(view: TerminationView) {
     text,
     type: (next: string) => {
       setText(next);
-      clear();
+      queue.clear();
     },
     instrument,
     setInstrument,
@@ -65,8 +67,7 @@ export function useBenchReading(view: TerminationView) {
     byAngle,
     ahead: aheadWords(view, taken, text.trim() === '' ? null : reading(), quantity),
     keep,
-    busy,
-    problems,
+    problems: queue.problems,
   };
 }
 

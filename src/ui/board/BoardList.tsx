@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useRef, type ReactNode } from 'react';
 import { decodeArcs } from '@/core/procedure';
 import { STATION_WORDS } from '@/core/record';
@@ -58,7 +58,6 @@ function Line({ job, row, top }: LineProps) {
     <Box
       component={Link}
       href={stationPath(job, row.cable, row.end, next?.station ?? 'prove')}
-      prefetch={false}
       style={{ transform: `translateY(${top}px)`, height: ROW }}
       sx={LINE}
     >

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useDeferredValue, useState } from 'react';
 import { MATERIAL_WORDS } from '@/core/catalogue';
 import { placeWords } from '@/core/schedule';

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import List from '@mui/material/List';
 import ListItemButton from '@mui/material/ListItemButton';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { PURPOSE_WORDS, type Family, type FrameSheet, type Purpose } from '@/core/catalogue';
 import type { CatalogueCable } from '@/core/termination-view';
 import { Empty } from '../kit-of-parts/Empty';
@@ -101,7 +101,6 @@ const FamilyLink = ({ family: f, job, current }: FamilyLinkProps) => (
   <ListItemButton
     component={Link}
     href={address(f.code, job)}
-    prefetch={false}
     selected={current}
     aria-current={current ? 'page' : undefined}
     sx={{

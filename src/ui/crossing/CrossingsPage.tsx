@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { TextField } from '../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { CrossingFill, CrossingLine } from '@/core/crossing';

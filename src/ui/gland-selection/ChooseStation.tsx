@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import MuiLink from '@mui/material/Link';
 import Stack from '@mui/material/Stack';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
 import type { NearestView } from '@/core/gland-selection';
 import { compareTags } from '@/core/schedule';

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
 import { TextField } from '../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
 import { MISSING_FIELDS, type MissingField, type QuestionView } from '@/core/gland-selection';
 import type { TerminationView } from '@/core/termination-view';

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import type { JobCard } from '@/core/job';
 import { ROLE_WORDS } from '@/core/people';
 import { STATION_WORDS } from '@/core/record';

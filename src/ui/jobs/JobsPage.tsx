@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useDeferredValue, useState } from 'react';
 import type { JobCard } from '@/core/job';
 import { useLook } from '../data/use-look';

@@ -1,6 +1,6 @@
 'use client';
 import MuiLink from '@mui/material/Link';
-import NextLink from 'next/link';
+import { Link } from './Link';
 import type { SxProps } from '@mui/material/styles';
 import type { ReactNode } from 'react';
 
@@ -14,7 +14,7 @@ interface Props {
 
 /** A link to another place. */
 export const To = ({ href, shortcut, sx = {}, children }: Props) => (
-  <MuiLink component={NextLink} href={href} data-shortcut={shortcut} sx={sx}>
+  <MuiLink component={Link} href={href} data-shortcut={shortcut} sx={sx}>
     {children}
   </MuiLink>
 );

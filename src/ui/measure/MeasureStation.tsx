@@ -18,6 +18,7 @@ import type { StationProps } from '../termination/station-props';
 import { IntervalChart } from './IntervalChart';
 import { ReadingForm } from './ReadingForm';
 import { ReadingTable } from './ReadingTable';
+import { useReadingQueue, type ReadingQueue } from './use-reading-queue';
 import { useRun } from '../termination/use-run';
 import { Problems } from '../kit-of-parts/Problems';
 import { useSend } from '../data/use-send';
@@ -25,6 +26,9 @@ import { useSend } from '../data/use-send';
 /** What this end really measures: readings as typed, and the interval they leave. */
 export function MeasureStation({ view }: StationProps) {
   const remove = useRun();
+  const send = useSend();
+  const ref = { job: view.job.slug, cable: view.cable, end: view.end };
+  const queue = useReadingQueue((reading) => send('addReading', ref, reading));
   const flameproof = view.place?.enclosure.concept === 'Ex d';
   return (
     <>
@@ -41,7 +45,14 @@ export function MeasureStation({ view }: StationProps) {
         <Caution>{view.collar.blockedBy}</Caution>
       ) : null}
       {view.needed.map((quantity) => (
-        <Layer key={quantity} view={view} quantity={quantity} flameproof={flameproof} remove={remove} />
+        <Layer
+          key={quantity}
+          view={view}
+          quantity={quantity}
+          flameproof={flameproof}
+          remove={remove}
+          queue={queue}
+        />
       ))}
     </>
   );
@@ -51,14 +62,16 @@ interface LayerProps extends Pick<StationProps, 'view'> {
   readonly quantity: Quantity;
   readonly flameproof: boolean;
   readonly remove: ReturnType<typeof useRun>;
+  readonly queue: ReadingQueue;
 }
 
 /** One layer of the cable: its interval, the readings it comes from, and a field for the next. */
-function Layer({ view, quantity, flameproof, remove }: LayerProps) {
+function Layer({ view, quantity, flameproof, remove, queue }: LayerProps) {
   const ref = { job: view.job.slug, cable: view.cable, end: view.end };
   const send = useSend();
   const taken = view.readings.map((r) => r.reading);
   const own = view.readings.filter((r) => r.reading.quantity === quantity);
+  const onTheWay = queue.onTheWay.filter((r) => r.quantity === quantity);
   const measured = view.measured[quantity];
   return (
     <Box
@@ -79,10 +92,13 @@ function Layer({ view, quantity, flameproof, remove }: LayerProps) {
         quantity={quantity}
         unit={view.job.unit}
         flameproof={flameproof}
-        count={own.filter((r) => r.reading.method === 'caliper').length}
-        add={(reading) => send('addReading', ref, reading)}
-        onKept={(reading) => goOn(view, reading)}
-        preview={(reading: Reading) => measure([...taken, reading], quantity, view.job.rules)}
+        count={[...own.map((r) => r.reading), ...onTheWay].filter((r) => r.method === 'caliper').length}
+        onTheWay={onTheWay}
+        add={queue.add}
+        onTyped={(reading) => goOn(view.needed, [...taken, ...queue.onTheWay, reading], quantity)}
+        preview={(reading: Reading) =>
+          measure([...taken, ...queue.onTheWay, reading], quantity, view.job.rules)
+        }
       />
       {(measured?.advice ?? []).map((line) => (
         <Caution key={line} tone="marginal">
@@ -140,12 +156,10 @@ const PROVISIONAL = {
 } as const;
 
 /** Puts the cursor where the next reading belongs, when that is another layer. */
-function goOn({ needed, readings }: StationProps['view'], kept: Reading): boolean {
-  const next = nextToMeasure(needed, [...readings.map((r) => r.reading), kept], kept.quantity);
-  if (next === null || next === kept.quantity) return false;
-  const field = document.querySelector<HTMLInputElement>(`input[name="reading-${next}"]`);
-  field?.focus();
-  return field !== null;
+function goOn(needed: readonly Quantity[], readings: readonly Reading[], current: Quantity): void {
+  const next = nextToMeasure(needed, readings, current);
+  if (next !== null && next !== current)
+    document.querySelector<HTMLInputElement>(`input[name="reading-${next}"]`)?.focus();
 }
 
 function headline(view: StationProps['view']): string {

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
 import { TextField } from '../kit-of-parts/TextField';
-import { useId, useRef, type SubmitEvent } from 'react';
+import { useId, useState, type SubmitEvent } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import {
   METHOD_WORDS,
@@ -14,23 +14,24 @@ import {
   type Quantity,
   type Reading,
 } from '@/core/cable-measurement';
-import type { Problem, Result } from '@/core/kernel';
+import type { Result } from '@/core/kernel';
 import type { LengthUnit } from '@/core/units';
 import { readNumber } from '../common/read-number';
 import { diameterTexts } from '../common/unit';
 import { useInstrument } from '../common/use-instrument';
 import { Choice } from '../kit-of-parts/Choice';
-import { useRun } from '../termination/use-run';
 
 interface Props {
   readonly quantity: Quantity;
   readonly unit: LengthUnit;
   readonly flameproof: boolean;
-  /** Caliper readings there are already: the next one is at a right angle. */
+  /** Caliper readings there are already, those on their way with them: the next one is at a right angle. */
   readonly count: number;
-  readonly add: (reading: Reading) => Promise<Result<{ id: number }>>;
-  /** After a reading was kept: moves on to where the next belongs, and says whether it has. */
-  readonly onKept: (reading: Reading) => boolean;
+  /** Of this layer, on their way to the server. */
+  readonly onTheWay: readonly Reading[];
+  readonly add: (reading: Reading) => Promise<Result<unknown>>;
+  /** As soon as a reading is typed: moves on to where the next belongs. */
+  readonly onTyped: (reading: Reading) => void;
   readonly preview: (reading: Reading) => Result<Measurement | null>;
 }
 
@@ -63,8 +64,11 @@ function readingOf(quantity: Quantity, typed: Typed, angle: string, instrument: 
 const hasAngle = (method: Method, quantity: Quantity): boolean =>
   method === 'caliper' && quantity !== 'armourWire';
 
-/** A reading field for calipers that type: value, Enter, next. */
-export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, preview }: Props) {
+/**
+ * A reading field for calipers that type: value, Enter, next. An instrument does not wait for the server, so the field is free for the next
+ * value at once; one that the server refuses comes back with the reason.
+ */
+export function ReadingForm({ quantity, unit: jobUnit, count, onTheWay, add, onTyped, preview }: Props) {
   const { control, setValue, setFocus, getValues } = useForm<Typed>({
     defaultValues: { method: 'caliper', text: '', unit: jobUnit, angle: null, tolerance: '' },
   });
@@ -72,23 +76,28 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, previ
   const { method, text, unit } = typed;
   const [instrument, setInstrument] = useInstrument();
   const id = useId();
-  const keeping = useRef(false);
-  const { run, busy, problems, clear } = useRun();
+  const [refused, setRefused] = useState<string | null>(null);
   const angle = typed.angle ?? String((count % 2) * 90);
   const reading = readingOf(quantity, typed, angle, instrument);
   const ahead = text.trim() === '' ? null : preview(reading);
   const keep = async (event: SubmitEvent) => {
     event.preventDefault();
-    if (keeping.current) return;
-    keeping.current = true;
-    const done = await run(() => add(reading));
-    keeping.current = false;
-    if (done.ok) {
-      setValue('text', '');
-      setValue('angle', null);
-      if (onKept(reading)) return;
+    if (text.trim() === '') return;
+    if (ahead?.ok !== true) {
+      // What is typed next takes its place.
+      setFocus('text', { shouldSelect: true });
+      return;
     }
+    setValue('text', '');
+    setValue('angle', null);
+    setRefused(null);
+    const kept = add(reading);
     setFocus('text');
+    onTyped(reading);
+    const done = await kept;
+    if (done.ok) return;
+    setRefused(`${reading.text} is not kept: ${done.problems.map((p) => p.message).join('; ')}`);
+    if (getValues('text') === '') setValue('text', reading.text);
   };
   return (
     <Box
@@ -115,10 +124,10 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, previ
             label={method === 'wrapTape' ? 'Circumference' : 'Diameter'}
             onChange={(e) => {
               field.onChange(e);
-              clear();
+              setRefused(null);
             }}
             placeholder={unit === 'in' ? '1 3/16' : '0.00'}
-            error={problems.length > 0 || (ahead !== null && !ahead.ok)}
+            error={refused !== null || (ahead !== null && !ahead.ok)}
             slotProps={{
               htmlInput: {
                 inputMode: 'decimal',
@@ -162,11 +171,11 @@ export function ReadingForm({ quantity, unit: jobUnit, count, add, onKept, previ
         slotProps={{ htmlInput: { maxLength: 60 } }}
         sx={{ width: 124 }}
       />
-      <Button type="submit" variant="contained" disabled={busy || text.trim() === ''}>
+      <Button type="submit" variant="contained" disabled={text.trim() === ''}>
         Keep
       </Button>
       <Box component="span" id={`${id}-said`} role="status" sx={{ minWidth: 0, color: 'text.secondary' }}>
-        {said(problems, ahead)}
+        {said(refused, ahead, onTheWay)}
       </Box>
     </Box>
   );
@@ -203,16 +212,20 @@ const Aside = ({ label, says, end, value, onChange }: AsideProps) => (
   />
 );
 
-function said(problems: readonly Problem[], ahead: Result<Measurement | null> | null) {
+function said(
+  refused: string | null,
+  ahead: Result<Measurement | null> | null,
+  onTheWay: readonly Reading[],
+) {
   const problem =
-    problems[0] ?? (ahead !== null && !ahead.ok ? ahead.problems[ahead.problems.length - 1] : undefined);
+    refused ?? (ahead !== null && !ahead.ok ? ahead.problems[ahead.problems.length - 1]?.message : undefined);
   if (problem)
     return (
       <Box component="b" sx={{ fontWeight: 600, color: 'error.main' }}>
-        {problem.message}
+        {problem}
       </Box>
     );
   if (ahead?.ok && ahead.value)
     return <>→ {diameterTexts(ahead.value.interval.min, ahead.value.interval.max).mm}</>;
-  return null;
+  return onTheWay.length > 0 ? <>keeping {onTheWay.map((r) => r.text).join(', ')} …</> : null;
 }

@@ -2,7 +2,7 @@
 import ListItemText from '@mui/material/ListItemText';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
 import { useActor } from '../shell/actor';
 import { atTheDoor, startAfresh } from './door';

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import ListItemButton from '@mui/material/ListItemButton';
 import { TextField } from '../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useEffect, useRef } from 'react';
 import { decodeArcs } from '@/core/procedure';
 import { STATION_WORDS } from '@/core/record';
@@ -93,7 +93,6 @@ export function RackList({ all, shown, filter, onFilter, failed, job, current, s
                 key={tag}
                 component={Link}
                 href={stationPath(job, row.cable, row.end, station)}
-                prefetch={false}
                 selected={item.index === current}
                 aria-current={item.index === current ? 'true' : undefined}
                 style={{ transform: `translateY(${item.start}px)`, height: ROW }}

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
 import { Coming } from '../kit-of-parts/Coming';

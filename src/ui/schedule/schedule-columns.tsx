@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import MuiLink from '@mui/material/Link';
 import type { GridColDef } from '@mui/x-data-grid';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
 import { Hint } from '../kit-of-parts/Hint';
 import { stationPath } from '../rack/summaries';
@@ -53,7 +53,6 @@ export const scheduleColumns = (
             key={end}
             component={Link}
             href={stationPath(job.slug, row.tag, end, 'measure')}
-            prefetch={false}
             aria-label={`Open ${row.tag}/${end}`}
             sx={END}
           >

@@ -6,7 +6,7 @@ import ListItemButton from '@mui/material/ListItemButton';
 import ListSubheader from '@mui/material/ListSubheader';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
 import { isAt, type PlaceGroup } from './places';
 import { FOLDED } from './widths';

@@ -5,7 +5,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useColorScheme } from '@mui/material/styles';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import visuallyHidden from '@mui/utils/visuallyHidden';
 import { usePathname } from 'next/navigation';
 import { useRef, useState, type Ref } from 'react';

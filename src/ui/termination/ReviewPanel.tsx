@@ -1,6 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import type { TerminationView } from '@/core/termination-view';
 import { Differences } from '../common/Differences';
 import { Problems } from '../kit-of-parts/Problems';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useEffect, useRef } from 'react';
 import { ARC_WORDS } from '@/core/procedure';
 import { STATIONS, STATION_WORDS, type ArcStation } from '@/core/record';
@@ -35,7 +35,6 @@ export function StationStrip({
             data-state={arc?.state}
             aria-current={s === station ? 'page' : undefined}
             aria-keyshortcuts={`Alt+${i + 1}`}
-            prefetch={false}
           >
             <span className={styles.name}>{STATION_WORDS[s]}</span>
             <span className={styles.result}>{words}</span>

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '../kit-of-parts/Link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type ComponentType } from 'react';
 import type { ArcStation, TerminationRef } from '@/core/record';
@@ -70,7 +70,7 @@ export function TerminationPage({ end, station }: Props) {
             <Button size="small" variant="text" onClick={undo} disabled={busy}>
               Undo
             </Button>
-            <Button size="small" variant="outlined" component={Link} href={bench} prefetch={false}>
+            <Button size="small" variant="outlined" component={Link} href={bench}>
               Bench
             </Button>
           </Stack>
