@@ -11,8 +11,23 @@ const transform = {
     },
   ],
 };
+/** Looked up in a sandbox these cost a microsecond each time, millions of times over; handed to each module they cost nothing. */
+const FAST_GLOBALS = [
+  'Object',
+  'Array',
+  'Math',
+  'Number',
+  'JSON',
+  'Symbol',
+  'Map',
+  'Set',
+  'Int32Array',
+  'Float64Array',
+];
+
 const shared = {
   rootDir: '.',
+  sandboxInjectedGlobals: FAST_GLOBALS,
   transform,
   setupFilesAfterEnv: ['<rootDir>/scripts/test-timeout.cjs'],
   transformIgnorePatterns: ['/node_modules/(?!(d3|d3-[a-z-]+|internmap|delaunator|robust-predicates)/)'],

@@ -128,10 +128,18 @@ const SEALED_READINGS: readonly Reading[] = [
   { quantity: 'core', method: 'caliper', text: '8.2', unit: 'mm', angleDeg: 90 },
 ];
 
-async function build({ secondPerson = false, sealed = false }: Scene): Promise<string> {
-  const slug = `job-${randomUUID().slice(0, 8)}`;
+let ground: Promise<void> | null = null;
+
+/** What all jobs of a test file stand on. */
+async function laid(): Promise<void> {
   await good(importCatalogue(readFileSync('examples/catalogue/demo.json', 'utf8'), PLANNER, NOW));
   await people();
+}
+
+async function build({ secondPerson = false, sealed = false }: Scene): Promise<string> {
+  const slug = `job-${randomUUID().slice(0, 8)}`;
+  ground ??= laid();
+  await ground;
   await withTransaction(async (tx) => {
     const jobId = await insertJob(tx, {
       slug,
