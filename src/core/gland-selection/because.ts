@@ -160,6 +160,13 @@ const PATHS: Readonly<Record<CriterionId, PathsOf>> = {
     `${at.family}.certificate.serviceMinC`,
     `${at.family}.certificate.serviceMaxC`,
   ],
+  temperatureClass: () => [
+    'enclosure.temperatureClass',
+    'enclosure.entryMaxC',
+    'enclosure.zone',
+    'enclosure.hazardClass',
+    'enclosure.concept',
+  ],
   corrosion: (s) => [...METALS(s), 'enclosure.wet', 'profile.corrosion.pairs'],
   singleCore: (s) => [
     'cableType.cores',

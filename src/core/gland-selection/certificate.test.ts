@@ -1,6 +1,13 @@
 import type { Certificate } from '@/core/catalogue';
 import { BOX } from '@/core/testing';
-import { certificateCovers, coversConcept, coversGroup, coversIp, temperatureMarginC } from './certificate';
+import {
+  certificateCovers,
+  coversConcept,
+  coversGroup,
+  coversIp,
+  coversTemperatureClass,
+  temperatureMarginC,
+} from './certificate';
 
 const CERTIFICATE: Certificate = {
   concepts: ['Ex d', 'Ex e'],
@@ -112,4 +119,24 @@ it('takes the nearer end of the service range', () => {
   expect(temperatureMarginC(CERTIFICATE, { ...BOX, ambientMinC: 0, entryMaxC: 90 })).toBe(-10);
   const hot = { ...BOX, ambientMinC: 0, entryMaxC: 81 };
   expect(certificateCovers(CERTIFICATE, hot, 'zones')).toEqual({ verdict: 'misfit', asks: [] });
+});
+
+it.each([
+  ['at the limit of its class', { temperatureClass: 'T6', entryMaxC: 85 }, 'fits'],
+  ['one degree over it', { temperatureClass: 'T6', entryMaxC: 86 }, 'misfit'],
+  ['where a weaker class allows it', { temperatureClass: 'T5', entryMaxC: 86 }, 'fits'],
+  ['cool enough for the strictest class, though none is named', { entryMaxC: 85 }, 'fits'],
+  ['too warm for the strictest, and no class named', { entryMaxC: 86 }, 'unknown'],
+  ['the same with a class that is null', { temperatureClass: null, entryMaxC: 86 }, 'unknown'],
+  ['a place that nobody has stated', { zone: undefined, concept: 'none', entryMaxC: 86 }, 'unknown'],
+  [
+    'a hazard by class and division',
+    { zone: null, concept: 'none', hazardClass: 'I', entryMaxC: 86 },
+    'unknown',
+  ],
+  ['nothing there that could ignite', { zone: null, concept: 'none', entryMaxC: 120 }, 'fits'],
+] as const)('temperature class, %s: judged by the heat of the entry', (_, box, verdict) => {
+  const { temperatureClass: _t, ...open } = BOX;
+  const judged = coversTemperatureClass({ ...open, ...box } as typeof BOX);
+  expect(judged).toEqual({ verdict, asks: verdict === 'unknown' ? ['temperatureClass'] : [] });
 });

@@ -1,5 +1,11 @@
 import { DUST_GROUPS, GAS_GROUPS, type Certificate } from '@/core/catalogue';
-import { isFlameproof, isGasZone, type CodeProfile, type Enclosure } from '@/core/schedule';
+import {
+  isFlameproof,
+  isGasZone,
+  type CodeProfile,
+  type Enclosure,
+  type TEMPERATURE_CLASSES,
+} from '@/core/schedule';
 import type { MissingField } from './barrier/trail';
 import { worst, type Verdict } from './verdict';
 
@@ -116,6 +122,31 @@ function waterTests(wanted: number): readonly [least: number, most: number] {
   return wanted <= 8 ? [wanted, 8] : [9, 9];
 }
 
+/** Hottest surface that each temperature class allows, °C (IEC 60079-0, temperature classes of group II). */
+export const CLASS_LIMIT_C: Readonly<Record<(typeof TEMPERATURE_CLASSES)[number], number>> = {
+  T1: 450,
+  T2: 300,
+  T3: 200,
+  T4: 135,
+  T5: 100,
+  T6: 85,
+};
+
+/** A place where gas or dust may be, in the words of either system; one that nobody has stated counts as such. */
+export const isClassified = ({ zone, hazardClass, concept }: Enclosure): boolean =>
+  has(zone) || has(hazardClass) || concept !== 'none' || (zone === undefined && hazardClass === undefined);
+
+/**
+ * Does the entry stay below the hottest surface that the temperature class of the place allows? A gland makes no heat of its own, so what
+ * the entry gets is what it has. An entry that is cool enough for the strictest class need not be asked about.
+ */
+export function coversTemperatureClass(enclosure: Enclosure): Covered {
+  const { temperatureClass, entryMaxC } = enclosure;
+  if (!isClassified(enclosure)) return FITS;
+  if (has(temperatureClass)) return fitsIf(entryMaxC <= CLASS_LIMIT_C[temperatureClass]);
+  return entryMaxC <= CLASS_LIMIT_C.T6 ? FITS : ask('temperatureClass');
+}
+
 /** Room in °C between the service range and the entry's temperatures; negative by how much it is out. */
 export const temperatureMarginC = (certificate: Certificate, enclosure: Enclosure): number =>
   Math.min(enclosure.ambientMinC - certificate.serviceMinC, certificate.serviceMaxC - enclosure.entryMaxC);
@@ -126,4 +157,5 @@ export const certificateCovers = (certificate: Certificate, enclosure: Enclosure
     coversGroup(certificate, enclosure, system),
     fitsIf(coversIp(certificate, enclosure)),
     fitsIf(temperatureMarginC(certificate, enclosure) >= 0),
+    coversTemperatureClass(enclosure),
   ].reduce(both, coversConcept(certificate, enclosure, system));

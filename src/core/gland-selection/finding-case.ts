@@ -79,6 +79,13 @@ export interface FindingCases extends ListingCases {
   group: Certified;
   ip: { tested: readonly string[]; asked: string; covers: boolean };
   temperature: { serves: readonly [number, number]; sees: readonly [number, number]; marginC: number };
+  /** `limitC` is the hottest surface that the class allows; null where the class is not known, or nothing there may ignite. */
+  temperatureClass: {
+    classified: boolean;
+    named: Enclosure['temperatureClass'] | null;
+    limitC: number | null;
+    entryMaxC: number;
+  };
   corrosion: { gland: Material; meets: readonly Material[]; way: MetalCase };
   singleCore: { cores: number; ac: boolean | null; way: MetalCase };
 }

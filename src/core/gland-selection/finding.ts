@@ -30,6 +30,7 @@ export const CRITERION_IDS = [
   'group',
   'ip',
   'temperature',
+  'temperatureClass',
   'corrosion',
   'singleCore',
 ] as const;

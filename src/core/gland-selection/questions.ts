@@ -1,6 +1,6 @@
 import { canonicalJson } from '@/core/kernel';
 import { CLASS_GROUPS, DUST_GROUPS, GAS_GROUPS, HAZARD_CLASSES, type Material } from '@/core/catalogue';
-import type { CableType, Enclosure } from '@/core/schedule';
+import { TEMPERATURE_CLASSES, type CableType, type Enclosure } from '@/core/schedule';
 import type { Answer } from './answer';
 import { enteredAt, type MissingField } from './barrier/trail';
 import type { CatalogueView } from './candidate';
@@ -145,6 +145,11 @@ const FACTS: Readonly<Record<MissingField, AskedRecord>> = {
       (hazardClass === undefined || hazardClass === null ? CLASS_GROUPS : GROUPS_OF[hazardClass]).map(
         (classGroup) => ofBox(classGroup, { classGroup }),
       ),
+  },
+  temperatureClass: {
+    path: 'enclosure.temperatureClass',
+    answers: () =>
+      TEMPERATURE_CLASSES.map((temperatureClass) => ofBox(temperatureClass, { temperatureClass })),
   },
   listings: {
     path: 'cableType.listings',

@@ -18,6 +18,7 @@ const TARGET: Readonly<Record<Exclude<MissingField, 'profile'>, 'cableType' | 'e
   gasGroup: 'enclosure',
   dustGroup: 'enclosure',
   classGroup: 'enclosure',
+  temperatureClass: 'enclosure',
   wet: 'enclosure',
   armourMaterial: 'cableType',
   singleCoreAc: 'cableType',

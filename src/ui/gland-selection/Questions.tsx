@@ -201,6 +201,7 @@ const REACHES: Readonly<Record<MissingField, Reach>> = {
   zone: 'box',
   place: 'box',
   classGroup: 'box',
+  temperatureClass: 'box',
   wet: 'box',
   length: 'cable',
   profile: 'profile',

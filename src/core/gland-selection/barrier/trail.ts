@@ -13,6 +13,7 @@ export const MISSING_FIELDS = [
   'zone',
   'place',
   'classGroup',
+  'temperatureClass',
   'listings',
   'wet',
   'armourMaterial',

@@ -10,7 +10,7 @@ import { filling } from './filling';
 import { innerSeal } from './inner-seal';
 import { outerSeal } from './outer-seal';
 import { ovality } from './ovality';
-import { concept, group, ip, temperature } from './place';
+import { concept, group, ip, temperature, temperatureClass } from './place';
 
 /** Every rule that judges a gland size, in the order in which a reader looks. A new rule is one file and one line here. */
 export const CRITERIA: readonly Criterion[] = [
@@ -33,6 +33,7 @@ export const CRITERIA: readonly Criterion[] = [
   group,
   ip,
   temperature,
+  temperatureClass,
   corrosion,
   singleCore,
 ];

@@ -1,4 +1,12 @@
-import { coversConcept, coversGroup, coversIp, temperatureMarginC } from '../certificate';
+import {
+  CLASS_LIMIT_C,
+  coversConcept,
+  coversGroup,
+  coversIp,
+  coversTemperatureClass,
+  isClassified,
+  temperatureMarginC,
+} from '../certificate';
 import { plainFinding, sheetOf, type Criterion } from '../finding';
 
 /** Protection concept and place, as plain facts of the certificate, in the words of the job's profile. */
@@ -74,5 +82,24 @@ export const temperature: Criterion = {
       ),
       margin: marginC,
     };
+  },
+};
+
+/** The heat of the entry against the temperature class of the place. */
+export const temperatureClass: Criterion = {
+  id: 'temperatureClass',
+  scope: 'family',
+  judge: ({ input: { enclosure }, family }) => {
+    const { verdict, asks } = coversTemperatureClass(enclosure);
+    const classified = isClassified(enclosure);
+    const named = enclosure.temperatureClass ?? null;
+    const limitC = !classified || named === null ? null : CLASS_LIMIT_C[named];
+    return plainFinding(
+      'temperatureClass',
+      verdict,
+      { code: 'temperatureClass', classified, named, limitC, entryMaxC: enclosure.entryMaxC },
+      sheetOf(family),
+      asks,
+    );
   },
 };

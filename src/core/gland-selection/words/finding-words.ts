@@ -3,6 +3,7 @@ import { ARMOUR_WORDS, MATERIAL_WORDS, PURPOSE_WORDS, threadName } from '@/core/
 import { fromUm, worded, type Wording } from '@/core/kernel';
 import { placeWords } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
+import { CLASS_LIMIT_C } from '../certificate';
 import type { AbsentPart, FindingCase, FindingCases } from '../finding-case';
 import type { Finding } from '../finding';
 import type { RangeNames } from '../size-facts';
@@ -233,6 +234,29 @@ const FOUND: Wording<FindingCases, FoundWords> = {
         marginC >= 0
           ? `${marginC} °C in hand`
           : `seals serve ${takes}; the entry sees ${has}: ${-marginC} °C out`,
+    };
+  },
+  temperatureClass: ({ classified, named, limitC, entryMaxC }) => {
+    const has = `${entryMaxC} °C at the entry`;
+    if (!classified) return { takes: 'any', has, reason: 'nothing there that heat could ignite' };
+    if (named === null || limitC === null) {
+      const cool = entryMaxC <= CLASS_LIMIT_C.T6;
+      return {
+        takes: cool ? `T6, ${CLASS_LIMIT_C.T6} °C` : 'class not known',
+        has,
+        reason: cool
+          ? 'cool enough for the strictest class'
+          : `${has} is above what T6 allows (${CLASS_LIMIT_C.T6} °C), and the class of the place is not known`,
+      };
+    }
+    const room = limitC - entryMaxC;
+    return {
+      takes: `${named}, ${limitC} °C`,
+      has,
+      reason:
+        room >= 0
+          ? `${room} °C below what ${named} allows`
+          : `${named} allows ${limitC} °C; the entry gets ${entryMaxC} °C: ${-room} °C too hot`,
     };
   },
   corrosion: ({ gland, meets, way }) => {

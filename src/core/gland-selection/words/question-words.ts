@@ -26,6 +26,7 @@ interface FactValues {
   zone: OfBox<'zone'>;
   place: Pick<Enclosure, 'hazardClass' | 'division'>;
   classGroup: OfBox<'classGroup'>;
+  temperatureClass: NonNullable<OfBox<'temperatureClass'>>;
   listings: OfType<'listings'>;
   wet: boolean;
   armourMaterial: Material;
@@ -73,6 +74,10 @@ const FACTS: { readonly [F in MissingField]: FactWords<FactValues[F]> } = {
   classGroup: {
     question: ({ box }) => `Which group is there at ${box}?`,
     answer: (group) => `Group ${group}`,
+  },
+  temperatureClass: {
+    question: ({ box }) => `Which temperature class is asked for at ${box}?`,
+    answer: String,
   },
   listings: {
     question: ({ cable }) => `What is ${cable} listed for?`,

@@ -26,6 +26,7 @@ export const CRITERION_TITLES: Readonly<Record<CriterionId, string>> = {
   group: 'Group',
   ip: 'IP',
   temperature: 'Temperature',
+  temperatureClass: 'Temperature class',
   corrosion: 'Metals',
   singleCore: 'Single core',
 };
