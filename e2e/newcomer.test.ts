@@ -40,7 +40,7 @@ it('keeps its keys after going from place to place without loading anew', async 
   }
   await (await byRole('heading', undefined, { level: 1 })).click();
   await press('z');
-  await says(/nothing of yours to undo|undone|Undone/);
+  await says(/nothing of yours to undo|cannot be undone|Taken back/);
   await press('b');
   await wait(async () => (await path()) === '/job/quillmere/bench/K-105/A', 'the bench');
 });

@@ -51,6 +51,7 @@ const COMMANDS: {
   takeCrossingPlan: true,
   takeReentry: true,
   undo: true,
+  redo: true,
   addCable: true,
   editCable: true,
   retireCable: true,

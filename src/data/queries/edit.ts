@@ -1,5 +1,5 @@
 import { array, mixed, number, object, string } from 'yup';
-import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Tx } from '../connection';
 import { bySchema, storedJson } from '../stored';
 import { cable, cableType, edit, enclosure, entry, job, plan, reading, termination } from '../schema';
@@ -147,6 +147,9 @@ const editRow = (row: typeof edit.$inferSelect): EditRow => ({
   changes: CHANGES.parse(row.changes, row.id),
 });
 
+const madeOf = (by: { readonly actor: string; readonly person: string | null }) =>
+  by.person === null ? and(isNull(edit.person), eq(edit.actor, by.actor)) : eq(edit.person, by.person);
+
 /** The newest edit of a job by this person that still stands. */
 export async function lastEdit(
   tx: Tx,
@@ -156,14 +159,34 @@ export async function lastEdit(
   const [row] = await tx
     .select()
     .from(edit)
+    .where(and(eq(edit.jobId, jobId), madeOf(by), isNull(edit.undoneAt)))
+    .orderBy(desc(edit.id))
+    .limit(1);
+  return row ? editRow(row) : null;
+}
+
+/**
+ * What this person took back last and may have again: of the edits that are undone the oldest one that is newer than all that stand. Whatever
+ * was done since an undo ends the way forward.
+ */
+export async function nextUndone(
+  tx: Tx,
+  jobId: number,
+  by: { readonly actor: string; readonly person: string | null },
+): Promise<EditRow | null> {
+  const standing = await lastEdit(tx, jobId, by);
+  const [row] = await tx
+    .select()
+    .from(edit)
     .where(
       and(
         eq(edit.jobId, jobId),
-        by.person === null ? and(isNull(edit.person), eq(edit.actor, by.actor)) : eq(edit.person, by.person),
-        isNull(edit.undoneAt),
+        madeOf(by),
+        isNotNull(edit.undoneAt),
+        ...(standing === null ? [] : [gt(edit.id, standing.id)]),
       ),
     )
-    .orderBy(desc(edit.id))
+    .orderBy(asc(edit.id))
     .limit(1);
   return row ? editRow(row) : null;
 }
@@ -180,7 +203,8 @@ export async function lastEditorOf(
   return found?.actor ?? null;
 }
 
-export async function markUndone(tx: Tx, ids: readonly number[], at: Date): Promise<void> {
+/** Marks edits as undone, or, with null, as standing again. */
+export async function markUndone(tx: Tx, ids: readonly number[], at: Date | null): Promise<void> {
   if (ids.length === 0) return;
   await tx
     .update(edit)

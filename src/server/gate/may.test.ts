@@ -12,7 +12,7 @@ type Name = keyof typeof OPERATIONS;
 const TABLE: Readonly<Record<string, string>> = {
   'PFIAX everybody of the job':
     'viewJob exportJob viewSummaries viewTermination viewCompound viewProfile previewProfile viewJobRecord exportRecord countMovedOn viewMovedOn viewJobChoice viewKit kitAgainst kitFile cutCard drawingFile workPack labelSheet scheduleChoices schedulePage exportSchedule exportScheduleBook previewSheet viewBoxes previewBox viewTypes viewMapping viewCatalogueCables viewCrossings viewCrossing crossingFile previewPlaces viewMembers',
-  'PFIA who measures': 'addReading withdrawReading undo',
+  'PFIA who measures': 'addReading withdrawReading undo redo',
   'PF who chooses': 'takeSize answerFact replan setTerminals setCompound takeReentry',
   'FI who works at the bench': 'work',
   'P who plans':

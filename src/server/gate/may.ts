@@ -90,6 +90,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   takeCrossingPlan: PLANS,
   takeReentry: CHOOSES,
   undo: MEASURES,
+  redo: MEASURES,
   addCable: PLANS,
   editCable: PLANS,
   retireCable: PLANS,

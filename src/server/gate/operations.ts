@@ -15,7 +15,7 @@ import { crossingFile, previewPlaces } from '../operations/crossing-file';
 import { takeReentry } from '../operations/crossing-reentry';
 import { cutCard } from '../operations/cut-card';
 import { drawingFile } from '../operations/drawing-file';
-import { undoLast } from '../operations/edits';
+import { redoNext, undoLast } from '../operations/edits';
 import { setCompound, setTerminals } from '../operations/end-facts';
 import { answerFact } from '../operations/facts';
 import { acceptJobChoice, viewJobChoice } from '../operations/job-choice';
@@ -217,6 +217,7 @@ export const OPERATIONS = {
     takeReentry(ref, draft, who, now),
   ),
   undo: write([JOB], ([job], who, { now }) => undoLast(job, who, now)),
+  redo: write([JOB], ([job], who, { now }) => redoNext(job, who, now)),
   addCable: write([JOB, ['fields', a.typedFields]], ([job, fields], who, { now }) =>
     addCable(job, fields as ScheduleEdit, who, now),
   ),

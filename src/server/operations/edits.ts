@@ -5,6 +5,7 @@ import {
   lastEdit,
   loadEvents,
   markUndone,
+  nextUndone,
   readRow,
   terminationIdsOfCables,
   terminationIdsOfJob,
@@ -96,47 +97,95 @@ async function touched(tx: Tx, changes: readonly RowChange[]): Promise<number[]>
  * Takes back the newest edit of this person in this job. Refused when somebody has changed one of its rows since, or when bench work
  * stands on a plan that would go.
  */
-export function undoLast(jobSlug: string, actor: Actor, now: Date): Promise<Result<{ label: string }>> {
+export const undoLast = (jobSlug: string, actor: Actor, now: Date): Promise<Result<{ label: string }>> =>
+  turned(jobSlug, actor, now, BACK);
+
+/** Does again what this person took back last, as long as nothing else was done since. Refused for the same reasons as taking back. */
+export const redoNext = (jobSlug: string, actor: Actor, now: Date): Promise<Result<{ label: string }>> =>
+  turned(jobSlug, actor, now, FORWARD);
+
+/** Taking back or doing again: which edit, from which state to which. */
+interface Direction {
+  readonly find: typeof lastEdit;
+  readonly nothing: string;
+  readonly refused: string;
+  readonly from: 'before' | 'after';
+  readonly to: 'before' | 'after';
+  readonly readingTitle: { readonly added: string; readonly withdrawn: string };
+}
+
+const BACK: Direction = {
+  find: lastEdit,
+  nothing: 'there is nothing of yours to undo in this job',
+  refused: 'cannot be undone',
+  from: 'after',
+  to: 'before',
+  readingTitle: { added: 'Reading taken back', withdrawn: 'Withdrawal of a reading undone' },
+};
+const FORWARD: Direction = {
+  find: nextUndone,
+  nothing: 'there is nothing that you took back and could have again in this job',
+  refused: 'cannot be done again',
+  from: 'before',
+  to: 'after',
+  readingTitle: { added: 'Reading put back', withdrawn: 'Reading withdrawn again' },
+};
+
+function turned(
+  jobSlug: string,
+  actor: Actor,
+  now: Date,
+  way: Direction,
+): Promise<Result<{ label: string }>> {
   return operation(async (tx) => {
     const job = await requireJob(tx, jobSlug);
     if (!job.ok) return job;
-    const edit = await lastEdit(tx, job.value.id, madeBy(actor));
-    if (edit === null) return refuse('', 'there is nothing of yours to undo in this job');
+    const edit = await way.find(tx, job.value.id, madeBy(actor));
+    if (edit === null) return refuse('', way.nothing);
     for (const change of edit.changes) {
-      const is = await readRow(tx, change.table, change.id, Object.keys(change.after));
-      const moved = is === null || Object.entries(change.after).some(([k, v]) => is[k] !== v);
-      if (moved) return refuse('', `“${edit.label}” cannot be undone: it has been changed again since`);
-      if (change.table === 'plan' && change.after.supersededAt === null) {
-        const plan = await readRow(tx, 'plan', change.id, ['terminationId', 'planHash']);
-        const events = await loadEvents(tx, 'termination', [Number(plan?.terminationId)]);
-        if (events.some((e) => e.planHash === plan?.planHash)) {
-          return refuse(
-            '',
-            `“${edit.label}” cannot be undone: work at the bench stands on this plan. Choose again instead`,
-          );
-        }
-      }
+      const why = await notTurned(tx, change, way);
+      if (why !== null) return refuse('', `“${edit.label}” ${way.refused}: ${why}`);
     }
-    const noted = await noteReadings(tx, job.value, edit.changes, actor, now);
+    const noted = await noteReadings(tx, job.value, edit.changes, way.readingTitle, actor, now);
     if (!noted.ok) return noted;
-    for (const change of [...edit.changes].reverse()) {
-      const before = Object.entries(change.before).map(([k, v]) => [
+    const changes = way === BACK ? [...edit.changes].reverse() : edit.changes;
+    for (const change of changes) {
+      const then = Object.entries(change[way.to]).map(([k, v]) => [
         k,
-        change.after[k] === null && isInstant(k) ? now.toISOString() : v,
+        // What comes to its end by this comes to it now.
+        isInstant(k) && v !== null ? now.toISOString() : v,
       ]);
-      await writeRow(tx, change.table, change.id, Object.fromEntries(before) as RowChange['before']);
+      await writeRow(tx, change.table, change.id, Object.fromEntries(then) as RowChange['before']);
     }
-    await markUndone(tx, [edit.id], now);
+    await markUndone(tx, [edit.id], way === BACK ? now : null);
     await refreshAfter(tx, jobSlug, edit.changes);
     return ok({ label: edit.label });
   });
 }
 
-/** Undoing brings readings back that were withdrawn, and takes back those that were added: the record of work that has begun says so. */
+/** Why a row cannot be brought to its other state, or null. */
+async function notTurned(tx: Tx, change: RowChange, { from, to }: Direction): Promise<string | null> {
+  const is = await readRow(tx, change.table, change.id, Object.keys(change[from]));
+  const same = (field: string, value: FieldValue) =>
+    // When something ended is written anew by each turn; that it has ended is what counts.
+    isInstant(field) ? (is?.[field] === null) === (value === null) : is?.[field] === value;
+  if (is === null || !Object.entries(change[from]).every(([k, v]) => same(k, v)))
+    return 'it has been changed again since';
+  if (change.table !== 'plan' || change[from].supersededAt !== null || change[to].supersededAt === null)
+    return null;
+  const plan = await readRow(tx, 'plan', change.id, ['terminationId', 'planHash']);
+  const events = await loadEvents(tx, 'termination', [Number(plan?.terminationId)]);
+  return events.some((e) => e.planHash === plan?.planHash)
+    ? 'work at the bench stands on this plan. Choose again instead'
+    : null;
+}
+
+/** Undoing brings readings back that were withdrawn, and takes back those that were added; doing it again, the reverse: the record of work that has begun says so. */
 async function noteReadings(
   tx: Tx,
   job: JobRow,
   changes: readonly RowChange[],
+  titles: Direction['readingTitle'],
   actor: Actor,
   now: Date,
 ): Promise<Result<null>> {
@@ -144,7 +193,7 @@ async function noteReadings(
     if (change.table !== 'reading' || !('withdrawnAt' in change.after)) continue;
     const reading = await findReading(tx, change.id);
     if (!reading) continue;
-    const title = change.after.withdrawnAt === null ? 'Reading taken back' : 'Withdrawal of a reading undone';
+    const title = change.after.withdrawnAt === null ? titles.added : titles.withdrawn;
     const noted = await noteReading(tx, job, reading, title, actor, now);
     if (!noted.ok) return noted;
   }

@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { UndoRedo } from '../changes/UndoRedo';
 import { useRouter } from 'next/navigation';
 import { useWatch } from 'react-hook-form';
 import type { BoxView } from '@/core/termination-view';
@@ -47,15 +48,7 @@ export function BoxPage({ job, first }: Props) {
       lead={box.box.title}
       acts={
         <Acts tight>
-          <Button
-            size="small"
-            variant="text"
-            disabled={busy}
-            data-shortcut="z"
-            onClick={() => void run(() => send('undo', job), 'Taken back.')}
-          >
-            Undo
-          </Button>
+          <UndoRedo job={job} running={{ run, busy }} />
           <Button size="small" variant="outlined" disabled={busy} onClick={() => void takeOut()}>
             Take the box out
           </Button>

@@ -2,6 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { UndoRedo } from '../changes/UndoRedo';
 import { useState } from 'react';
 import { ARMOUR_NAMES } from '@/core/catalogue';
 import { typeGaps } from '@/core/schedule';
@@ -40,15 +41,7 @@ export function TypesPage({ job, first }: Props) {
           >
             New type
           </Button>
-          <Button
-            size="small"
-            variant="text"
-            disabled={busy}
-            data-shortcut="z"
-            onClick={() => void run(() => send('undo', job), 'Taken back.')}
-          >
-            Undo
-          </Button>
+          <UndoRedo job={job} running={{ run, busy }} />
         </Acts>
       }
       lead="Construction and cores, by the datasheet. Diameters that decide come from measuring the cable in hand."

@@ -1,4 +1,5 @@
 'use client';
+import { UndoRedo } from './UndoRedo';
 import { DataTable } from '../kit-of-parts/DataTable';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -31,17 +32,7 @@ export function ChangesPage({ job }: Props) {
     <Place
       way={<Way from={[['Board', `/job/${encodeURIComponent(job)}/board`]]} here="Changes" />}
       title="Changes"
-      acts={
-        <Button
-          size="small"
-          variant="text"
-          disabled={busy}
-          onClick={() => void run(() => send('undo', job))}
-          data-shortcut="z"
-        >
-          Undo
-        </Button>
-      }
+      acts={<UndoRedo job={job} running={{ run, busy }} />}
     >
       <Typography variant="lead" role="status">
         {lines === null ? 'Every plan that does not stand on today is made again in thought …' : lead(lines)}

@@ -104,6 +104,7 @@ export interface Commands {
   takeCrossingPlan: Of<[ref: CrossingRef, draft: PlanDraft], { readonly planHash: string }>;
   takeReentry: Of<[ref: CrossingRef, draft: ReentryDraft], { readonly planHash: string }>;
   undo: Of<[job: string], { readonly label: string }>;
+  redo: Of<[job: string], { readonly label: string }>;
   addCable: Of<[job: string, fields: Fields], { readonly id: number }>;
   editCable: Of<[job: string, cable: number, versions: RowVersions, fields: Fields], EditOutcome>;
   retireCable: Of<

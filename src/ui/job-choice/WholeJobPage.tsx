@@ -2,6 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { UndoRedo } from '../changes/UndoRedo';
 import { useMemo } from 'react';
 import { tally, type JobChoicePlan } from '@/core/job-choice';
 import type { JobChoiceView } from '@/core/termination-view';
@@ -58,17 +59,7 @@ function Chosen({ job, view }: Props & { readonly view: JobChoiceView }) {
   return (
     <Place
       title="Whole job"
-      acts={
-        <Button
-          size="small"
-          variant="text"
-          disabled={busy}
-          onClick={() => void run(() => send('undo', job))}
-          data-shortcut="z"
-        >
-          Undo
-        </Button>
-      }
+      acts={<UndoRedo job={job} running={{ run, busy }} />}
       lead={`One size for each of ${free} terminations, so that the store carries the fewest gland part numbers; of those the fewest adaptors; of those the best worst margin. Only kinds that the profile calls for compete. What is locked, or begun at the bench, stays.`}
     >
       <Acts>

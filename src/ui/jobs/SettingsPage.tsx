@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { UndoRedo } from '../changes/UndoRedo';
 import { useRouter } from 'next/navigation';
 import { jobSettingsSchema, type JobSettings } from '@/core/job';
 import type { JobView } from '@/core/termination-view';
@@ -44,20 +45,7 @@ export function SettingsPage({ job, families }: Props) {
   });
   const base = `/job/${encodeURIComponent(job.slug)}`;
   return (
-    <Place
-      title="Settings"
-      acts={
-        <Button
-          size="small"
-          variant="text"
-          disabled={busy}
-          data-shortcut="z"
-          onClick={() => void run(() => send('undo', job.slug), 'Taken back.')}
-        >
-          Undo
-        </Button>
-      }
-    >
+    <Place title="Settings" acts={<UndoRedo job={job.slug} running={{ run, busy }} />}>
       <LeaveGuard dirty={formState.isDirty} />
       <form
         noValidate

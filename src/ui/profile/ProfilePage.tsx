@@ -1,6 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
+import { UndoRedo } from '../changes/UndoRedo';
 import { useWatch } from 'react-hook-form';
 import { formText } from '../kit-of-parts/form/form-text';
 import { placedProblem } from '@/core/kernel';
@@ -47,17 +47,7 @@ export function ProfilePage({ job, view }: Props) {
   return (
     <Place
       title="Code profile"
-      acts={
-        <Button
-          size="small"
-          variant="text"
-          disabled={busy}
-          data-shortcut="z"
-          onClick={() => void run(() => send('undo', job), 'Taken back.')}
-        >
-          Undo
-        </Button>
-      }
+      acts={<UndoRedo job={job} running={{ run, busy }} />}
       lead={<Standing view={view} />}
     >
       <LeaveGuard dirty={edited} />

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
+import { UndoRedo } from '../changes/UndoRedo';
 import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
@@ -10,10 +11,8 @@ import { Coming } from '../kit-of-parts/Coming';
 import { Filter } from '../kit-of-parts/Filter';
 import { Problems } from '../kit-of-parts/Problems';
 import { WHOLE_PLACE } from '../kit-of-parts/whole-place';
-import { useShortcuts } from '../shell/shortcuts';
 import { useRun } from '../termination/use-run';
 import { AddCable } from './AddCable';
-import { useSend } from '../data/use-send';
 
 // The grid is the heaviest part of the product: the page is there before it.
 const ScheduleGrid = dynamic(() => import('./ScheduleGrid'), {
@@ -30,15 +29,7 @@ interface Props {
 export function SchedulePage({ job, choices }: Props) {
   const [filter, setFilter] = useState('');
   const [generation, setGeneration] = useState(0);
-  const send = useSend();
   const undoing = useRun();
-  const undo = () =>
-    void undoing
-      .run(() => send('undo', job.slug))
-      .then((r) => {
-        if (r.ok) setGeneration((n) => n + 1);
-      });
-  useShortcuts({ z: undo });
   const base = `/job/${encodeURIComponent(job.slug)}`;
   return (
     <Stack component="main" sx={WHOLE_PLACE}>
@@ -54,9 +45,7 @@ export function SchedulePage({ job, choices }: Props) {
           onChange={setFilter}
           width={280}
         />
-        <Button size="small" variant="text" onClick={undo} disabled={undoing.busy}>
-          Undo
-        </Button>
+        <UndoRedo job={job.slug} running={undoing} onDone={() => setGeneration((n) => n + 1)} />
         <Button
           size="small"
           variant="outlined"

@@ -13,6 +13,7 @@ const SHEET: readonly (readonly [string, string])[] = [
   ['/', 'filter'],
   ['u', 'millimetres or inches first'],
   ['z', 'undo your last change'],
+  ['Shift+Z', 'do again what you took back'],
   ['n', 'a new job, box or type, where there are such'],
   ['↑  ↓', 'walk through candidates; Enter takes one'],
   ['Enter', 'in a reading field: keep the reading, go on to the next'],

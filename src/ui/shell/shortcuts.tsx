@@ -60,6 +60,7 @@ export function GlobalShortcuts() {
     u: () => click('[data-shortcut="u"]'),
     b: () => click('[data-shortcut="b"]'),
     z: () => click('[data-shortcut="z"]'),
+    Z: () => click('[data-shortcut="Z"]'),
     n: () => click('[data-shortcut="n"]'),
     ...Object.fromEntries(
       [1, 2, 3, 4, 5, 6, 7].map((n) => [`Alt+${n}`, () => click(`[data-station="${n}"]`)]),

@@ -4,12 +4,12 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
+import { UndoRedo } from '../changes/UndoRedo';
 import { Link } from '../kit-of-parts/Link';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, type ComponentType } from 'react';
 import type { ArcStation, TerminationRef } from '@/core/record';
 import { useShown } from '../data/use-look';
-import { useSend } from '../data/use-send';
 import type { StationProps } from './station-props';
 import { DrawingPanel } from './DrawingPanel';
 import { ReviewPanel } from './ReviewPanel';
@@ -37,15 +37,13 @@ const STATION: Readonly<Record<ArcStation, ComponentType<StationProps>>> = {
 /** One termination at one station: strip on top, the few inputs and the decision in the middle, the drawing at the right. */
 export function TerminationPage({ end, station }: Props) {
   const view = useShown(['viewTermination', end]);
-  const send = useSend();
   const [lit, setLit] = useState<string | null>(null);
   const router = useRouter();
   const { run, busy, problems } = useRun();
   const Station = STATION[station];
   const base = `/job/${encodeURIComponent(view.job.slug)}`;
   const bench = `${base}/bench/${encodeURIComponent(view.cable)}/${view.end}`;
-  const undo = () => void run(() => send('undo', view.job.slug), 'Undone.').then((r) => r.ok && setLit(null));
-  useShortcuts({ b: () => router.push(bench), z: undo });
+  useShortcuts({ b: () => router.push(bench) });
   const subtitle = useMemo(() => {
     const to = view.place
       ? `${view.place.enclosure.title}, ${view.place.enclosure.tag}/${view.place.entry.label}`
@@ -67,9 +65,7 @@ export function TerminationPage({ end, station }: Props) {
           </Typography>
           <Typography sx={SUBTITLE}>{subtitle}</Typography>
           <Stack direction="row" sx={{ flex: 'none', gap: 0.75, ml: 'auto' }}>
-            <Button size="small" variant="text" onClick={undo} disabled={busy}>
-              Undo
-            </Button>
+            <UndoRedo job={view.job.slug} running={{ run, busy }} onDone={() => setLit(null)} />
             <Button size="small" variant="outlined" component={Link} href={bench}>
               Bench
             </Button>

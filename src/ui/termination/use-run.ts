@@ -20,7 +20,7 @@ export function useRun() {
   const run = useCallback(
     async <T>(
       action: () => Promise<Result<T>>,
-      said?: string,
+      said?: string | ((value: T) => string),
       changed: (value: T) => boolean = () => true,
     ): Promise<Result<T>> => {
       setBusy(true);
@@ -33,7 +33,8 @@ export function useRun() {
       setBusy(false);
       setProblems(result.ok ? [] : result.problems);
       if (result.ok && changed(result.value)) {
-        if (said) enqueueSnackbar(said, { variant: 'success' });
+        if (said)
+          enqueueSnackbar(typeof said === 'string' ? said : said(result.value), { variant: 'success' });
         // A page with a view of its own has got it back already.
         if (shown.get() === null) router.refresh();
       }
