@@ -1,5 +1,6 @@
+import { createConnection } from 'mysql2/promise';
 import { By, Key } from 'selenium-webdriver';
-import { DEMO_PASSWORD, tokenHash, type PeopleView } from '@/core/people';
+import { DEMO_PASSWORD, SHIFT_HOURS, tokenHash, type PeopleView } from '@/core/people';
 import {
   address,
   browser,
@@ -13,7 +14,7 @@ import {
   seriousFindings,
   withBrowser,
 } from './page';
-import { cookieOf, doneIn, seenIn, sessionOf } from './session';
+import { cookieOf, doneIn, seenIn, sessionOf, type Session } from './session';
 
 withBrowser('/sign-in', 'nobody');
 
@@ -82,6 +83,31 @@ describe('the door', () => {
     expect((await me(cookieOf(changed))).status).toBe(401);
     await door('sign-out', {}, { cookie: cookieOf(session) });
     expect((await me(cookieOf(session))).status).toBe(401);
+  });
+});
+
+/** A session as it is once its shift is over. Nobody waits for that. */
+async function outlive({ value }: Session): Promise<void> {
+  const database = await createConnection(process.env.E2E_DATABASE_URL ?? '');
+  const [token] = decodeURIComponent(value).split('.');
+  const over = 'UPDATE person_session SET expires_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND WHERE token = ?';
+  const [done] = await database.execute(over, [token ?? '']);
+  await database.end();
+  expect(done).toMatchObject({ affectedRows: 1 });
+}
+
+describe('a shift that is over', () => {
+  it('is as long as it is said to be, and ends every session of it by itself, on pages and elsewhere', async () => {
+    const [cookie] = (await signIn('fitter', DEMO_PASSWORD)).headers.getSetCookie();
+    expect(Number(/Max-Age=(\d+)/i.exec(cookie ?? '')?.[1])).toBe(SHIFT_HOURS * 3600);
+    const session = await sessionOf(address, 'fitter');
+    const headers = { cookie: cookieOf(session) };
+    const me = () => fetch(`${address}/api/look/viewMe?args=[]`, { headers });
+    expect((await me()).status).toBe(200);
+    await outlive(session);
+    expect((await me()).status).toBe(401);
+    expect((await fetch(`${address}${JOB}/board`, { headers, redirect: 'manual' })).status).toBe(307);
+    expect(await doneIn(address, session, 'undo', 'quillmere')).toMatchObject({ ok: false });
   });
 });
 

@@ -1,4 +1,5 @@
 export * from './armour-length';
+export * from './both-ends';
 export * from './core-tails';
 export * from './cut-cases';
 export * from './cut-input';

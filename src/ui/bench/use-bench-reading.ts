@@ -27,7 +27,7 @@ export function useBenchReading(view: TerminationView) {
   const [text, setText] = useState('');
   const send = useSend();
   const ref = { job: view.job.slug, cable: view.cable, end: view.end };
-  const queue = useReadingQueue((content) => send('addReading', ref, content));
+  const queue = useReadingQueue(view.readings, (content) => send('addReading', ref, content));
   const taken = [...view.readings.map((r) => r.reading), ...queue.onTheWay];
   const byAngle = method === 'caliper' && quantity !== 'armourWire';
   const reading = (): Reading => ({

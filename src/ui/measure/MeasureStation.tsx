@@ -28,7 +28,7 @@ export function MeasureStation({ view }: StationProps) {
   const remove = useRun();
   const send = useSend();
   const ref = { job: view.job.slug, cable: view.cable, end: view.end };
-  const queue = useReadingQueue((reading) => send('addReading', ref, reading));
+  const queue = useReadingQueue(view.readings, (reading) => send('addReading', ref, reading));
   const flameproof = view.place?.enclosure.concept === 'Ex d';
   return (
     <>

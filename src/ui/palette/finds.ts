@@ -3,7 +3,7 @@ import type { Place } from '../shell/places';
 
 /** Something that can be gone to. */
 export interface Found {
-  readonly group: 'Places' | 'Actions' | 'Ends of cables' | 'Boxes';
+  readonly group: 'Places' | 'Actions' | 'Cables' | 'Ends of cables' | 'Boxes';
   readonly name: string;
   readonly note: string;
   readonly href: string;
@@ -44,6 +44,12 @@ export function finds(
       name: `${e.cable}/${e.end}`,
       note: [e.title, e.area, e.next?.action ?? 'done'].filter(Boolean).join(' · '),
       href: `${base}/t/${encodeURIComponent(e.cable)}/${e.end}/${e.next?.station ?? 'prove'}`,
+    })),
+    ...[...new Set(ends.map((e) => e.cable))].map((cable) => ({
+      group: 'Cables' as const,
+      name: cable,
+      note: 'both ends',
+      href: `${base}/cables/${encodeURIComponent(cable)}`,
     })),
     ...boxes.map((b) => ({
       group: 'Boxes' as const,

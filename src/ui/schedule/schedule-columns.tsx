@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import { cablePath } from '../cables/cable-path';
 import MuiLink from '@mui/material/Link';
 import type { GridColDef } from '@mui/x-data-grid';
 import { Link } from '../kit-of-parts/Link';
@@ -44,7 +45,7 @@ export const scheduleColumns = (
   {
     field: 'open',
     headerName: 'Open',
-    width: 96,
+    width: 148,
     sortable: false,
     renderCell: ({ row }) => (
       <Box sx={{ display: 'inline-flex', alignItems: 'center', gap: 0.75, height: '100%' }}>
@@ -59,6 +60,14 @@ export const scheduleColumns = (
             {end}
           </Box>
         ))}
+        <Box
+          component={Link}
+          href={cablePath(job.slug, row.tag)}
+          aria-label={`Open ${row.tag}, both ends`}
+          sx={{ ...END, width: 46 }}
+        >
+          both
+        </Box>
       </Box>
     ),
   },

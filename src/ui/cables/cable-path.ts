@@ -1,0 +1,2 @@
+export const cablePath = (job: string, tag: string): string =>
+  `/job/${encodeURIComponent(job)}/cables/${encodeURIComponent(tag)}`;
