@@ -5,6 +5,7 @@ import { Key } from 'selenium-webdriver';
 import {
   alive,
   allByRole,
+  byLabel,
   byRole,
   click,
   d,
@@ -97,6 +98,61 @@ describe('a block from a spreadsheet', () => {
     await paste('one\ttwo');
     await says('2 columns from here run over the last by 1');
     expect(await (await gridCell('K-106', 'Note')).getText()).toBe('from the sheet');
+  });
+});
+
+describe('many rows at once', () => {
+  const notes = async (...tags: string[]) => {
+    const texts = [];
+    for (const tag of tags) texts.push(await (await gridCell(tag, 'Note')).getText());
+    return texts;
+  };
+  const tick = async (tag: string) =>
+    click(async () => byRole('checkbox', undefined, { within: await byRole('row', tag) }));
+
+  it('sets one value in the rows that are ticked, takes all back by one undo, and does it again', async () => {
+    await open('/job/quillmere/schedule');
+    await says('K-108');
+    for (const tag of ['K-108', 'K-109', 'K-110']) await tick(tag);
+    await says('3 cables ticked');
+    await (await byLabel('Value', 'Ticked rows')).sendKeys('pulled on Monday');
+    await click(() => byRole('button', 'Set in these 3 rows'));
+    await says('3 rows written');
+    const set = Array.from({ length: 3 }, () => 'pulled on Monday');
+    await wait(async () => (await notes('K-108', 'K-109', 'K-110')).join() === set.join(), 'three notes');
+    await click(() => byRole('button', 'Undo'));
+    await wait(
+      async () => !(await notes('K-108', 'K-109', 'K-110')).includes('pulled on Monday'),
+      'none of them',
+    );
+    await click(() => byRole('button', 'Redo'));
+    await wait(
+      async () => (await notes('K-108', 'K-109', 'K-110')).join() === set.join(),
+      'three notes again',
+    );
+  });
+
+  it('fills down from the cell above by Ctrl+D', async () => {
+    await click(() => byRole('button', 'Tick none'));
+    await click(() => gridCell('K-111', 'Note'));
+    await d().actions().keyDown(Key.CONTROL).sendKeys('d').keyUp(Key.CONTROL).perform();
+    await wait(async () => (await notes('K-111'))[0] === 'pulled on Monday', 'the note of the row above');
+  });
+
+  it('keeps filter and order in the address, and columns on the device', async () => {
+    await (await byRole('searchbox', 'Filter the schedule')).sendKeys('Monday');
+    await click(() => byRole('columnheader', 'Note'));
+    await click(() => byRole('button', 'Columns'));
+    await click(() => byRole('menuitemcheckbox', 'Type'));
+    await press(Key.ESCAPE);
+    await wait(async () => (await d().getCurrentUrl()).endsWith('?q=Monday&sort=note.asc'), 'the address');
+    await d().navigate().refresh();
+    await says('K-109');
+    expect(await (await byRole('searchbox', 'Filter the schedule')).getAttribute('value')).toBe('Monday');
+    expect(await (await byRole('columnheader', 'Note')).getAttribute('aria-sort')).toBe('ascending');
+    expect(await allByRole('columnheader', 'Type')).toEqual([]);
+    await d().executeScript(`localStorage.removeItem('ac_schedule_columns')`);
+    await open('/job/quillmere/schedule');
   });
 });
 

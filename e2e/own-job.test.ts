@@ -103,15 +103,14 @@ it('measures the cable in hand, chooses, and prints the card', async () => {
   await open('/job/pump-house/t/UG-01/B/measure');
   const reading = async (quantity: string, texts: readonly string[]) => {
     for (const text of texts) {
-      const field = await byRole('textbox', `Diameter, ${quantity}`);
-      await retype(field, text, Key.ENTER);
-      // Kept: the field is empty for the next.
-      await wait(async () => (await field.getAttribute('value')) === '', text);
+      await retype(await byRole('textbox', `Diameter, ${quantity}`), text, Key.ENTER);
     }
   };
   await reading('outer sheath', ['27.9', '28.2']);
   await reading('inner sheath', ['21.4', '21.7']);
   await reading('armour wire', ['1.6']);
+  // Kept, all of them.
+  await says('Measured. Passes any bore over');
   await open('/job/pump-house/t/UG-01/B/choose');
   await press(/^Take /);
   await says('is taken');

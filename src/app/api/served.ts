@@ -54,6 +54,7 @@ const COMMANDS: {
   redo: true,
   addCable: true,
   editCable: true,
+  editCables: true,
   retireCable: true,
   importCatalogue: true,
   createJob: true,

@@ -42,3 +42,15 @@ export interface ScheduleChoices {
   readonly types: readonly { readonly code: string; readonly title: string }[];
   readonly entries: readonly EntryChoice[];
 }
+
+/** One row among several that are changed together. */
+export interface RowEdit {
+  readonly cable: number;
+  readonly versions: RowVersions;
+  readonly fields: Readonly<Record<string, string>>;
+}
+
+/** What came of changing several rows together: how many are written, or the row at which somebody was faster, and then none is. */
+export type ManyOutcome =
+  | { readonly saved: number }
+  | { readonly conflict: { readonly by: string | null; readonly row: ScheduleRowView } };

@@ -91,6 +91,15 @@ export const typedFields = mixed<Readonly<Record<string, string>>>()
 
 export const rowVersions = object({ cable: version, A: version, B: version }).noUnknown().required();
 
+/** As many rows as one page of the schedule shows. */
+const MOST_ROWS = 100;
+
+export const rowEdits = array()
+  .of(object({ cable: rowId, versions: rowVersions, fields: typedFields }).noUnknown().required())
+  .min(1)
+  .max(MOST_ROWS)
+  .required();
+
 const mix = object({
   batch: text(40),
   expiry: text(10),

@@ -93,6 +93,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   redo: MEASURES,
   addCable: PLANS,
   editCable: PLANS,
+  editCables: PLANS,
   retireCable: PLANS,
   importSheet: PLANS,
   addBox: PLANS,

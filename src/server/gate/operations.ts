@@ -43,10 +43,12 @@ import { previewProfile, setProfile, viewProfile } from '../operations/profile';
 import {
   addCable,
   editCable,
+  editCables,
   retireCable,
   scheduleChoices,
   schedulePage,
   SCHEDULE_SORTS,
+  type RowEdit,
   type ScheduleEdit,
 } from '../operations/schedule';
 import {
@@ -225,6 +227,9 @@ export const OPERATIONS = {
     [JOB, ['cable', a.rowId], ['versions', a.rowVersions], ['fields', a.typedFields]],
     ([job, cable, versions, fields], who, { now }) =>
       editCable(job, cable, versions, fields as ScheduleEdit, who, now),
+  ),
+  editCables: write([JOB, ['rows', a.rowEdits]], ([job, rows], who, { now }) =>
+    editCables(job, rows as readonly RowEdit[], who, now),
   ),
   retireCable: write([JOB, ['cable', a.rowId], VERSION], ([job, cable, version], who, { now }) =>
     retireCable(job, cable, version, who, now),

@@ -3,7 +3,7 @@ import { closeDatabase } from '@/data';
 import { readCsvGrid } from '@/formats/csv/read';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { undoLast } from './edits';
-import { addCable, editCable, retireCable, schedulePage, type ScheduleEdit } from './schedule';
+import { addCable, editCable, editCables, retireCable, schedulePage, type ScheduleEdit } from './schedule';
 import { exportSchedule, importSheet, previewSheet } from './schedule-file';
 import { viewSummaries, viewTermination } from './view';
 
@@ -83,6 +83,44 @@ describe('adding and editing cables', () => {
     // The other end of the same cable is another row: no conflict there.
     expect(await good(editCable(job, seen.id, versions(seen), { bTail: '250' }, PLANNER, NOW))).toMatchObject(
       { saved: { b: { tailMm: 250 } } },
+    );
+  });
+
+  it('changes several cables as one change, which one undo takes back', async () => {
+    const job = await makeJob();
+    const edits = [];
+    for (const tag of ['K-1', 'K-2']) {
+      const row = await rowOf(job, tag);
+      edits.push({ cable: row.id, versions: versions(row), fields: { note: 'both', aTail: '300' } });
+    }
+    expect(await good(editCables(job, edits, PLANNER, NOW))).toEqual({ saved: 2 });
+    expect((await rowOf(job, 'K-2')).a.tailMm).toBe(300);
+    expect(await good(undoLast(job, PLANNER, NOW))).toEqual({ label: '2 cables: note, aTail' });
+    expect((await rowOf(job, 'K-1')).note).toBe('');
+    expect((await rowOf(job, 'K-2')).a.tailMm).toBe(240);
+  });
+
+  it('changes none of several cables where one cannot be, and names it', async () => {
+    const job = await makeJob();
+    const [first, second] = [await rowOf(job, 'K-1'), await rowOf(job, 'K-2')];
+    const edit = (row: typeof first, fields: ScheduleEdit) => ({
+      cable: row.id,
+      versions: versions(row),
+      fields,
+    });
+    const both = (fields: ScheduleEdit) =>
+      editCables(job, [edit(first, { note: 'x' }), edit(second, fields)], PLANNER, NOW);
+    expect(await refused(both({ route: 'far' }))).toMatch(/^K-2 route: /);
+    expect((await rowOf(job, 'K-1')).note).toBe('');
+    const late = { ...second, version: second.version - 1 };
+    const met = await good(
+      editCables(job, [edit(first, { note: 'x' }), edit(late, { note: 'y' })], PLANNER, NOW),
+    );
+    expect(met).toMatchObject({ conflict: { row: { tag: 'K-2' } } });
+    expect((await rowOf(job, 'K-1')).note).toBe('');
+    const elsewhere = await rowOf(await makeJob(), 'K-1');
+    expect(await refused(editCables(job, [edit(elsewhere, { note: 'x' })], PLANNER, NOW))).toMatch(
+      /not in the schedule/,
     );
   });
 

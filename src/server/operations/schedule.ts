@@ -254,18 +254,10 @@ export function editCable(
     async (tx) => {
       const job = await requireJob(tx, jobSlug);
       if (!job.ok) return job;
-      const row = await findLivingRow(tx, job.value.id, cableId);
-      if (!row) return refuse('', NOT_HERE);
-      const parsed = await parseFields(tx, job.value, input, cableId);
-      if (!parsed.ok) return parsed;
       const log = new EditLog(tx);
-      const { cable, A, B } = parsed.value;
-      for (const [table, id, fields, seen] of [
-        ['cable', cableId, cable, versions.cable],
-        ['termination', row.a.id, A, versions.A],
-        ['termination', row.b.id, B, versions.B],
-      ] as const)
-        if (Object.keys(fields).length > 0) await log.write(table, id, fields, seen);
+      const written = await writeFields(tx, job.value, log, cableId, versions, input);
+      if (!written.ok) return written;
+      const row = written.value;
       await log.save(job.value, `${row.tag}: ${Object.keys(input).join(', ')}`, actor, now);
       await refreshSummaries(tx, job.value, [row.a.id, row.b.id]);
       const [saved] = await loadScheduleRows(tx, [cableId]);
@@ -273,6 +265,77 @@ export function editCable(
       return ok({ saved });
     },
     (tx) => conflictAt(tx, jobSlug, cableId, versions),
+  );
+}
+
+/** Writes fields of one cable and its ends into a change that is being made. Errors: not in the job, or a field that cannot be read. */
+async function writeFields(
+  tx: Tx,
+  job: JobRow,
+  log: EditLog,
+  cableId: number,
+  versions: Versions,
+  input: ScheduleEdit,
+): Promise<Result<ScheduleRow>> {
+  const row = await findLivingRow(tx, job.id, cableId);
+  if (!row) return refuse('', NOT_HERE);
+  const parsed = await parseFields(tx, job, input, cableId);
+  if (!parsed.ok) return parsed;
+  const { cable, A, B } = parsed.value;
+  for (const [table, id, fields, seen] of [
+    ['cable', cableId, cable, versions.cable],
+    ['termination', row.a.id, A, versions.A],
+    ['termination', row.b.id, B, versions.B],
+  ] as const)
+    if (Object.keys(fields).length > 0) await log.write(table, id, fields, seen);
+  return ok(row);
+}
+
+/** One row among several that are changed together. */
+export interface RowEdit {
+  readonly cable: number;
+  readonly versions: Versions;
+  readonly fields: ScheduleEdit;
+}
+
+export type ManyOutcome = { readonly saved: number } | { readonly conflict: Conflict };
+
+/**
+ * Changes several cables as one change, which one undo takes back: all of them or none. A field that cannot be read is refused with the tag of
+ * its row; where somebody was faster at one of the rows, nothing is written and that row comes back.
+ */
+export function editCables(
+  jobSlug: string,
+  rows: readonly RowEdit[],
+  actor: Actor,
+  now: Date,
+): Promise<Result<ManyOutcome>> {
+  let late = 0;
+  return operation<ManyOutcome>(
+    async (tx) => {
+      const job = await requireJob(tx, jobSlug);
+      if (!job.ok) return job;
+      const log = new EditLog(tx);
+      const ends: number[] = [];
+      for (const [i, { cable, versions, fields }] of rows.entries()) {
+        late = i;
+        const written = await writeFields(tx, job.value, log, cable, versions, fields);
+        if (!written.ok) {
+          const tag = (await findLivingRow(tx, job.value.id, cable))?.tag;
+          return fail(written.problems.map((p) => ({ ...p, path: [tag, p.path].filter(Boolean).join(' ') })));
+        }
+        ends.push(written.value.a.id, written.value.b.id);
+      }
+      const names = [...new Set(rows.flatMap(({ fields }) => Object.keys(fields)))].join(', ');
+      await log.save(job.value, `${rows.length} cables: ${names}`, actor, now);
+      await refreshSummaries(tx, job.value, ends);
+      return ok({ saved: rows.length });
+    },
+    async (tx) => {
+      const row = rows[late];
+      if (!row) throw new Error('there was a row a moment ago');
+      return conflictAt(tx, jobSlug, row.cable, row.versions);
+    },
   );
 }
 
@@ -284,7 +347,7 @@ async function conflictAt(
   jobSlug: string,
   cableId: number,
   versions: Versions,
-): Promise<Result<EditOutcome>> {
+): Promise<Result<{ readonly conflict: Conflict }>> {
   const job = await requireJob(tx, jobSlug);
   if (!job.ok) return job;
   const row = await findLivingRow(tx, job.value.id, cableId);

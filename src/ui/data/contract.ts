@@ -15,6 +15,8 @@ import type {
   CataloguePreview,
   CompoundView,
   EditOutcome,
+  ManyOutcome,
+  RowEdit,
   ImportReportView,
   JobChoiceView,
   KitView,
@@ -107,6 +109,7 @@ export interface Commands {
   redo: Of<[job: string], { readonly label: string }>;
   addCable: Of<[job: string, fields: Fields], { readonly id: number }>;
   editCable: Of<[job: string, cable: number, versions: RowVersions, fields: Fields], EditOutcome>;
+  editCables: Of<[job: string, rows: readonly RowEdit[]], ManyOutcome>;
   retireCable: Of<
     [job: string, cable: number, version: number],
     { readonly tag: string; readonly events: number }

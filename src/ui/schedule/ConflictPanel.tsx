@@ -6,6 +6,7 @@ import TableRow from '@mui/material/TableRow';
 import { Acts } from '../kit-of-parts/Acts';
 import { DataTable } from '../kit-of-parts/DataTable';
 import { Panel } from '../kit-of-parts/Panel';
+import { fieldWord } from './field-words';
 import type { GridRow } from './grid-columns';
 import type { RowConflict } from './schedule-types';
 
@@ -15,17 +16,6 @@ export interface Met {
   readonly fields: Readonly<Record<string, string>>;
   readonly conflict: RowConflict;
 }
-
-const FIELD_WORDS: Readonly<Record<string, string>> = {
-  tag: 'Cable',
-  type: 'Type',
-  route: 'Route, m',
-  aPlace: 'End A',
-  aTail: 'Tail A',
-  bPlace: 'End B',
-  bTail: 'Tail B',
-  note: 'Note',
-};
 
 interface Props {
   readonly met: Met;
@@ -54,7 +44,7 @@ export const ConflictPanel = ({ met, onTheirs, onMine }: Props) => (
         {Object.entries(met.fields).map(([field, mine]) => (
           <TableRow key={field}>
             <TableCell component="th" scope="row">
-              {FIELD_WORDS[field] ?? field}
+              {fieldWord(field)}
             </TableCell>
             <TableCell>{met.conflict.values[field] || 'nothing'}</TableCell>
             <TableCell>{mine || 'nothing'}</TableCell>

@@ -3,32 +3,37 @@ import {
   DataGrid,
   GridCellEditStartReasons,
   type GridEventListener,
-  type GridPaginationModel,
-  type GridSortModel,
+  type GridRowSelectionModel,
 } from '@mui/x-data-grid';
+import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
 import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
 import { pageNonce } from '../theme/page-nonce';
+import { ColumnMenu } from './ColumnMenu';
 import { ConflictPanel } from './ConflictPanel';
+import { fillRows, isFillField } from './fill';
 import { gridRow, type GridRow } from './grid-columns';
+import { SetInRows } from './SetInRows';
 import { scheduleColumns } from './schedule-columns';
+import { useColumns } from './use-columns';
 import { useGridEdits } from './use-grid-edits';
+import { PAGE_SIZES, type useGridPlace } from './use-grid-place';
 import { useScheduleRows } from './use-schedule-rows';
 
 interface Props {
   readonly job: JobView;
   readonly choices: ScheduleChoices;
-  readonly filter: string;
+  readonly at: ReturnType<typeof useGridPlace>;
   /** Raised whenever somebody outside the grid has changed the schedule. */
   readonly generation: number;
 }
 
 // Kept outside, so that the grid does not take them for something new at every stroke.
 const SORTING_ORDER: readonly ('asc' | 'desc')[] = ['asc', 'desc'];
-const PAGE_SIZES = [25, 50, 100];
+const NONE: GridRowSelectionModel = { type: 'include', ids: new Set() };
 const LOOK = {
   border: '2px solid var(--ac-rule)',
   background: 'var(--ac-surface)',
@@ -43,15 +48,32 @@ const leavePaste: GridEventListener<'cellEditStart'> = ({ reason }, event) => {
 };
 
 /** The cables with their two ends. Filtered, sorted and paged by the server; edited in place and saved at once. */
-export default function ScheduleGrid({ job, choices, filter, generation }: Props) {
-  const [paging, setPaging] = useState<GridPaginationModel>({ page: 0, pageSize: 25 });
-  const [sort, setSort] = useState<GridSortModel>([{ field: 'tag', sort: 'asc' }]);
+export default function ScheduleGrid({ job, choices, at, generation }: Props) {
+  const { filter, paging, sort } = at.place;
   const { page, away, reload } = useScheduleRows({ job: job.slug, filter, paging, sort });
   useEffect(() => {
     if (generation > 0) reload();
   }, [generation, reload]);
   const rows = useMemo(() => (page?.rows ?? []).map((r) => gridRow(r, job.unit)), [page, job.unit]);
-  const { met, problems, save, paste, retire, keepTheirs, writeMine } = useGridEdits(job, rows, reload);
+  const edits = useGridEdits(job, rows, reload);
+  const { met, problems, save, paste, retire, keepTheirs, writeMine, writeMany } = edits;
+  const [ticked, setTicked] = useState<GridRowSelectionModel>(NONE);
+  // What is ticked on a page that is not shown any more is not meant.
+  const meant = useMemo(() => rows.filter((r) => ticked.ids.has(r.id)), [rows, ticked]);
+  const { shown, toggle } = useColumns();
+  const fill = useCallback<GridEventListener<'cellKeyDown'>>(
+    ({ id, field }, event) => {
+      if (event.key.toLowerCase() !== 'd' || !(event.ctrlKey || event.metaKey) || !isFillField(field)) return;
+      event.preventDefault();
+      event.defaultMuiPrevented = true;
+      const index = rows.findIndex((r) => r.id === id);
+      // From this cell into the rows that are ticked; with none ticked, from the cell above into this one.
+      const [from, into] =
+        meant.length > 0 ? [rows[index], meant] : [rows[index - 1], rows.slice(index, index + 1)];
+      if (from) void writeMany(fillRows(into, field, from[field]));
+    },
+    [rows, meant, writeMany],
+  );
   const columns = useMemo(() => scheduleColumns(job, choices.types, retire), [job, choices.types, retire]);
   const nothing =
     filter === '' ? 'No cables yet: add one above, or import a schedule.' : 'Nothing matches this filter.';
@@ -72,14 +94,20 @@ export default function ScheduleGrid({ job, choices, filter, generation }: Props
         sortingMode="server"
         filterMode="server"
         paginationModel={paging}
-        onPaginationModelChange={setPaging}
+        onPaginationModelChange={at.setPaging}
         sortModel={sort}
-        onSortModelChange={setSort}
+        onSortModelChange={at.setSort}
         sortingOrder={SORTING_ORDER}
         pageSizeOptions={PAGE_SIZES}
         disableColumnFilter
         disableColumnMenu
+        checkboxSelection
         disableRowSelectionOnClick
+        disableRowSelectionExcludeModel
+        rowSelectionModel={ticked}
+        onRowSelectionModelChange={setTicked}
+        columnVisibilityModel={shown}
+        onCellKeyDown={fill}
         onCellEditStart={leavePaste}
         processRowUpdate={save}
         onProcessRowUpdateError={reload}
@@ -87,13 +115,27 @@ export default function ScheduleGrid({ job, choices, filter, generation }: Props
         sx={LOOK}
       />
     ),
-    [rows, columns, loading, total, paging, sort, save, reload, localeText],
+    [rows, columns, loading, total, paging, sort, at, ticked, shown, fill, save, reload, localeText],
   );
   return (
     <Stack sx={{ flex: 1, minHeight: 260 }} onPasteCapture={(event) => void paste(event)}>
       <Problems problems={problems} />
       {away ? <Caution>The schedule cannot be fetched just now. It is tried again by itself.</Caution> : null}
       {met ? <ConflictPanel met={met} onTheirs={keepTheirs} onMine={() => writeMine(met)} /> : null}
+      <Stack direction="row" sx={{ flexWrap: 'wrap', alignItems: 'center' }}>
+        {meant.length > 0 ? (
+          <SetInRows
+            count={meant.length}
+            types={choices.types}
+            busy={edits.busy}
+            onSet={(field, value) => void writeMany(fillRows(meant, field, value))}
+            onClear={() => setTicked(NONE)}
+          />
+        ) : null}
+        <Box sx={{ ml: 'auto' }}>
+          <ColumnMenu columns={columns} shown={shown} onToggle={toggle} />
+        </Box>
+      </Stack>
       {grid}
     </Stack>
   );

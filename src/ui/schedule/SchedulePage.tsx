@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
+import { useGridPlace } from './use-grid-place';
 import { UndoRedo } from '../changes/UndoRedo';
 import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
@@ -27,7 +28,7 @@ interface Props {
 
 /** All cables of the job: add, edit, undo, import, export. */
 export function SchedulePage({ job, choices }: Props) {
-  const [filter, setFilter] = useState('');
+  const at = useGridPlace();
   const [generation, setGeneration] = useState(0);
   const undoing = useRun();
   const base = `/job/${encodeURIComponent(job.slug)}`;
@@ -41,8 +42,8 @@ export function SchedulePage({ job, choices }: Props) {
           name="schedule"
           label="Filter the schedule"
           placeholder="Filter by tag, type, box, note  /"
-          value={filter}
-          onChange={setFilter}
+          value={at.place.filter}
+          onChange={at.setFilter}
           width={280}
         />
         <UndoRedo job={job.slug} running={undoing} onDone={() => setGeneration((n) => n + 1)} />
@@ -66,7 +67,7 @@ export function SchedulePage({ job, choices }: Props) {
       </Stack>
       <Problems problems={undoing.problems} />
       <AddCable job={job} choices={choices} onAdded={() => setGeneration((n) => n + 1)} />
-      <ScheduleGrid job={job} choices={choices} filter={filter} generation={generation} />
+      <ScheduleGrid job={job} choices={choices} at={at} generation={generation} />
     </Stack>
   );
 }

@@ -19,6 +19,7 @@ export const scheduleColumns = (
   {
     field: 'tag',
     headerName: 'Cable',
+    hideable: false,
     width: 104,
     editable: true,
     renderCell: ({ value }: { value?: string }) => <b>{value}</b>,

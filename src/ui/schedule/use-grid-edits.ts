@@ -6,7 +6,7 @@ import { useSend } from '../data/use-send';
 import { useRun } from '../termination/use-run';
 import type { Met } from './ConflictPanel';
 import { changedFields, type GridRow } from './grid-columns';
-import { layBlock } from './paste-block';
+import { layBlock, type PastedRow } from './paste-block';
 import { useEditRow } from './use-edit-row';
 
 /** The cell of the grid that an event came from; null from anywhere else. */
@@ -23,7 +23,7 @@ export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () 
   const [pasted, setPasted] = useState<readonly Problem[]>([]);
   const send = useSend();
   const editRow = useEditRow(job);
-  const { run, problems } = useRun();
+  const { run, busy, problems } = useRun();
 
   /** True when it is written; a conflict is shown instead. */
   const write = useCallback(
@@ -46,6 +46,30 @@ export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () 
     },
     [write, reload],
   );
+  /** Several rows as one change: all of them, or none and why. */
+  const writeMany = async (edits: readonly PastedRow[]): Promise<boolean> => {
+    setPasted([]);
+    if (edits.length === 0) return true;
+    const done = await run(
+      () =>
+        send(
+          'editCables',
+          job.slug,
+          edits.map(({ row, fields }) => ({ cable: row.id, versions: row.versions, fields })),
+        ),
+      (outcome) => ('saved' in outcome ? `${outcome.saved} rows written. Undo takes all back.` : ''),
+    );
+    const met = done.ok && 'conflict' in done.value ? done.value.conflict : null;
+    if (met !== null)
+      setPasted(
+        refuse(
+          met.row.tag,
+          `${met.row.tag} was changed by ${met.by ?? 'somebody else'} meanwhile: nothing is written. Look at the row, then try again`,
+        ).problems,
+      );
+    reload();
+    return done.ok && met === null;
+  };
   const paste = async (event: ClipboardEvent<HTMLElement>) => {
     const at = cellAt(event.target);
     const text = event.clipboardData.getData('text/plain');
@@ -57,17 +81,7 @@ export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () 
     const laid = layBlock(rows, at, text);
     setPasted(laid.ok ? [] : laid.problems);
     if (!laid.ok) return;
-    let written = 0;
-    for (const { row, fields } of laid.value) {
-      if (!(await write(row, fields))) {
-        setPasted(
-          refuse(row.tag, `stopped here: ${written} of ${laid.value.length} rows are written`).problems,
-        );
-        break;
-      }
-      written += 1;
-    }
-    reload();
+    await writeMany(laid.value);
   };
   const retire = useCallback(
     (row: GridRow) =>
@@ -86,6 +100,8 @@ export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () 
     problems: [...pasted, ...problems],
     save,
     paste,
+    writeMany,
+    busy,
     retire,
     keepTheirs: () => setMet(null),
     writeMine,
