@@ -5,7 +5,6 @@ import { Key } from 'selenium-webdriver';
 import {
   alive,
   allByRole,
-  byLabel,
   byRole,
   click,
   d,
@@ -115,7 +114,7 @@ describe('many rows at once', () => {
     await says('K-108');
     for (const tag of ['K-108', 'K-109', 'K-110']) await tick(tag);
     await says('3 cables ticked');
-    await (await byLabel('Value', 'Ticked rows')).sendKeys('pulled on Monday');
+    await (await byRole('textbox', 'Value')).sendKeys('pulled on Monday');
     await click(() => byRole('button', 'Set in these 3 rows'));
     await says('3 rows written');
     const set = Array.from({ length: 3 }, () => 'pulled on Monday');
@@ -134,9 +133,9 @@ describe('many rows at once', () => {
 
   it('fills down from the cell above by Ctrl+D', async () => {
     await click(() => byRole('button', 'Tick none'));
-    await click(() => gridCell('K-111', 'Note'));
+    await click(() => gridCell('K-112', 'Note'));
     await d().actions().keyDown(Key.CONTROL).sendKeys('d').keyUp(Key.CONTROL).perform();
-    await wait(async () => (await notes('K-111'))[0] === 'pulled on Monday', 'the note of the row above');
+    await wait(async () => (await notes('K-112'))[0] === 'pulled on Monday', 'the note of the row above');
   });
 
   it('keeps filter and order in the address, and columns on the device', async () => {

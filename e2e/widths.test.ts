@@ -29,6 +29,7 @@ const PAGES = [
   `${JOB}/boxes`,
   `${JOB}/boxes/MCC-1`,
   `${JOB}/types`,
+  `${JOB}/cables/K-104`,
   `${JOB}/board`,
   `${JOB}/schedule`,
   `${JOB}/schedule/import`,

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { QUANTITY_WORDS } from '@/core/cable-measurement';
 import { ARMOUR_NAMES } from '@/core/catalogue';
 import { trimNumber } from '@/core/units';
+import { STATION_WORDS } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
 import { CableSectionDrawing } from '../cable-types/Section';
 import { Collar, collarWords } from '../collar/Collar';
@@ -69,7 +70,9 @@ function OneEnd({ view }: { readonly view: TerminationView }) {
         <Box sx={{ minWidth: 0 }}>
           <Typography component="p" sx={{ fontWeight: 650 }}>
             <To href={stationPath(view.job.slug, view.cable, view.end, next)}>
-              {collar.next?.action ?? 'Nothing is left to do here'}
+              {collar.next === null
+                ? 'Nothing is left to do here'
+                : `${STATION_WORDS[collar.next.station]}: ${collar.next.action}`}
             </To>
           </Typography>
           <Typography variant="quiet" component="p" color="text.secondary">

@@ -155,11 +155,13 @@ const PROVISIONAL = {
   borderRadius: 1,
 } as const;
 
-/** Puts the cursor where the next reading belongs, when that is another layer. */
-function goOn(needed: readonly Quantity[], readings: readonly Reading[], current: Quantity): void {
+/** Puts the cursor where the next reading belongs, when that is another layer; says whether it has. */
+function goOn(needed: readonly Quantity[], readings: readonly Reading[], current: Quantity): boolean {
   const next = nextToMeasure(needed, readings, current);
-  if (next !== null && next !== current)
-    document.querySelector<HTMLInputElement>(`input[name="reading-${next}"]`)?.focus();
+  if (next === null || next === current) return false;
+  const field = document.querySelector<HTMLInputElement>(`input[name="reading-${next}"]`);
+  field?.focus();
+  return field !== null;
 }
 
 function headline(view: StationProps['view']): string {

@@ -30,8 +30,8 @@ interface Props {
   /** Of this layer, on their way to the server. */
   readonly onTheWay: readonly Reading[];
   readonly add: (reading: Reading) => Promise<Result<unknown>>;
-  /** As soon as a reading is typed: moves on to where the next belongs. */
-  readonly onTyped: (reading: Reading) => void;
+  /** As soon as a reading is typed: moves on to where the next belongs, and says whether that is elsewhere. */
+  readonly onTyped: (reading: Reading) => boolean;
   readonly preview: (reading: Reading) => Result<Measurement | null>;
 }
 
@@ -92,8 +92,8 @@ export function ReadingForm({ quantity, unit: jobUnit, count, onTheWay, add, onT
     setValue('angle', null);
     setRefused(null);
     const kept = add(reading);
-    setFocus('text');
-    onTyped(reading);
+    // Setting the focus is late, and would take it back from where the next reading belongs.
+    if (!onTyped(reading)) setFocus('text');
     const done = await kept;
     if (done.ok) return;
     setRefused(`${reading.text} is not kept: ${done.problems.map((p) => p.message).join('; ')}`);

@@ -104,6 +104,7 @@ export default function ScheduleGrid({ job, choices, at, generation }: Props) {
         checkboxSelection
         disableRowSelectionOnClick
         disableRowSelectionExcludeModel
+        hideFooterSelectedRowCount
         rowSelectionModel={ticked}
         onRowSelectionModelChange={setTicked}
         columnVisibilityModel={shown}

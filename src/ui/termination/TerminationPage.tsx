@@ -5,7 +5,6 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { cablePath } from '../cables/cable-path';
-import { To } from '../kit-of-parts/To';
 import { UndoRedo } from '../changes/UndoRedo';
 import { Link } from '../kit-of-parts/Link';
 import { useRouter } from 'next/navigation';
@@ -63,11 +62,14 @@ export function TerminationPage({ end, station }: Props) {
           sx={{ flexWrap: { xs: 'wrap', sm: 'nowrap' }, alignItems: 'baseline', gap: 1.75, mb: 1.25 }}
         >
           <Typography variant="h1" noWrap sx={{ fontSize: 24, flex: 'none' }}>
-            <To href={cablePath(view.job.slug, view.cable)}>{view.cable}</To>/{view.end}
+            {view.tag}
           </Typography>
           <Typography sx={SUBTITLE}>{subtitle}</Typography>
           <Stack direction="row" sx={{ flex: 'none', gap: 0.75, ml: 'auto' }}>
             <UndoRedo job={view.job.slug} running={{ run, busy }} onDone={() => setLit(null)} />
+            <Button size="small" variant="text" component={Link} href={cablePath(view.job.slug, view.cable)}>
+              Both ends
+            </Button>
             <Button size="small" variant="outlined" component={Link} href={bench}>
               Bench
             </Button>
