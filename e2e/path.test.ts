@@ -138,9 +138,9 @@ it.each([
 it('measures with a caliper that types and never waits: value, Enter, next; inches and refusals too', async () => {
   await open('/job/quillmere/t/K-122/A/measure');
   await says('Measure outer sheath, inner sheath, armour wire.');
-  /** Readings that stand in the table of a layer: its lines without the head. */
+  /** Caliper readings that stand in the table of a layer. */
   const rows = async (layer: string) =>
-    (await allByRole('row', undefined, { within: await byRole('region', layer) })).length;
+    (await allByRole('row', /^caliper/, { within: await byRole('region', layer) })).length;
   const before = await Promise.all(['Outer sheath', 'Inner sheath', 'Armour wire'].map(rows));
   await (await byRole('textbox', 'Diameter, outer sheath')).sendKeys('4 m', Key.ENTER);
   await says('above 150 mm');
