@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
 import { useActor } from '../shell/actor';
+import { setHelp } from '../shell/help-open';
 import { atTheDoor, startAfresh } from './door';
 import { HandOver } from './HandOver';
 
@@ -24,6 +25,14 @@ export function PersonMenu({ anchor, onClose }: Props) {
     <Menu open anchorEl={anchor} onClose={onClose} slotProps={{ list: { 'aria-label': 'Person' } }}>
       <MenuItem onClick={() => setHanding(true)}>
         <ListItemText primary="Hand this device over" secondary="to a colleague, by their PIN" />
+      </MenuItem>
+      <MenuItem
+        onClick={() => {
+          onClose();
+          setHelp(true);
+        }}
+      >
+        <ListItemText primary="Help" secondary="for where I am, and the keys" />
       </MenuItem>
       <MenuItem component={Link} href="/me" onClick={onClose}>
         <ListItemText primary="My account" secondary="password, PIN, where I am signed in" />

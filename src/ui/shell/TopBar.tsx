@@ -14,6 +14,7 @@ import { Mark } from './Mark';
 import { PersonButton } from './PersonButton';
 import { useFits } from './use-fits';
 import { useActor } from './actor';
+import { setHelp } from './help-open';
 import { isAt, placesOf, productPlaces, type PlaceGroup } from './places';
 import { PlacesDrawer } from './PlacesDrawer';
 import { FOLDED, PHONE_BAR } from './widths';
@@ -162,6 +163,16 @@ function Switches() {
         sx={{ minWidth: 46 }}
       >
         {dark ? 'dark' : 'paper'}
+      </Button>
+      <Button
+        variant="outlined"
+        size="small"
+        onClick={() => setHelp(true)}
+        aria-haspopup="dialog"
+        aria-label="Help for this place"
+        sx={{ minWidth: 34, px: 0, [FOLDED]: { display: 'none' } }}
+      >
+        ?
       </Button>
       {menuAt ? <SchemeMenu anchor={menuAt} onClose={() => setMenuAt(null)} /> : null}
     </>

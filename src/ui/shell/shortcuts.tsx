@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { setHelp, useHelpOpen } from './help-open';
 
 /** What a key does; `false` says that there was nothing to do, and the key is left to whoever else listens. */
 type Handlers = Readonly<Record<string, () => void | boolean>>;
@@ -37,7 +38,7 @@ export function useShortcuts(handlers: Handlers): void {
   );
 }
 
-const KeysSheet = dynamic(() => import('./KeysSheet').then((m) => m.KeysSheet), { ssr: false });
+const HelpSheet = dynamic(() => import('./HelpSheet').then((m) => m.HelpSheet), { ssr: false });
 
 const CommandPalette = dynamic(() => import('../palette/CommandPalette').then((m) => m.CommandPalette), {
   ssr: false,
@@ -45,7 +46,7 @@ const CommandPalette = dynamic(() => import('../palette/CommandPalette').then((m
 
 /** Shortcuts of every place, and the sheet that lists them. */
 export function GlobalShortcuts() {
-  const [open, setOpen] = useState(false);
+  const open = useHelpOpen();
   const [finding, setFinding] = useState(false);
   // A page that was left may stay in the document, unseen: its buttons are not meant.
   const click = (selector: string): boolean => {
@@ -54,7 +55,7 @@ export function GlobalShortcuts() {
     return seen !== undefined;
   };
   useShortcuts({
-    '?': () => setOpen(true),
+    '?': () => setHelp(true),
     '/': () =>
       [...document.querySelectorAll<HTMLElement>('[data-filter]')].find((e) => e.checkVisibility())?.focus(),
     u: () => click('[data-shortcut="u"]'),
@@ -70,7 +71,7 @@ export function GlobalShortcuts() {
   useHotkeys('mod+k', () => setFinding((was) => !was), { preventDefault: true, enableOnFormTags: true });
   return (
     <>
-      {open ? <KeysSheet onClose={() => setOpen(false)} /> : null}
+      {open ? <HelpSheet onClose={() => setHelp(false)} /> : null}
       {finding ? <CommandPalette onClose={() => setFinding(false)} /> : null}
     </>
   );
