@@ -137,6 +137,6 @@ it.each([
   ['nothing there that could ignite', { zone: null, concept: 'none', entryMaxC: 120 }, 'fits'],
 ] as const)('temperature class, %s: judged by the heat of the entry', (_, box, verdict) => {
   const { temperatureClass: _t, ...open } = BOX;
-  const judged = coversTemperatureClass({ ...open, ...box } as typeof BOX);
+  const judged = coversTemperatureClass({ ...open, ...box });
   expect(judged).toEqual({ verdict, asks: verdict === 'unknown' ? ['temperatureClass'] : [] });
 });

@@ -11,11 +11,13 @@ export const Facts = ({ facts }: Props) => (
     component="dl"
     sx={{
       display: 'grid',
-      gridTemplateColumns: 'max-content minmax(0, 1fr)',
+      gridTemplateColumns: 'fit-content(45%) minmax(0, 1fr)',
       gap: '4px 18px',
       m: 0,
       '& dt': { color: 'text.secondary' },
       '& dd': { m: 0 },
+      // Both units of a length go on two lines where there is no room for one.
+      '& dd > span': { whiteSpace: 'normal' },
     }}
   >
     {facts.map(([name, value]) => (

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import InputAdornment from '@mui/material/InputAdornment';
 import { TextField } from '../kit-of-parts/TextField';
-import { useId, useState, type SubmitEvent } from 'react';
+import { useId, useRef, useState, type SubmitEvent } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import {
   METHOD_WORDS,
@@ -69,7 +69,7 @@ const hasAngle = (method: Method, quantity: Quantity): boolean =>
  * value at once; one that the server refuses comes back with the reason.
  */
 export function ReadingForm({ quantity, unit: jobUnit, count, onTheWay, add, onTyped, preview }: Props) {
-  const { control, setValue, setFocus, getValues } = useForm<Typed>({
+  const { control, setValue, getValues } = useForm<Typed>({
     defaultValues: { method: 'caliper', text: '', unit: jobUnit, angle: null, tolerance: '' },
   });
   const typed = { ...getValues(), ...useWatch({ control }) };
@@ -77,6 +77,8 @@ export function ReadingForm({ quantity, unit: jobUnit, count, onTheWay, add, onT
   const [instrument, setInstrument] = useInstrument();
   const id = useId();
   const [refused, setRefused] = useState<string | null>(null);
+  // The form's own way of setting the focus is late, and would take it back from where the next reading belongs.
+  const field = useRef<HTMLInputElement>(null);
   const angle = typed.angle ?? String((count % 2) * 90);
   const reading = readingOf(quantity, typed, angle, instrument);
   const ahead = text.trim() === '' ? null : preview(reading);
@@ -85,15 +87,15 @@ export function ReadingForm({ quantity, unit: jobUnit, count, onTheWay, add, onT
     if (text.trim() === '') return;
     if (ahead?.ok !== true) {
       // What is typed next takes its place.
-      setFocus('text', { shouldSelect: true });
+      field.current?.focus();
+      field.current?.select();
       return;
     }
     setValue('text', '');
     setValue('angle', null);
     setRefused(null);
     const kept = add(reading);
-    // Setting the focus is late, and would take it back from where the next reading belongs.
-    if (!onTyped(reading)) setFocus('text');
+    if (!onTyped(reading)) field.current?.focus();
     const done = await kept;
     if (done.ok) return;
     setRefused(`${reading.text} is not kept: ${done.problems.map((p) => p.message).join('; ')}`);
@@ -115,15 +117,18 @@ export function ReadingForm({ quantity, unit: jobUnit, count, onTheWay, add, onT
       <Controller
         name="text"
         control={control}
-        render={({ field: { ref, ...field } }) => (
+        render={({ field: { ref, ...text } }) => (
           <TextField
-            {...field}
-            inputRef={ref}
+            {...text}
+            inputRef={(input: HTMLInputElement | null) => {
+              ref(input);
+              field.current = input;
+            }}
             id={id}
             name={`reading-${quantity}`}
             label={method === 'wrapTape' ? 'Circumference' : 'Diameter'}
             onChange={(e) => {
-              field.onChange(e);
+              text.onChange(e);
               setRefused(null);
             }}
             placeholder={unit === 'in' ? '1 3/16' : '0.00'}

@@ -31,8 +31,9 @@ export function useReadingQueue(shown: readonly ReadingView[], send: Add): Readi
   const { run, problems, clear } = useRun();
   const [all, setAll] = useState<readonly OnTheWay[]>([]);
   const [turn] = useState(inTurn);
-  const left = all.filter(({ id }) => id === null || !shown.some((r) => r.id === id));
-  if (left.length < all.length) setAll(left);
+  const isLeft = ({ id }: OnTheWay) => id === null || !shown.some((r) => r.id === id);
+  const left = all.filter(isLeft);
+  if (left.length < all.length) setAll((now) => now.filter(isLeft));
   return {
     onTheWay: left.map(({ reading }) => reading),
     problems,
