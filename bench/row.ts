@@ -30,7 +30,8 @@ export async function medianAsync(runs: number, work: () => Promise<unknown>): P
 }
 
 export function printTable(rows: readonly Row[]): void {
-  const number = (r: Row) => (r.unit === 'pairs' ? String(r.value) : r.value.toFixed(r.value < 10 ? 1 : 0));
+  const number = (r: Row) =>
+    r.unit === 'pairs' ? String(r.value) : r.value.toFixed(r.unit === '%' ? 2 : r.value < 10 ? 1 : 0);
   const widths = Math.max(...rows.map((r) => r.what.length));
   for (const r of rows) {
     console.log(

@@ -14,6 +14,8 @@ export const KIND_NAMES = [
   'frame',
   'frame-check',
   'frame-reentry',
+  'bundle',
+  'enclose',
 ] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
@@ -29,6 +31,8 @@ const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
   frame: async () => (await import('./kinds/frame-packing')).frameKind,
   'frame-check': async () => (await import('./kinds/frame-packing')).frameCheckKind,
   'frame-reentry': async () => (await import('./kinds/frame-packing')).frameReentryKind,
+  bundle: async () => (await import('./kinds/circle-packing')).bundleKind,
+  enclose: async () => (await import('./kinds/circle-packing')).encloseKind,
 };
 
 export const loadKind = (name: KindName): Promise<Kind> => LOAD[name]();

@@ -243,6 +243,12 @@ export async function publishedFiles(catalogue: unknown): Promise<Record<string,
       pouredAt: 0,
       now: 60,
     },
+    bundle: { diameters: [35, 28, 28, 21.4, 12, 12, 8.1], clearance: 1, seed: 1 },
+    enclose: {
+      shape: { kind: 'circle', d: 100 },
+      diameters: [35, 28, 28, 21.4, 12, 12, 8.1],
+      clearance: 1,
+    },
     'choose-job': {
       terminations: [
         {

@@ -1,0 +1,7 @@
+export * from './bounds';
+export * from './check';
+export * from './model';
+export * from './pack';
+export * from './request';
+export type { SearchProgress } from './search';
+export * from './words';

@@ -1,0 +1,202 @@
+import { seededRandom } from '@/core/kernel';
+import type { Problem } from './model';
+import { Overlap } from './overlap';
+import { settle } from './settle';
+import { anywhere, latticeStarts, randomStart, spread } from './starts';
+
+/** An arrangement without overlaps, and by how much the wall has to grow for it. */
+export interface Attempt {
+  readonly at: Float64Array;
+  readonly growth: number;
+}
+
+export interface SearchProgress {
+  /** Of the best so far. */
+  readonly growth: number;
+  /** Of the work that is allowed, 0 … 1. */
+  readonly share: number;
+}
+
+interface SearchOptions {
+  readonly seed: number;
+  /** Pairs that may be looked at: the same answer on every machine that has the time for them. */
+  readonly work: number;
+  /** Good enough: the search ends there. */
+  readonly enough: number;
+}
+
+/** How hard the wall presses while an arrangement settles: hard at first, so that it closes, then ever less, until overlaps are a hair. */
+const ROUGH = [
+  [0.1, 60, 1e-3],
+  [0.01, 100, 1e-4],
+  [1e-3, 200, 1e-5],
+] as const;
+/** Now and then so hard that circles slip through one another. */
+const HARD = [[0.6, 60, 1e-2], ...ROUGH] as const;
+const FINE = [
+  [1e-5, 400, 1e-8],
+  [1e-7, 400, 1e-10],
+  [1e-9, 400, 1e-13],
+] as const;
+/** An attempt this close to the best is worth settling finely; as a share of the size of the bundle. */
+const NEAR_BEST = 0.0015;
+
+/**
+ * Looks for the arrangement with the least growth of the wall: settles from rows by hand and from chance, then again and again from the best
+ * with something changed. Deterministic for its seed. Yields after every attempt; sent `true`, it ends with what it has.
+ */
+export function* searchPacking(
+  given: Problem,
+  { seed, work, enough }: SearchOptions,
+): Generator<SearchProgress, Attempt, boolean | undefined> {
+  const { problem, scale } = normal(given);
+  const random = seededRandom(seed);
+  const overlap = new Overlap(problem);
+  const size = spread(problem);
+  const starts = latticeStarts(problem);
+  let best = laidApart(problem, starts[0] ?? randomStart(problem, random));
+  let current: Attempt | null = null;
+  let inVain = 0;
+  const ranks = Array.from(problem.radii.keys()).sort(
+    (i, j) => (problem.radii[i] ?? 0) - (problem.radii[j] ?? 0),
+  );
+  const patience = 20 + problem.radii.length;
+  for (const start of starts) {
+    const rows = laidApart(problem, start);
+    if (rows.growth < best.growth) best = rows;
+  }
+  while (overlap.work < work && best.growth > enough / scale) {
+    const start: Float64Array | undefined = starts.shift();
+    const at: Float64Array =
+      start ??
+      (current === null ? randomStart(problem, random) : changed(problem, ranks, current.at, size, random));
+    const ceiling = current?.growth ?? Infinity;
+    let attempt = settled(problem, overlap, at, random() < 0.5 ? HARD : ROUGH, ceiling);
+    if (attempt !== null && attempt.growth < best.growth + NEAR_BEST * size)
+      attempt = better(attempt, settled(problem, overlap, at, FINE, ceiling));
+    if (attempt !== null && attempt.growth < ceiling - 1e-9 * size) {
+      current = attempt;
+      inVain = 0;
+    } else inVain += 1;
+    if (attempt !== null) best = better(best, attempt);
+    if (inVain > patience) {
+      // Every other time from chance, else from the best again.
+      current = random() < 0.5 ? null : best;
+      inVain = 0;
+    }
+    if ((yield { growth: best.growth * scale, share: Math.min(1, overlap.work / work) }) === true) break;
+  }
+  return { at: best.at.map((v) => v * scale), growth: best.growth * scale };
+}
+
+/** The same with circles of about 1: what is a hair then does not depend on the unit. */
+function normal({ radii, wall }: Problem): { problem: Problem; scale: number } {
+  const scale = radii.reduce((sum, r) => sum + r, 0) / radii.length;
+  return {
+    scale,
+    problem: {
+      radii: radii.map((r) => r / scale),
+      wall:
+        wall.kind === 'circle'
+          ? { kind: 'circle', r: wall.r / scale }
+          : { kind: 'rectangle', a: wall.a / scale, b: wall.b / scale },
+    },
+  };
+}
+
+type Presses = readonly (readonly [press: number, steps: number, still: number])[];
+
+/**
+ * Lets `at` settle under ever less pressure. Null as soon as the wall stands no nearer than the ceiling: under pressure circles overlap, and
+ * without their overlaps the wall would stand farther out still.
+ */
+function settled(
+  problem: Problem,
+  overlap: Overlap,
+  at: Float64Array,
+  presses: Presses,
+  ceiling: number,
+): Attempt | null {
+  for (const [press, steps, still] of presses) {
+    settle(overlap, at, press, steps, still);
+    if ((at[at.length - 1] ?? 0) >= ceiling) return null;
+  }
+  return laidApart(problem, at);
+}
+
+const better = (a: Attempt, b: Attempt | null): Attempt => (b !== null && b.growth < a.growth ? b : a);
+
+/** Drawn out from the centre, or together, until the two that lie closest just touch: no overlap is left, and the wall is as large as that asks for. */
+export function laidApart({ radii, wall }: Problem, at: Float64Array): Attempt {
+  const n = radii.length;
+  let out = 0;
+  for (let i = 0; i < n; i += 1)
+    for (let j = i + 1; j < n; j += 1) {
+      const dx = (at[2 * i] ?? 0) - (at[2 * j] ?? 0);
+      const dy = (at[2 * i + 1] ?? 0) - (at[2 * j + 1] ?? 0);
+      const distance = Math.sqrt(dx * dx + dy * dy);
+      out = Math.max(out, ((radii[i] ?? 0) + (radii[j] ?? 0)) / distance);
+    }
+  const apart = at.map((v) => v * out);
+  let growth = -Infinity;
+  for (let i = 0; i < n; i += 1) {
+    const [x, y, r] = [apart[2 * i] ?? 0, apart[2 * i + 1] ?? 0, radii[i] ?? 0];
+    growth = Math.max(
+      growth,
+      wall.kind === 'circle'
+        ? Math.hypot(x, y) + r - wall.r
+        : Math.max(Math.abs(x) + r - wall.a, Math.abs(y) + r - wall.b),
+    );
+  }
+  // Two in one place cannot be drawn apart.
+  return { at: apart, growth: Number.isFinite(out) ? growth : Infinity };
+}
+
+/** The best with something else about it: one moved elsewhere, two exchanged, or all of them shaken. */
+function changed(
+  problem: Problem,
+  ranks: readonly number[],
+  from: Float64Array,
+  size: number,
+  random: () => number,
+): Float64Array {
+  const { radii, wall } = problem;
+  const n = radii.length;
+  const at = Float64Array.from(from);
+  at[2 * n] = growthNow(problem, from);
+  const any = () => Math.floor(random() * n);
+  const chance = random();
+  if (chance < 0.4) {
+    const many = 1 + Math.floor((random() * n) / 25);
+    for (let k = 0; k < many; k += 1) {
+      const i = any();
+      const [x, y] = anywhere(wall, size, random);
+      at[2 * i] = x;
+      at[2 * i + 1] = y;
+    }
+  } else if (chance < 0.75) {
+    const i = any();
+    const j = neighbourInSize(ranks, i, random);
+    for (const k of [0, 1]) {
+      const kept = at[2 * i + k] ?? 0;
+      at[2 * i + k] = at[2 * j + k] ?? 0;
+      at[2 * j + k] = kept;
+    }
+    // Of one size nothing is changed by it: a nudge is.
+    if (radii[i] === radii[j]) shake(at, n, 0.3, random);
+  } else shake(at, n, 0.2 + 0.8 * random(), random);
+  return at;
+}
+
+/** Another one of about the same size: exchanged with it, most of the arrangement stays good. */
+function neighbourInSize(ranks: readonly number[], i: number, random: () => number): number {
+  const away = 1 + Math.floor(3 * random());
+  const at = ranks.indexOf(i) + (random() < 0.5 ? -away : away);
+  return ranks[Math.min(ranks.length - 1, Math.max(0, at))] ?? i;
+}
+
+const growthNow = (problem: Problem, at: Float64Array): number => laidApart(problem, at).growth;
+
+function shake(at: Float64Array, n: number, by: number, random: () => number): void {
+  for (let k = 0; k < 2 * n; k += 1) at[k] = (at[k] ?? 0) + (2 * random() - 1) * by;
+}
