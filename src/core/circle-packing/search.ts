@@ -49,7 +49,7 @@ export function* searchPacking(
   given: Problem,
   { seed, work, enough }: SearchOptions,
 ): Generator<SearchProgress, Attempt, boolean | undefined> {
-  const { problem, scale } = normal(given);
+  const { problem, scale, order } = normal(given);
   const random = seededRandom(seed);
   const overlap = new Overlap(problem);
   const size = spread(problem);
@@ -57,9 +57,6 @@ export function* searchPacking(
   let best = laidApart(problem, starts[0] ?? randomStart(problem, random));
   let current: Attempt | null = null;
   let inVain = 0;
-  const ranks = Array.from(problem.radii.keys()).sort(
-    (i, j) => (problem.radii[i] ?? 0) - (problem.radii[j] ?? 0),
-  );
   const patience = 20 + problem.radii.length;
   for (const start of starts) {
     const rows = laidApart(problem, start);
@@ -68,8 +65,7 @@ export function* searchPacking(
   while (overlap.work < work && best.growth > enough / scale) {
     const start: Float64Array | undefined = starts.shift();
     const at: Float64Array =
-      start ??
-      (current === null ? randomStart(problem, random) : changed(problem, ranks, current.at, size, random));
+      start ?? (current === null ? randomStart(problem, random) : changed(problem, current.at, size, random));
     const ceiling = current?.growth ?? Infinity;
     let attempt = settled(problem, overlap, at, random() < 0.5 ? HARD : ROUGH, ceiling);
     if (attempt !== null && attempt.growth < best.growth + NEAR_BEST * size)
@@ -86,22 +82,46 @@ export function* searchPacking(
     }
     if ((yield { growth: best.growth * scale, share: Math.min(1, overlap.work / work) }) === true) break;
   }
-  return { at: best.at.map((v) => v * scale), growth: best.growth * scale };
+  return asGiven(given, order, scale, best);
 }
 
-/** The same with circles of about 1: what is a hair then does not depend on the unit. */
-function normal({ radii, wall }: Problem): { problem: Problem; scale: number } {
-  const scale = radii.reduce((sum, r) => sum + r, 0) / radii.length;
+/** Grid that radii are brought to: two problems that differ by a scale are then the same to the last bit. */
+const GRID = 2 ** 34;
+
+/**
+ * The same with circles of about 1, the largest first: what comes out then depends neither on the unit nor on the order in which they were
+ * given. `order` says which circle stands where.
+ */
+function normal({ radii, wall }: Problem): {
+  readonly problem: Problem;
+  readonly scale: number;
+  readonly order: readonly number[];
+} {
+  const order = Array.from(radii.keys()).sort((i, j) => (radii[j] ?? 0) - (radii[i] ?? 0));
+  const sorted = order.map((i) => radii[i] ?? 0);
+  const scale = sorted.reduce((sum, r) => sum + r, 0) / sorted.length;
+  const brought = (mm: number) => Math.round((mm / scale) * GRID) / GRID;
   return {
+    order,
     scale,
     problem: {
-      radii: radii.map((r) => r / scale),
+      radii: Float64Array.from(sorted, brought),
       wall:
         wall.kind === 'circle'
-          ? { kind: 'circle', r: wall.r / scale }
-          : { kind: 'rectangle', a: wall.a / scale, b: wall.b / scale },
+          ? { kind: 'circle', r: brought(wall.r) }
+          : { kind: 'rectangle', a: brought(wall.a), b: brought(wall.b) },
     },
   };
+}
+
+/** An arrangement of the normal problem, of the circles as they were given; drawn apart anew for what the grid took from them. */
+function asGiven(given: Problem, order: readonly number[], scale: number, { at }: Attempt): Attempt {
+  const mine = new Float64Array(at.length);
+  order.forEach((i, k) => {
+    mine[2 * i] = (at[2 * k] ?? 0) * scale;
+    mine[2 * i + 1] = (at[2 * k + 1] ?? 0) * scale;
+  });
+  return laidApart(given, mine);
 }
 
 type Presses = readonly (readonly [press: number, steps: number, still: number])[];
@@ -153,13 +173,7 @@ export function laidApart({ radii, wall }: Problem, at: Float64Array): Attempt {
 }
 
 /** The best with something else about it: one moved elsewhere, two exchanged, or all of them shaken. */
-function changed(
-  problem: Problem,
-  ranks: readonly number[],
-  from: Float64Array,
-  size: number,
-  random: () => number,
-): Float64Array {
+function changed(problem: Problem, from: Float64Array, size: number, random: () => number): Float64Array {
   const { radii, wall } = problem;
   const n = radii.length;
   const at = Float64Array.from(from);
@@ -176,7 +190,7 @@ function changed(
     }
   } else if (chance < 0.75) {
     const i = any();
-    const j = neighbourInSize(ranks, i, random);
+    const j = neighbourInSize(n, i, random);
     for (const k of [0, 1]) {
       const kept = at[2 * i + k] ?? 0;
       at[2 * i + k] = at[2 * j + k] ?? 0;
@@ -188,11 +202,10 @@ function changed(
   return at;
 }
 
-/** Another one of about the same size: exchanged with it, most of the arrangement stays good. */
-function neighbourInSize(ranks: readonly number[], i: number, random: () => number): number {
+/** Another one of about the same size, of circles in order of it: exchanged with it, most of the arrangement stays good. */
+function neighbourInSize(n: number, i: number, random: () => number): number {
   const away = 1 + Math.floor(3 * random());
-  const at = ranks.indexOf(i) + (random() < 0.5 ? -away : away);
-  return ranks[Math.min(ranks.length - 1, Math.max(0, at))] ?? i;
+  return Math.min(n - 1, Math.max(0, i + (random() < 0.5 ? -away : away)));
 }
 
 const growthNow = (problem: Problem, at: Float64Array): number => laidApart(problem, at).growth;
