@@ -3,5 +3,4 @@ export * from './check';
 export * from './model';
 export * from './pack';
 export * from './request';
-export type { SearchProgress } from './search';
 export * from './words';

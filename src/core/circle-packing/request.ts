@@ -1,4 +1,4 @@
-import { array, number, object, string, type InferType } from 'yup';
+import { array, number, object, string } from 'yup';
 
 /** More circles than this are not packed at once. */
 export const MOST_CIRCLES = 600;
@@ -19,7 +19,6 @@ const common = {
 };
 
 export const bundleRequestSchema = object(common).noUnknown().required();
-export type BundleRequest = InferType<typeof bundleRequestSchema>;
 
 /** A circle has a diameter and no sides, a rectangle its two sides and no diameter. */
 const shapeSchema = object({
@@ -48,4 +47,3 @@ const shapeSchema = object({
 export const encloseRequestSchema = object({ shape: shapeSchema, ...common })
   .noUnknown()
   .required();
-export type EncloseRequest = InferType<typeof encloseRequestSchema>;
