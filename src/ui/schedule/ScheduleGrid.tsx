@@ -40,6 +40,10 @@ const LOOK = {
   '& .MuiDataGrid-columnHeaderTitle': { fontWeight: 650 },
   '--DataGrid-rowBorderColor': 'var(--ac-rule)',
   '--DataGrid-t-header-background-base': 'var(--ac-sunken)',
+  // Paler than the frames of what can be pressed in it.
+  '& .MuiDataGrid-row.Mui-selected, & .MuiDataGrid-row.Mui-selected:hover': {
+    background: 'var(--ac-sunken)',
+  },
 };
 
 /** Pasting into a cell that has the focus does not begin to write in it: a block is laid over the grid instead. */
