@@ -65,7 +65,7 @@ export function* searchPacking(
   while (overlap.work < work && best.growth > enough / scale) {
     const start: Float64Array | undefined = starts.shift();
     const at: Float64Array =
-      start ?? (current === null ? randomStart(problem, random) : changed(problem, current.at, size, random));
+      start ?? (current === null ? randomStart(problem, random) : changed(problem, current, size, random));
     const ceiling = current?.growth ?? Infinity;
     let attempt = settled(problem, overlap, at, random() < 0.5 ? HARD : ROUGH, ceiling);
     if (attempt !== null && attempt.growth < best.growth + NEAR_BEST * size)
@@ -173,11 +173,11 @@ export function laidApart({ radii, wall }: Problem, at: Float64Array): Attempt {
 }
 
 /** The best with something else about it: one moved elsewhere, two exchanged, or all of them shaken. */
-function changed(problem: Problem, from: Float64Array, size: number, random: () => number): Float64Array {
+function changed(problem: Problem, from: Attempt, size: number, random: () => number): Float64Array {
   const { radii, wall } = problem;
   const n = radii.length;
-  const at = Float64Array.from(from);
-  at[2 * n] = growthNow(problem, from);
+  const at = Float64Array.from(from.at);
+  at[2 * n] = from.growth;
   const any = () => Math.floor(random() * n);
   const chance = random();
   if (chance < 0.4) {
@@ -207,8 +207,6 @@ function neighbourInSize(n: number, i: number, random: () => number): number {
   const away = 1 + Math.floor(3 * random());
   return Math.min(n - 1, Math.max(0, i + (random() < 0.5 ? -away : away)));
 }
-
-const growthNow = (problem: Problem, at: Float64Array): number => laidApart(problem, at).growth;
 
 function shake(at: Float64Array, n: number, by: number, random: () => number): void {
   for (let k = 0; k < 2 * n; k += 1) at[k] = (at[k] ?? 0) + (2 * random() - 1) * by;

@@ -63,6 +63,9 @@ function randomBox(): Enclosure {
     ...maybe('ignitionSource', [true, false]),
     ...maybe('wet', [true, false]),
     ...maybe('nonMagneticPlate', [true, false]),
+    ...maybe('temperatureClass', [null, 'T4', 'T5', 'T6'] as const),
+    // On either side of what the strictest class allows, and within what seals bear.
+    entryMaxC: pick([60, 88]),
   };
 }
 
@@ -120,7 +123,7 @@ function without(input: TerminationInput): [fact: string, less: TerminationInput
   const TYPE = ['compact', 'armourMaterial', 'singleCoreAc', 'listings'] as const;
   const PLACE = [
     ...(['zone', 'gasGroup', 'dustGroup', 'hazardClass', 'division', 'classGroup'] as const),
-    ...(['ignitionSource', 'wet', 'nonMagneticPlate'] as const),
+    ...(['ignitionSource', 'wet', 'nonMagneticPlate', 'temperatureClass'] as const),
   ] as const;
   const drop = <T extends object>(from: T, key: keyof T): T => {
     const { [key]: _, ...rest } = from;
@@ -155,7 +158,7 @@ function contradicts(fact: string, { profile, enclosure: { zone } }: Termination
 it('never turns a refusal or a question into a fit when a fact is taken away', () => {
   let judged = 0;
   let asked = 0;
-  for (let n = 0; n < 120; n += 1) {
+  for (let n = 0; n < 160; n += 1) {
     const input = randomInput();
     const before = new Map(choose(input, DEMO).candidates.map((c) => [c.size, c]));
     for (const [fact, less] of without(input)) {
@@ -176,7 +179,7 @@ it('never turns a refusal or a question into a fit when a fact is taken away', (
 
 it('says of what it does not know that it asks for it, with the sizes that wait and what each answer would change', () => {
   let questions = 0;
-  for (let n = 0; n < 80; n += 1) {
+  for (let n = 0; n < 120; n += 1) {
     const input = randomInput();
     const choice = choose(input, DEMO);
     const open = questionsOf(input, DEMO, choice).map(questionView);

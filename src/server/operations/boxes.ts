@@ -92,6 +92,22 @@ async function requireBox(tx: Tx, job: JobRow, tag: string): Promise<Result<BoxR
   return box ? ok(box) : refuse('box', 'there is no such box in this job', tag);
 }
 
+/** Does something with a box of the job, all of it or nothing; what it changes is one edit. */
+const doInBox = (
+  slug: string,
+  tag: string,
+  work: (at: {
+    readonly tx: Tx;
+    readonly job: JobRow;
+    readonly log: EditLog;
+    readonly box: BoxRow;
+  }) => Promise<Result<SetupOutcome>>,
+): Promise<Result<SetupOutcome>> =>
+  doIn(slug, async ({ tx, job }) => {
+    const box = await requireBox(tx, job, tag);
+    return box.ok ? work({ tx, job, log: new EditLog(tx), box: box.value }) : box;
+  });
+
 /** Ends that go into a box: only they hang on it. */
 const endsIn = (tx: Tx, box: BoxRow): Promise<number[]> =>
   terminationIdsInEntries(
@@ -127,9 +143,7 @@ export function setBox(
   actor: Actor,
   now: Date,
 ): Promise<Result<SetupOutcome>> {
-  return doIn<SetupOutcome>(slug, async ({ tx, job }) => {
-    const box = await requireBox(tx, job, tag);
-    if (!box.ok) return box;
+  return doInBox(slug, tag, async ({ tx, job, log, box }) => {
     const read = readBox(given);
     if (!read.ok) return read;
     if (read.value.box.tag !== tag)
@@ -138,15 +152,14 @@ export function setBox(
         'cannot be changed: cables and records name the box by it. Make another box',
         read.value.box.tag,
       );
-    const log = new EditLog(tx);
     await log.write(
       'enclosure',
-      box.value.id,
+      box.id,
       { area: read.value.area, facts: JSON.stringify(read.value.box) },
       version,
     );
     await log.save(job, `box ${tag}`, actor, now);
-    const ids = await endsIn(tx, box.value);
+    const ids = await endsIn(tx, box);
     await refreshSummaries(tx, job, ids);
     return ok({ touched: ids.length });
   });
@@ -160,15 +173,12 @@ export function addEntries(
   actor: Actor,
   now: Date,
 ): Promise<Result<SetupOutcome>> {
-  return doIn<SetupOutcome>(slug, async ({ tx, job }) => {
-    const box = await requireBox(tx, job, tag);
-    if (!box.ok) return box;
+  return doInBox(slug, tag, async ({ tx, job, log, box }) => {
     const entries = readHoles(holes);
     if (!entries.ok) return entries;
     if (entries.value.length === 0) return refuse('entries', 'names no entry');
-    const log = new EditLog(tx);
     for (const entry of entries.value)
-      if ((await makeEntry({ tx, job, log, now }, box.value.id, entry)) === null)
+      if ((await makeEntry({ tx, job, log, now }, box.id, entry)) === null)
         return refuse('entries', `${entry.label} is there already`, entry.label);
     await log.save(job, `${entries.value.length} entries of box ${tag}`, actor, now);
     return ok({ touched: entries.value.length });
@@ -184,16 +194,13 @@ export function setEntry(
   actor: Actor,
   now: Date,
 ): Promise<Result<SetupOutcome>> {
-  return doIn<SetupOutcome>(slug, async ({ tx, job }) => {
-    const box = await requireBox(tx, job, tag);
-    if (!box.ok) return box;
-    const found = box.value.entries.find((e) => e.facts.label === label);
+  return doInBox(slug, tag, async ({ tx, job, log, box }) => {
+    const found = box.entries.find((e) => e.facts.label === label);
     if (!found) return refuse('entry', `is not an entry of ${tag}`, label);
     const entry = validate(entrySchema, given, true);
     if (!entry.ok) return entry;
     if (entry.value.label !== label)
       return refuse('label', 'cannot be changed: cables name the entry by it', label);
-    const log = new EditLog(tx);
     await log.write('entry', found.id, { facts: JSON.stringify(entry.value) }, version);
     await log.save(job, `entry ${tag}/${label}`, actor, now);
     const ids = await terminationIdsInEntries(tx, [found.id]);
@@ -211,10 +218,8 @@ export function takeOutBox(
   actor: Actor,
   now: Date,
 ): Promise<Result<SetupOutcome>> {
-  return doIn<SetupOutcome>(slug, async ({ tx, job }) => {
-    const box = await requireBox(tx, job, tag);
-    if (!box.ok) return box;
-    const going = box.value.entries.filter((e) => label === null || e.facts.label === label);
+  return doInBox(slug, tag, async ({ tx, job, log, box }) => {
+    const going = box.entries.filter((e) => label === null || e.facts.label === label);
     if (label !== null && going.length === 0) return refuse('entry', `is not an entry of ${tag}`, label);
     const held = (await listHeldEntries(tx, job.id)).find(
       (e) => e.holder !== null && going.some((g) => g.id === e.id),
@@ -224,9 +229,8 @@ export function takeOutBox(
         'entry',
         `${held.holder ?? ''} goes into ${tag}/${held.label}: give it another entry first`,
       );
-    const log = new EditLog(tx);
     const at = now.toISOString();
-    if (label === null) await log.write('enclosure', box.value.id, { retiredAt: at }, version);
+    if (label === null) await log.write('enclosure', box.id, { retiredAt: at }, version);
     for (const e of going)
       await log.write('entry', e.id, { retiredAt: at }, label === null ? e.version : version);
     await log.save(

@@ -11,6 +11,11 @@ interface Props {
   readonly onDone?: () => void;
 }
 
+const WAYS = [
+  ['undo', 'Undo', 'z', 'Taken back'],
+  ['redo', 'Redo', 'Z', 'Done again'],
+] as const;
+
 /** Takes back what this person changed last in the job, and does it again. */
 export function UndoRedo({ job, running: { run, busy }, onDone }: Props) {
   const send = useSend();
@@ -21,26 +26,16 @@ export function UndoRedo({ job, running: { run, busy }, onDone }: Props) {
     );
     if (done.ok) onDone?.();
   };
-  return (
-    <>
-      <Button
-        size="small"
-        variant="text"
-        disabled={busy}
-        data-shortcut="z"
-        onClick={() => void turn('undo', 'Taken back')}
-      >
-        Undo
-      </Button>
-      <Button
-        size="small"
-        variant="text"
-        disabled={busy}
-        data-shortcut="Z"
-        onClick={() => void turn('redo', 'Done again')}
-      >
-        Redo
-      </Button>
-    </>
-  );
+  return WAYS.map(([name, words, key, said]) => (
+    <Button
+      key={name}
+      size="small"
+      variant="text"
+      disabled={busy}
+      data-shortcut={key}
+      onClick={() => void turn(name, said)}
+    >
+      {words}
+    </Button>
+  ));
 }

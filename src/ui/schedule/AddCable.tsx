@@ -17,11 +17,10 @@ const isField = (path: string): path is Field => Object.hasOwn(EMPTY, path);
 interface Props {
   readonly job: JobView;
   readonly choices: ScheduleChoices;
-  readonly onAdded: () => void;
 }
 
 /** One cable into the schedule. What the server refuses stands at its field, until that is typed anew. */
-export function AddCable({ job, choices, onAdded }: Props) {
+export function AddCable({ job, choices }: Props) {
   const send = useSend();
   const { run, busy, problems } = useRun();
   const { control, handleSubmit, reset, setError, setFocus, formState } = useForm<Fields>({
@@ -45,7 +44,6 @@ export function AddCable({ job, choices, onAdded }: Props) {
       return;
     }
     reset(EMPTY);
-    onAdded();
     setFocus('tag');
   });
   const wrong = (field: Field): string | undefined => formState.errors[field]?.message;

@@ -7,7 +7,7 @@ import {
 } from '@mui/x-data-grid';
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
 import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
@@ -27,8 +27,6 @@ interface Props {
   readonly job: JobView;
   readonly choices: ScheduleChoices;
   readonly at: ReturnType<typeof useGridPlace>;
-  /** Raised whenever somebody outside the grid has changed the schedule. */
-  readonly generation: number;
 }
 
 // Kept outside, so that the grid does not take them for something new at every stroke.
@@ -52,14 +50,11 @@ const leavePaste: GridEventListener<'cellEditStart'> = ({ reason }, event) => {
 };
 
 /** The cables with their two ends. Filtered, sorted and paged by the server; edited in place and saved at once. */
-export default function ScheduleGrid({ job, choices, at, generation }: Props) {
+export default function ScheduleGrid({ job, choices, at }: Props) {
   const { filter, paging, sort } = at.place;
   const { page, away, reload } = useScheduleRows({ job: job.slug, filter, paging, sort });
-  useEffect(() => {
-    if (generation > 0) reload();
-  }, [generation, reload]);
   const rows = useMemo(() => (page?.rows ?? []).map((r) => gridRow(r, job.unit)), [page, job.unit]);
-  const edits = useGridEdits(job, rows, reload);
+  const edits = useGridEdits(job, rows);
   const { met, problems, save, paste, retire, keepTheirs, writeMine, writeMany } = edits;
   const [ticked, setTicked] = useState<GridRowSelectionModel>(NONE);
   // What is ticked on a page that is not shown any more is not meant.

@@ -6,7 +6,6 @@ import dynamic from 'next/dynamic';
 import { useGridPlace } from './use-grid-place';
 import { UndoRedo } from '../changes/UndoRedo';
 import { Link } from '../kit-of-parts/Link';
-import { useState } from 'react';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
 import { Coming } from '../kit-of-parts/Coming';
 import { Filter } from '../kit-of-parts/Filter';
@@ -29,7 +28,6 @@ interface Props {
 /** All cables of the job: add, edit, undo, import, export. */
 export function SchedulePage({ job, choices }: Props) {
   const at = useGridPlace();
-  const [generation, setGeneration] = useState(0);
   const undoing = useRun();
   const base = `/job/${encodeURIComponent(job.slug)}`;
   return (
@@ -46,7 +44,7 @@ export function SchedulePage({ job, choices }: Props) {
           onChange={at.setFilter}
           width={280}
         />
-        <UndoRedo job={job.slug} running={undoing} onDone={() => setGeneration((n) => n + 1)} />
+        <UndoRedo job={job.slug} running={undoing} />
         <Button
           size="small"
           variant="outlined"
@@ -66,8 +64,8 @@ export function SchedulePage({ job, choices }: Props) {
         </Button>
       </Stack>
       <Problems problems={undoing.problems} />
-      <AddCable job={job} choices={choices} onAdded={() => setGeneration((n) => n + 1)} />
-      <ScheduleGrid job={job} choices={choices} at={at} generation={generation} />
+      <AddCable job={job} choices={choices} />
+      <ScheduleGrid job={job} choices={choices} at={at} />
     </Stack>
   );
 }

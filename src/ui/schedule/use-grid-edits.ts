@@ -18,7 +18,7 @@ function cellAt(target: EventTarget): { id: number; field: string } | null {
 }
 
 /** What hands do in the grid: one cell, a pasted block, a cable taken out; and what happens when somebody else was faster. */
-export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () => void) {
+export function useGridEdits(job: JobView, rows: readonly GridRow[]) {
   const [met, setMet] = useState<Met | null>(null);
   const [pasted, setPasted] = useState<readonly Problem[]>([]);
   const send = useSend();
@@ -40,11 +40,9 @@ export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () 
     async (fresh: GridRow, old: GridRow): Promise<GridRow> => {
       const fields = changedFields(old, fresh);
       if (Object.keys(fields).length === 0) return old;
-      const written = await write(old, fields);
-      reload();
-      return written ? fresh : old;
+      return (await write(old, fields)) ? fresh : old;
     },
-    [write, reload],
+    [write],
   );
   /** Several rows as one change: all of them, or none and why. */
   const writeMany = async (edits: readonly PastedRow[]): Promise<boolean> => {
@@ -67,7 +65,6 @@ export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () 
           `${met.row.tag} was changed by ${met.by ?? 'somebody else'} meanwhile: nothing is written. Look at the row, then try again`,
         ).problems,
       );
-    reload();
     return done.ok && met === null;
   };
   const paste = async (event: ClipboardEvent<HTMLElement>) => {
@@ -88,12 +85,12 @@ export function useGridEdits(job: JobView, rows: readonly GridRow[], reload: () 
       void run(
         () => send('retireCable', job.slug, row.id, row.versions.cable),
         `${row.tag} taken out of the schedule. Undo brings it back.`,
-      ).then(reload),
-    [job.slug, reload, run, send],
+      ),
+    [job.slug, run, send],
   );
   const writeMine = ({ row, fields, conflict }: Met) => {
     setMet(null);
-    void run(() => editRow(row.id, conflict.versions, fields), `${row.tag}: yours written.`).then(reload);
+    void run(() => editRow(row.id, conflict.versions, fields), `${row.tag}: yours written.`);
   };
   return {
     met,

@@ -33,8 +33,8 @@ export function useRun() {
       setBusy(false);
       setProblems(result.ok ? [] : result.problems);
       if (result.ok && changed(result.value)) {
-        if (said)
-          enqueueSnackbar(typeof said === 'string' ? said : said(result.value), { variant: 'success' });
+        const words = typeof said === 'function' ? said(result.value) : said;
+        if (words) enqueueSnackbar(words, { variant: 'success' });
         // A page with a view of its own has got it back already.
         if (shown.get() === null) router.refresh();
       }

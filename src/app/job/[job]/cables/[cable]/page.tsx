@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { CablePage } from '@/ui/cables/CablePage';
+import { Seen } from '@/ui/data/Seen';
 import { look } from '../../../../for-pages';
 import { Refused } from '../../../../refusal';
 import { segment } from '../../../../segment';
@@ -20,12 +21,20 @@ export default async function OneCable({ params }: Props) {
   return (
     <JobShell slug={segment(slug)}>
       {async (job) => {
-        const end = { job: job.slug, cable: segment(tag) };
-        const [a, b] = [
-          await look('viewTermination', [{ ...end, end: 'A' }]),
-          await look('viewTermination', [{ ...end, end: 'B' }]),
+        const ref = { job: job.slug, cable: segment(tag) };
+        const [atA, atB] = [
+          { ...ref, end: 'A' as const },
+          { ...ref, end: 'B' as const },
         ];
-        if (a.ok && b.ok) return <CablePage first={[a.value, b.value]} />;
+        const [a, b] = await Promise.all([look('viewTermination', [atA]), look('viewTermination', [atB])]);
+        if (a.ok && b.ok)
+          return (
+            <Seen at={['viewTermination', atA]} value={a.value}>
+              <Seen at={['viewTermination', atB]} value={b.value}>
+                <CablePage first={[a.value, b.value]} />
+              </Seen>
+            </Seen>
+          );
         return (
           <Refused
             problems={a.ok ? (b.ok ? [] : b.problems) : a.problems}
