@@ -98,6 +98,13 @@ export const rowEdits = array()
   .of(object({ cable: rowId, versions: rowVersions, fields: typedFields }).noUnknown().required())
   .min(1)
   .max(MOST_ROWS)
+  .test(
+    'once',
+    'names a row twice',
+    // Asked before each of them is known to be a row.
+    (rows: readonly ({ readonly cable?: unknown } | null)[] | undefined) =>
+      rows === undefined || new Set(rows.map((r) => r?.cable)).size === rows.length,
+  )
   .required();
 
 const mix = object({

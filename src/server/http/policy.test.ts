@@ -16,6 +16,15 @@ const status = (change: Partial<RequestFacts>, settings = alone) =>
   turnedAway({ ...page, ...change }, settings)?.status ?? 200;
 
 test.each([
+  ['an umlaut', '/job/x/t/%C3%A4/A/cut', 200],
+  ['a percent sign', '/job/x/cables/%25', 200],
+  ['half a letter', '/job/x/cables/%E0%A4', 404],
+  ['a percent sign alone', '/job/x/t/50%/A/cut', 404],
+])('an address with %s in it', (_, path, expected) => {
+  expect(status({ path })).toBe(expected);
+});
+
+test.each([
   ['this machine by number', '127.0.0.1:3000', 200],
   ['this machine by name, in capitals', 'LOCALHOST:4000', 200],
   ['this machine by the newer protocol', '[::1]:3000', 200],

@@ -39,6 +39,16 @@ const nameOf = (host: string): string => host.toLowerCase().replace(/:\d+$/, '')
 
 const WRITES_NOTHING = new Set(['GET', 'HEAD', 'OPTIONS']);
 
+/** An address whose percent signs stand for no text names nothing. */
+function readable(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 function originHost(origin: string): string | null {
   try {
     return new URL(origin).host.toLowerCase();
@@ -64,6 +74,7 @@ export function turnedAway(request: RequestFacts, settings: HttpSettings): Turne
       words:
         'This application is not served under that name. Names besides this machine’s own are set in AMBER_COLLAR_HOSTS.',
     };
+  if (!readable(path)) return { status: 404, words: 'There is no such address: it cannot be read.' };
   if (!WRITES_NOTHING.has(method)) {
     if (origin === null || originHost(origin) !== host)
       return { status: 403, words: 'A request that writes must come from a page of this application.' };

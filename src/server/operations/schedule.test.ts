@@ -56,6 +56,7 @@ describe('adding and editing cables', () => {
     [{ tag: 'k-1', type: 'W4-10' }, /tag: this tag is already/],
     [{ tag: 'K-5', type: 'rope' }, /type: is not a cable type/],
     [{ tag: 'K-5', type: 'W4-10', route: 'far' }, /route: not a length/],
+    [{ tag: 'K-5', type: 'W4-10', constructor: 'y' }, /constructor: is no column of the schedule/],
     [{ tag: 'K-5', type: 'W4-10', route: '-4' }, /route:/],
     [{ tag: 'K-5', type: 'W4-10', aPlace: 'BX-1/E1' }, /aPlace: is taken by K-1\/A/],
     [{ tag: 'K-5', type: 'W4-10', aPlace: 'BX-7/E1' }, /aPlace: is not an entry/],

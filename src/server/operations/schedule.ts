@@ -97,7 +97,9 @@ async function parseFields(
   input: ScheduleEdit,
   cableId: number | null,
 ): Promise<Result<Parsed>> {
-  const problems: Problem[] = [];
+  const problems: Problem[] = Object.keys(input)
+    .filter((key) => !SCHEDULE_FIELDS.some((f) => f === key))
+    .map((path) => ({ path, message: 'is no column of the schedule' }));
   const parsed = {
     cable: {} as Record<string, FieldValue>,
     A: {} as Record<string, FieldValue>,
