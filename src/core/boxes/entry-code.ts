@@ -14,6 +14,7 @@ const NPT_PITCH: Readonly<Record<string, number>> = {
   '2': 25.4 / 11.5,
 };
 const NPT_LARGE = 25.4 / 8;
+const nptPitch = (size: string): number => Number((NPT_PITCH[size] ?? NPT_LARGE).toFixed(3));
 /** Metric glands and entries use pitch 1.5 where nothing else is said (IEC 60423). */
 const METRIC_PITCH = 1.5;
 
@@ -37,10 +38,14 @@ export function readHole(text: string): Result<Hole> {
       ? threaded({ form: 'metric', size, pitchMm })
       : refuse('size', 'is not a metric size', text);
   }
-  const npt = /^(?:NPT ?)?(\d+(?:[- ]\d+\/\d+)?|\d+\/\d+) ?(?:in|inch)? ?(?:NPT)?$/i.exec(plain);
+  const npt =
+    /^(?:NPT ?)?(\d+(?:[- ]\d+\/\d+)?|\d+\/\d+) ?(?:in|inch)? ?(?:NPT)?(?: ?[x×*] ?(\d(?:\.\d+)?))?$/i.exec(
+      plain,
+    );
   if (npt && /npt/i.test(plain)) {
     const size = (npt[1] ?? '').replace('-', ' ');
-    const pitchMm = Number((NPT_PITCH[size] ?? NPT_LARGE).toFixed(3));
+    const pitchMm = npt[2] === undefined ? nptPitch(size) : Number(npt[2]);
+    if (pitchMm < 0.5 || pitchMm > 6) return refuse('size', 'is not a pitch of such a thread', text);
     return isThreadSize('npt', size)
       ? threaded({ form: 'npt', size, pitchMm })
       : refuse('size', 'is not a nominal size of a tapered thread', text);
@@ -53,6 +58,14 @@ export function readHole(text: string): Result<Hole> {
   }
   return refuse('size', 'is no hole: write M25, M25x1.5, 3/4 NPT or hole 20.5', text);
 }
+
+/** A hole as text that `readHole` reads back. */
+export const holeText = ({ thread, holeMm }: Pick<Entry, 'thread' | 'holeMm'>): string => {
+  if (thread === null) return holeMm === null ? '' : `hole ${holeMm}`;
+  const [name, usual] =
+    thread.form === 'npt' ? [`${thread.size} NPT`, nptPitch(thread.size)] : [thread.size, METRIC_PITCH];
+  return thread.pitchMm === usual ? name : `${name}${thread.form === 'npt' ? ' x ' : 'x'}${thread.pitchMm}`;
+};
 
 const MOST_ENTRIES = 200;
 

@@ -47,6 +47,8 @@ export const boxWithEntriesSchema = object({
   .noUnknown()
   .required();
 
+export type BoxWithEntries = InferType<typeof boxWithEntriesSchema>;
+
 const planSchema = object({
   end: string().oneOf(ENDS).required(),
   /** The sheet that the plan stands on; it must be in the catalogue of whoever takes the file in. */

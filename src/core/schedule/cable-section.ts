@@ -27,22 +27,37 @@ const ARMOUR_MM: Readonly<Record<CableType['armour'], number>> = {
 const SHEATH_MM = 1.8;
 
 /**
- * The section of a cable to scale, built from inside: as large as its cores with usual insulation make it, and its sheaths as the datasheet says or
- * usual ones. It shows how the layers lie; no diameter is taken from it.
+ * The section of a cable to scale, built from inside: every layer as large as the datasheet says, or as its cores with usual insulation and usual
+ * sheaths make it. It shows how the layers lie; no diameter is taken from it.
  */
 export function cableSection(type: CableType): CableSection {
   const conductor = Math.sqrt((4 * type.coreSectionMm2) / Math.PI) * 1.07;
-  const core = conductor / 2 + insulationMm(type.coreSectionMm2);
+  const { nominal } = type;
+  const core = nominal?.core ? nominal.core.mm / 2 : conductor / 2 + insulationMm(type.coreSectionMm2);
   const laid = layCores(type.cores, core);
-  const rings: SectionRing[] = [{ layer: 'cores', insideMm: 0, outsideMm: laid.radius * 2 }];
-  let radius = laid.radius;
-  const add = (layer: SectionRing['layer'], mm: number) => {
-    rings.push({ layer, insideMm: radius * 2, outsideMm: (radius + mm) * 2 });
-    radius += mm;
+  let radius = Math.max(laid.radius, (nominal?.laidUpCores?.mm ?? 0) / 2);
+  const rings: SectionRing[] = [{ layer: 'cores', insideMm: 0, outsideMm: radius * 2 }];
+  const add = (layer: SectionRing['layer'], mm: number, said: { readonly mm: number } | undefined) => {
+    // A diameter that the layers inside have outgrown in the drawing says nothing about the thickness.
+    const outside = said !== undefined && said.mm / 2 > radius ? said.mm / 2 : radius + mm;
+    rings.push({ layer, insideMm: radius * 2, outsideMm: outside * 2 });
+    radius = outside;
   };
-  if (type.innerSheath || type.armour === 'none') add('bedding', type.innerSheathThicknessMm ?? SHEATH_MM);
-  if (type.armour !== 'none') add('armour', ARMOUR_MM[type.armour]);
-  if (type.jacketed && type.armour !== 'none') add('jacket', type.outerSheathThicknessMm ?? SHEATH_MM);
+  const armoured = type.armour !== 'none';
+  if (type.innerSheath || !armoured)
+    add(
+      'bedding',
+      type.innerSheathThicknessMm ?? SHEATH_MM,
+      armoured ? nominal?.innerSheath : nominal?.outerSheath,
+    );
+  if (armoured)
+    add(
+      'armour',
+      nominal?.armourWire?.mm ?? ARMOUR_MM[type.armour],
+      nominal?.overArmour ?? (type.jacketed ? undefined : nominal?.outerSheath),
+    );
+  if (armoured && type.jacketed)
+    add('jacket', type.outerSheathThicknessMm ?? SHEATH_MM, nominal?.outerSheath);
   return { rings, cores: laid.cores, outerMm: radius * 2 };
 }
 

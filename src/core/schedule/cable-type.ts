@@ -1,5 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { ARMOUR_KINDS, MATERIALS } from '@/core/catalogue';
+import { nominalProblem, nominalSchema } from './nominal';
 
 /** Places a cable is listed for in division-style codes: class and division, or for use in a tray. */
 export const CABLE_LISTINGS = ['I/1', 'I/2', 'II/1', 'II/2', 'III', 'tray'] as const;
@@ -34,8 +35,14 @@ export const cableTypeSchema = object({
     }),
   /** Hazardous-location listings printed on the cable; not known when left out. */
   listings: array().of(string().oneOf(CABLE_LISTINGS).required()).optional(),
+  /** Diameters by the datasheet. They stand in for what nobody has measured yet, and all that is planned on them is provisional. */
+  nominal: nominalSchema,
 })
   .noUnknown()
+  .test('nominal', function nesting(type) {
+    const problem = nominalProblem(type);
+    return problem === null || this.createError({ path: 'nominal', message: problem });
+  })
   .required();
 
 export type CableType = InferType<typeof cableTypeSchema>;

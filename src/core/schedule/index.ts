@@ -1,4 +1,5 @@
 export * from './cable-type';
+export * from './nominal';
 export * from './code-profile';
 export * from './profiles';
 export * from './enclosure';

@@ -51,6 +51,9 @@ const UNIT_SIGNS: readonly (readonly [RegExp, SheetUnit])[] = [
   [/(^|[^a-z])(m|mtr|mtrs|metres?|meters?)($|[^a-z²])/i, 'm'],
 ];
 
+/** What a heading speaks of; null when it is none of ours. */
+export const fieldOfHeading = (heading: string): SheetField | null => fieldOf(heading)?.field ?? null;
+
 /** The unit that a heading names, or that the cells carry; null where none is said. */
 function unitOf(heading: string, cells: readonly string[]): SheetUnit | null {
   const said = [heading, ...cells.filter((c) => /\d\s*[a-z"]/i.test(c)).slice(0, 5)];

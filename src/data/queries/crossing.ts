@@ -2,10 +2,11 @@ import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { canonicalJson, hashOf } from '@/core/kernel';
 import type { CrossingSetup } from '@/core/crossing';
 import type { FramePlan, FrameRequest } from '@/core/frame-packing';
+import type { CableType } from '@/core/schedule';
 import type { Tx } from '../connection';
 import { UnreadableRow } from '../stored';
-import { CROSSING_SETUP, FRAME_PLAN, FRAME_REQUEST } from '../stored-kinds';
-import { cable, crossing, crossingPlan } from '../schema';
+import { CABLE_TYPE, CROSSING_SETUP, FRAME_PLAN, FRAME_REQUEST } from '../stored-kinds';
+import { cable, cableType, crossing, crossingPlan } from '../schema';
 
 export interface CrossingRow {
   readonly id: number;
@@ -116,10 +117,15 @@ export async function insertCrossingPlan(
 }
 
 /** Cables of a job that are in use, with their ids. */
-export async function liveCables(tx: Tx, jobId: number): Promise<{ id: number; tag: string }[]> {
-  return tx
-    .select({ id: cable.id, tag: cable.tag })
+export async function liveCables(
+  tx: Tx,
+  jobId: number,
+): Promise<{ id: number; tag: string; cableType: CableType }[]> {
+  const rows = await tx
+    .select({ id: cable.id, tag: cable.tag, typeFacts: cableType.facts })
     .from(cable)
+    .innerJoin(cableType, eq(cable.typeId, cableType.id))
     .where(and(eq(cable.jobId, jobId), isNull(cable.retiredAt)))
     .orderBy(asc(cable.tag));
+  return rows.map(({ typeFacts, ...row }) => ({ ...row, cableType: CABLE_TYPE.parse(typeFacts, row.tag) }));
 }

@@ -18,7 +18,7 @@ import {
 } from '@/core/gland-selection';
 import { actOf, type ChainFault, replay, type BenchAct, type Progress, type Step } from '@/core/record';
 import { collarOf, generateSteps, isStale, type CollarState, type PlanRequest } from '@/core/procedure';
-import { terminationTag } from '@/core/schedule';
+import { terminationTag, withNominal } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import type {
   JobRow,
@@ -97,7 +97,10 @@ function prepare(input: AssessInput): Prepared {
   const { job, row, catalogue } = input;
   const readings = readingsOfEnd(input.readings, row.end);
   const measuredResult = measureEnd(
-    readings.map((r) => r.reading),
+    withNominal(
+      readings.map((r) => r.reading),
+      row.cableType.nominal,
+    ),
     job.profile.measurement,
   );
   const measured = measuredResult.ok ? measuredResult.value : NOTHING_MEASURED;

@@ -24,7 +24,7 @@ import {
   type Step,
   type CrossingRef,
 } from '@/core/record';
-import { ENDS } from '@/core/schedule';
+import { ENDS, withNominal } from '@/core/schedule';
 import {
   database,
   findCrossing,
@@ -55,11 +55,14 @@ export async function knownDiameters(tx: Tx, job: JobRow): Promise<Map<string, K
     cables.map((c) => c.id),
   );
   return new Map(
-    cables.map(({ id, tag }) => {
+    cables.map(({ id, tag, cableType }) => {
       const mine = readings.filter((r) => r.cableId === id);
       const ends = ENDS.flatMap((end) => {
         const m = measure(
-          mine.flatMap((r) => (r.end === null || r.end === end ? [r.reading] : [])),
+          withNominal(
+            mine.flatMap((r) => (r.end === null || r.end === end ? [r.reading] : [])),
+            cableType.nominal,
+          ),
           'outerSheath',
           job.profile.measurement,
         );

@@ -38,7 +38,8 @@ export function IntervalChart({
       />
       {samples.map((s, i) => {
         const y = i * ROW + ROW / 2;
-        const method = readings[s.index]?.method;
+        // What nobody read comes from the datasheet of the cable's type.
+        const method = readings[s.index]?.method ?? 'datasheet';
         return (
           <g key={s.index}>
             <line
@@ -60,7 +61,7 @@ export function IntervalChart({
                 className={method === 'datasheet' ? styles.hollow : styles.dot}
               />
             )}
-            <title>{method ? METHOD_WORDS[method] : ''}</title>
+            <title>{METHOD_WORDS[method]}</title>
           </g>
         );
       })}

@@ -79,7 +79,7 @@ function Layer({ view, quantity, flameproof, remove, queue }: LayerProps) {
       aria-labelledby={`q-${quantity}`}
       sx={{ p: '12px 0 14px', borderTop: '2px solid', borderColor: 'divider' }}
     >
-      <LayerHead quantity={quantity} measured={measured} />
+      <LayerHead quantity={quantity} measured={measured} ofType={own.length === 0} />
       {measured ? <IntervalChart measurement={measured} readings={taken} /> : null}
       <ReadingTable
         readings={own}
@@ -112,9 +112,11 @@ function Layer({ view, quantity, flameproof, remove, queue }: LayerProps) {
 interface HeadProps {
   readonly quantity: Quantity;
   readonly measured: Measurement | null;
+  /** Nobody read anything of it: what is known is what the datasheet of the cable's type says. */
+  readonly ofType: boolean;
 }
 
-function LayerHead({ quantity, measured: m }: HeadProps) {
+function LayerHead({ quantity, measured: m, ofType }: HeadProps) {
   const words = QUANTITY_WORDS[quantity];
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', gap: '4px 18px' }}>
@@ -127,7 +129,7 @@ function LayerHead({ quantity, measured: m }: HeadProps) {
           <Both texts={diameterTexts(m.interval.min, m.interval.max)} />
           {m.provisional ? (
             <Box component="span" sx={PROVISIONAL}>
-              provisional
+              {ofType ? 'provisional, by the datasheet of its type' : 'provisional'}
             </Box>
           ) : null}
         </Box>
