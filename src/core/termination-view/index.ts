@@ -259,6 +259,7 @@ export * from './import-report';
 export * from './kit';
 export * from './moved-on';
 export * from './schedule-row';
+export * from './setup-preview';
 
 /** A box with its entries, and who has each of them. */
 export interface BoxView {

@@ -38,7 +38,7 @@ export async function readSheets(bytes: Uint8Array, readWorkbook: ReadWorkbook):
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) {
     const grid = readCsvGrid(bytes);
     if (!grid.ok) return grid;
-    return withSomething([{ name: 'the file', grid: grid.value }]);
+    return withSomething([{ name: 'the file', grid: inColumns(grid.value) }]);
   }
   try {
     const workbook = await readWorkbook(bytes);
@@ -51,6 +51,15 @@ export async function readSheets(bytes: Uint8Array, readWorkbook: ReadWorkbook):
   } catch {
     return refuse('file', 'is no workbook that can be read: save it as .xlsx or CSV and try again');
   }
+}
+
+/** Text out of a document keeps its columns apart by spaces alone: two of them, or more. */
+function inColumns(grid: Grid): Grid {
+  const filled = grid.filter((row) => row.some((c) => c.trim() !== ''));
+  const spaced = filled.filter((row) => row.length === 1 && /\S {2,}\S/.test(row[0] ?? ''));
+  return spaced.length * 2 > filled.length
+    ? grid.map((row) => row.flatMap((c) => c.trim().split(/ {2,}/)))
+    : grid;
 }
 
 function withSomething(sheets: readonly Sheet[]): Result<Sheet[]> {

@@ -58,6 +58,7 @@ import {
   previewSheet,
   viewMapping,
 } from '../operations/schedule-file';
+import { importSetup, previewSetup, setupFile } from '../operations/setup-file';
 import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
 import { work } from '../operations/work';
 import { labelSheet, workPack } from '../operations/work-pack';
@@ -141,6 +142,8 @@ export const OPERATIONS = {
   exportScheduleBook: read([JOB], ([job]) => exportScheduleBook(job), 'heavy'),
   previewSheet: read([JOB, ['sheet', a.json]], ([job, sheet]) => previewSheet(job, sheet), 'heavy'),
   viewMapping: read([JOB, ['headings', a.hash]], ([job, headings]) => viewMapping(job, headings)),
+  previewSetup: read([JOB, ['setup', a.json]], ([job, setup]) => previewSetup(job, setup), 'heavy'),
+  setupFile: read([JOB, ['file', a.shortText]], ([job, file]) => setupFile(job, file), 'heavy'),
   viewBoxes: read([JOB], ([job]) => viewBoxes(job)),
   previewBox: read(
     [JOB, BOX, ['facts', a.json]],
@@ -267,6 +270,11 @@ export const OPERATIONS = {
   importSheet: write(
     [JOB, ['sheet', a.json], ['hash', a.hash]],
     ([job, sheet, hash], who, { now }) => importSheet(job, sheet, hash, who, now),
+    'heavy',
+  ),
+  importSetup: write(
+    [JOB, ['setup', a.json], ['hash', a.hash]],
+    ([job, setup, hash], who, { now }) => importSetup(job, setup, hash, who, now),
     'heavy',
   ),
   createJob: write([['new', a.json]], ([given], who, { now }) => createJob(given, who, now)),

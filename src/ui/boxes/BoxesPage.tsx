@@ -12,6 +12,11 @@ import { Acts } from '../kit-of-parts/Acts';
 import { Empty } from '../kit-of-parts/Empty';
 import { Filter } from '../kit-of-parts/Filter';
 import { Place } from '../kit-of-parts/Place';
+import { Problems } from '../kit-of-parts/Problems';
+import { UndoRedo } from '../changes/UndoRedo';
+import { SaveTable } from '../setup-table/SaveTable';
+import { TakeInBoxes } from '../setup-table/TakeInBoxes';
+import { useRun } from '../termination/use-run';
 import { AddBox } from './AddBox';
 import { boxPath } from './box-path';
 import { Plate } from './Plate';
@@ -25,6 +30,8 @@ interface Props {
 export function BoxesPage({ job, first }: Props) {
   const boxes = useLook(['viewBoxes', job]).view ?? first;
   const [adding, setAdding] = useState<BoxView | 'new' | null>(null);
+  const [taking, setTaking] = useState(false);
+  const { run, busy, problems } = useRun();
   const [filter, setFilter] = useState('');
   const deferred = useDeferredValue(filter);
   const words = deferred.toLowerCase().split(/\s+/).filter(Boolean);
@@ -37,9 +44,16 @@ export function BoxesPage({ job, first }: Props) {
     <Place
       title="Boxes"
       acts={
-        <Button variant="contained" color="secondary" data-shortcut="n" onClick={() => setAdding('new')}>
-          New box
-        </Button>
+        <Acts tight>
+          <Button variant="contained" color="secondary" data-shortcut="n" onClick={() => setAdding('new')}>
+            New box
+          </Button>
+          <Button variant="outlined" onClick={() => setTaking(true)}>
+            Take in a table
+          </Button>
+          <SaveTable job={job} what="boxes" />
+          <UndoRedo job={job} running={{ run, busy }} />
+        </Acts>
       }
       lead={
         boxes.length === 0
@@ -47,6 +61,8 @@ export function BoxesPage({ job, first }: Props) {
           : `${boxes.length} ${boxes.length === 1 ? 'box' : 'boxes'}, ${free} ${free === 1 ? 'entry' : 'entries'} free.`
       }
     >
+      <Problems problems={problems} />
+      {taking ? <TakeInBoxes job={job} boxes={boxes} onClose={() => setTaking(false)} /> : null}
       {adding === null ? null : (
         <AddBox job={job} like={adding === 'new' ? null : adding} onClose={() => setAdding(null)} />
       )}

@@ -21,6 +21,7 @@ import { Problems } from '../kit-of-parts/Problems';
 import { TextField } from '../kit-of-parts/TextField';
 import { Tick } from '../kit-of-parts/Tick';
 import { useRun } from '../termination/use-run';
+import { NominalFields } from './NominalFields';
 import { CableSectionDrawing } from './Section';
 
 /** Nothing is filled and every sheath creeps until somebody has looked. */
@@ -120,6 +121,7 @@ export function TypeEditor({ job, view, onClose }: Props) {
                 width={180}
               />
             </Acts>
+            <NominalFields control={control} />
             <Built control={control} />
             <Listings control={control} />
           </Box>

@@ -14,6 +14,8 @@ import { Empty } from '../kit-of-parts/Empty';
 import { Place } from '../kit-of-parts/Place';
 import { Problems } from '../kit-of-parts/Problems';
 import { useRun } from '../termination/use-run';
+import { SaveTable } from '../setup-table/SaveTable';
+import { TakeInTypes } from '../setup-table/TakeInTypes';
 import { CableSectionDrawing } from './Section';
 import { TypeEditor } from './TypeEditor';
 
@@ -27,6 +29,7 @@ export function TypesPage({ job, first }: Props) {
   const types = useLook(['viewTypes', job]).view ?? first;
   const send = useSend();
   const { run, busy, problems } = useRun();
+  const [taking, setTaking] = useState(false);
   const [editing, setEditing] = useState<string | null>(null);
   return (
     <Place
@@ -41,15 +44,23 @@ export function TypesPage({ job, first }: Props) {
           >
             New type
           </Button>
+          <Button variant="outlined" onClick={() => setTaking(true)}>
+            Take in a table
+          </Button>
+          <SaveTable job={job} what="types" />
           <UndoRedo job={job} running={{ run, busy }} />
         </Acts>
       }
       lead="Construction and cores, by the datasheet. Diameters that decide come from measuring the cable in hand."
     >
       <Problems problems={problems} />
+      {taking ? <TakeInTypes job={job} types={types} onClose={() => setTaking(false)} /> : null}
       {editing === 'new type' ? <TypeEditor job={job} view={null} onClose={() => setEditing(null)} /> : null}
       {types.length === 0 && editing === null ? (
-        <Empty>No type yet. Make one here, or take in a cable list that speaks of them.</Empty>
+        <Empty>
+          No type yet. Make one here, paste the table of a datasheet, or take in a cable list that speaks of
+          them.
+        </Empty>
       ) : null}
       <Box component="ul" aria-label="Cable types" sx={{ p: 0, m: 0, listStyle: 'none' }}>
         {types.map((view) => (

@@ -5,7 +5,7 @@ import type { MissingField } from '@/core/gland-selection';
 import type { JobCard, JobSettings, NewJob } from '@/core/job';
 import type { JobPick } from '@/core/job-choice';
 import type { Invited, MembersView, MeView, PeopleView, Role } from '@/core/people';
-import type { SheetMapping } from '@/core/spreadsheet';
+import type { SheetMapping, SheetSetup } from '@/core/spreadsheet';
 import type { ImportOutcomeView, ImportPreviewView } from '../schedule/schedule-types';
 import type { SpareRule } from '@/core/kit';
 import type { CrossingRef, SubjectRef, TerminationRef, WorkInput, WorkOutcome } from '@/core/record';
@@ -23,6 +23,7 @@ import type {
   MovedOnLine,
   RowVersions,
   SetupOutcome,
+  SetupPreview,
   SummaryView,
   TerminationView,
   TypeView,
@@ -52,6 +53,7 @@ export interface Looks {
   previewBox: Of<[job: string, box: string, facts: unknown], readonly string[]>;
   viewTypes: Of<[job: string], readonly TypeView[]>;
   viewMapping: Of<[job: string, headings: string], SheetMapping | null>;
+  previewSetup: Of<[job: string, setup: SheetSetup], SetupPreview>;
   previewSheet: Of<[job: string, sheet: unknown], ImportPreviewView>;
   viewJobCards: Of<[], readonly JobCard[]>;
   viewPeople: Of<[], PeopleView>;
@@ -75,6 +77,7 @@ export interface Commands {
   addType: Of<[job: string, facts: CableType], SetupOutcome>;
   setType: Of<[job: string, type: string, version: number, facts: CableType], SetupOutcome>;
   takeOutType: Of<[job: string, type: string, version: number], SetupOutcome>;
+  importSetup: Of<[job: string, setup: SheetSetup, hash: string], SetupOutcome>;
   importSheet: Of<[job: string, sheet: unknown, hash: string], ImportOutcomeView>;
   createJob: Of<[given: NewJob], { readonly slug: string }>;
   importJob: Of<[text: string], { readonly slug: string }>;

@@ -1,0 +1,229 @@
+import { canonicalJson, hashOf, ok, refuse, validate, type Result } from '@/core/kernel';
+import type { CableType, CellChange } from '@/core/schedule';
+import {
+  BOX_COLUMNS,
+  boxTable,
+  ENTRY_COLUMNS,
+  typeColumns,
+  typeTable,
+  type FactColumn,
+} from '@/core/setup-table';
+import type { SetupLine, SetupOutcome, SetupPreview } from '@/core/termination-view';
+import {
+  listBoxes,
+  listCableTypes,
+  loadTerminations,
+  terminationIdsInEntries,
+  terminationIdsOfType,
+  type BoxRow,
+  type JobRow,
+  type Tx,
+} from '@/data';
+import { writeCsv } from '@/formats/csv/write';
+import { writeXlsx } from '@/formats/xlsx/write';
+import type { Actor } from '../actor';
+import { EditLog } from './edits';
+import { doIn, lookIn } from './in-job';
+import { assessMany, refreshSummaries } from './load';
+import { makeBox, makeEntry, makeType, setupSchema, type Making, type Setup } from './make-setup';
+
+interface TypeRow {
+  readonly id: number;
+  readonly version: number;
+  readonly facts: CableType;
+}
+
+/** What there is of it in the job. */
+interface There {
+  readonly types: ReadonlyMap<string, TypeRow>;
+  readonly boxes: ReadonlyMap<string, BoxRow>;
+}
+
+interface Judged {
+  readonly setup: Setup;
+  readonly there: There;
+  readonly lines: readonly SetupLine[];
+  readonly hash: string;
+}
+
+/** By the columns of the table: what it would be shown as before and after. */
+const changesOf = <T>(columns: readonly FactColumn<T>[], was: T | null, is: T): CellChange[] =>
+  columns.flatMap((c) => {
+    const [before, after] = [was === null ? '' : c.write(was), c.write(is)];
+    return before === after ? [] : [{ column: c.column, before, after }];
+  });
+
+function line<T>(
+  what: SetupLine['what'],
+  name: string,
+  columns: readonly FactColumn<T>[],
+  was: T | null,
+  is: T,
+): SetupLine {
+  if (was === null) return { what, name, status: 'new', changes: [] };
+  const same = canonicalJson(was) === canonicalJson(is);
+  return { what, name, status: same ? 'same' : 'changed', changes: same ? [] : changesOf(columns, was, is) };
+}
+
+const twice = (names: readonly string[]): string | undefined =>
+  names.find((name, i) => names.indexOf(name) !== i);
+
+async function judge(tx: Tx, job: JobRow, given: unknown): Promise<Result<Judged>> {
+  const read = validate(setupSchema, given, true);
+  if (!read.ok) return read;
+  const setup = read.value;
+  const again = twice([
+    ...setup.types.map((t) => `type ${t.code}`),
+    ...setup.boxes.flatMap(({ box, entries }) => [
+      `box ${box.tag}`,
+      ...entries.map((e) => `entry ${box.tag}/${e.label}`),
+    ]),
+  ]);
+  if (again !== undefined) return refuse('file', `says ${again} twice`);
+  const there: There = {
+    types: new Map((await listCableTypes(tx, job.id)).map((t) => [t.code, t])),
+    boxes: new Map((await listBoxes(tx, job.id)).map((b) => [b.facts.tag, b])),
+  };
+  const lines = [
+    ...setup.types.map((t) => line('type', t.code, typeColumns(), there.types.get(t.code)?.facts ?? null, t)),
+    ...setup.boxes.flatMap(({ area, box, entries }) => {
+      const was = there.boxes.get(box.tag);
+      const holes = new Map(was?.entries.map((e) => [e.facts.label, e.facts]));
+      return [
+        line('box', box.tag, BOX_COLUMNS, was ? { ...was.facts, area: was.area } : null, { ...box, area }),
+        ...entries.map((e) =>
+          line('entry', `${box.tag}/${e.label}`, ENTRY_COLUMNS, holes.get(e.label) ?? null, e),
+        ),
+      ];
+    }),
+  ];
+  return ok({ setup, there, lines, hash: hashOf([lines, setup]) });
+}
+
+/** Ends that hang on what is there and would change. */
+async function endsOn(tx: Tx, { setup, there }: Judged): Promise<number[]> {
+  const ids: number[] = [];
+  for (const type of setup.types) {
+    const was = there.types.get(type.code);
+    if (was && canonicalJson(was.facts) !== canonicalJson(type))
+      ids.push(...(await terminationIdsOfType(tx, was.id)));
+  }
+  const entries = setup.boxes.flatMap(({ box }) => there.boxes.get(box.tag)?.entries.map((e) => e.id) ?? []);
+  ids.push(...(await terminationIdsInEntries(tx, entries)));
+  return [...new Set(ids)];
+}
+
+/** What types and boxes of a table would do to the job, one by one, and which plans would become stale. Nothing is written. */
+export function previewSetup(slug: string, given: unknown): Promise<Result<SetupPreview>> {
+  return lookIn<SetupPreview>(slug, async ({ tx, job }) => {
+    const judged = await judge(tx, job, given);
+    if (!judged.ok) return judged;
+    const { setup, lines, hash } = judged.value;
+    const rows = await loadTerminations(tx, await endsOn(tx, judged.value));
+    const types = new Map(setup.types.map((t) => [t.code, t]));
+    const boxes = new Map(setup.boxes.map((b) => [b.box.tag, b]));
+    const changed = rows.map((row) => {
+      const box = row.place === null ? undefined : boxes.get(row.place.enclosure.tag);
+      const cableType = types.get(row.cableType.code) ?? row.cableType;
+      if (row.place === null || box === undefined) return { ...row, cableType };
+      const { label } = row.place.entry;
+      const entry = box.entries.find((e) => e.label === label) ?? row.place.entry;
+      return { ...row, cableType, place: { ...row.place, enclosure: box.box, entry } };
+    });
+    const stale = (all: Awaited<ReturnType<typeof assessMany>>) =>
+      new Set(all.filter((a) => a.stale).map((a) => a.tag));
+    const before = stale(await assessMany(tx, job, rows));
+    const after = stale(await assessMany(tx, job, changed));
+    return ok({ lines, stale: [...after].filter((t) => !before.has(t)), hash });
+  });
+}
+
+/** Takes types and boxes of a table in, as one edit: what is new is made, what is there becomes what the table says, and what it does not name stays. */
+export function importSetup(
+  slug: string,
+  given: unknown,
+  hash: string,
+  actor: Actor,
+  now: Date,
+): Promise<Result<SetupOutcome>> {
+  return doIn<SetupOutcome>(slug, async ({ tx, job }) => {
+    const judged = await judge(tx, job, given);
+    if (!judged.ok) return judged;
+    if (judged.value.hash !== hash)
+      return refuse('file', 'the job has changed since this was shown: look again');
+    const { lines } = judged.value;
+    const ends = await endsOn(tx, judged.value);
+    const log = new EditLog(tx);
+    await write({ tx, job, log, now }, judged.value);
+    const touched = lines.filter((l) => l.status !== 'same').length;
+    await log.save(job, `${touched} of a table of ${labelOf(lines)}`, actor, now);
+    await refreshSummaries(tx, job, ends);
+    return ok({ touched });
+  });
+}
+
+const labelOf = (lines: readonly SetupLine[]): string =>
+  lines.every((l) => l.what === 'type') ? 'cable types' : 'boxes';
+
+async function write(making: Making, { setup, there }: Judged): Promise<void> {
+  const { log } = making;
+  for (const type of setup.types) {
+    const was = there.types.get(type.code);
+    if (was === undefined) await makeType(making, type);
+    else if (canonicalJson(was.facts) !== canonicalJson(type))
+      await log.write('cableType', was.id, { facts: JSON.stringify(type) }, was.version);
+  }
+  for (const { area, box, entries } of setup.boxes) {
+    const was = there.boxes.get(box.tag);
+    const id = was?.id ?? (await makeBox(making, area, box));
+    if (id === null) throw new Error(`the box ${box.tag} was not there a moment ago`);
+    if (was && (was.area !== area || canonicalJson(was.facts) !== canonicalJson(box)))
+      await log.write('enclosure', id, { area, facts: JSON.stringify(box) }, was.version);
+    for (const entry of entries) {
+      const hole = was?.entries.find((e) => e.facts.label === entry.label);
+      if (hole === undefined) await makeEntry(making, id, entry);
+      else if (canonicalJson(hole.facts) !== canonicalJson(entry))
+        await log.write('entry', hole.id, { facts: JSON.stringify(entry) }, hole.version);
+    }
+  }
+}
+
+const FILES = {
+  'types.csv': 'text/csv; charset=utf-8',
+  'types.xlsx': 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  'boxes.csv': 'text/csv; charset=utf-8',
+  'boxes.xlsx': 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+} as const;
+
+export interface SetupFile {
+  readonly bytes: Uint8Array;
+  readonly type: string;
+  readonly name: string;
+}
+
+/** The types or the boxes of a job as a file that reads back identical. */
+export function setupFile(slug: string, file: string): Promise<Result<SetupFile>> {
+  return lookIn<SetupFile>(slug, async ({ tx, job }) => {
+    if (!Object.hasOwn(FILES, file)) return refuse('file', 'is no file of a job’s types or boxes', file);
+    const name = file as keyof typeof FILES;
+    const table = name.startsWith('types')
+      ? typeTable((await listCableTypes(tx, job.id)).map((t) => t.facts))
+      : boxTable(
+          (await listBoxes(tx, job.id)).map(({ area, facts, entries }) => ({
+            area,
+            box: facts,
+            entries: entries.map((e) => e.facts),
+          })),
+        );
+    const [head = [], ...rows] = table;
+    const bytes = name.endsWith('.xlsx')
+      ? await writeXlsx(name.startsWith('types') ? 'Cable types' : 'Boxes', table)
+      : new TextEncoder().encode(
+          writeCsv(
+            head,
+            rows.map((row) => Object.fromEntries(head.map((h, i) => [h, row[i] ?? '']))),
+          ),
+        );
+    return ok({ bytes, type: FILES[name], name: `${slug}-${name}` });
+  });
+}
