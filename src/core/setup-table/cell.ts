@@ -37,7 +37,7 @@ export const yesNoCell: CellKind<boolean> = {
 
 const folded = (text: string): string => text.toLowerCase().replace(/[\s_-]+/g, '');
 
-/** One of several codes; `words` are other ways to write them. */
+/** One of several codes, written in `words` where there are some; both are read. */
 export function choiceCell<T extends string>(
   codes: readonly T[],
   words?: Readonly<Record<T, string>>,
@@ -48,10 +48,12 @@ export function choiceCell<T extends string>(
     ),
   );
   return {
-    write: (v) => v,
+    write: (v) => words?.[v] ?? v,
     read: (text) => {
       const code = known.get(folded(text));
-      return code === undefined ? refuse('', `is none of ${codes.join(', ')}`, text) : ok(code);
+      return code === undefined
+        ? refuse('', `is none of ${codes.map((c) => words?.[c] ?? c).join(', ')}`, text)
+        : ok(code);
     },
   };
 }

@@ -60,7 +60,7 @@ function line<T>(
   was: T | null,
   is: T,
 ): SetupLine {
-  if (was === null) return { what, name, status: 'new', changes: [] };
+  if (was === null) return { what, name, status: 'new', changes: changesOf(columns, null, is) };
   const same = canonicalJson(was) === canonicalJson(is);
   return { what, name, status: same ? 'same' : 'changed', changes: same ? [] : changesOf(columns, was, is) };
 }

@@ -107,7 +107,7 @@ export function TypeEditor({ job, view, onClose }: Props) {
               <FormNumber
                 control={control}
                 name="outerSheathThicknessMm"
-                label="Outer sheath, nominal"
+                label="Outer sheath, thickness"
                 unit="mm"
                 empty={undefined}
                 width={180}
@@ -115,7 +115,7 @@ export function TypeEditor({ job, view, onClose }: Props) {
               <FormNumber
                 control={control}
                 name="innerSheathThicknessMm"
-                label="Inner sheath, nominal"
+                label="Inner sheath, thickness"
                 unit="mm"
                 empty={undefined}
                 width={180}
@@ -126,7 +126,7 @@ export function TypeEditor({ job, view, onClose }: Props) {
             <Listings control={control} />
           </Box>
           <Box sx={{ textAlign: 'center' }}>
-            {formState.isValid || view !== null ? <Drawn type={draft} /> : null}
+            <Drawn type={draft} />
           </Box>
         </Box>
         <Gaps type={draft} />

@@ -115,11 +115,20 @@ const Line = ({ line, words }: { readonly line: SetupLine; readonly words: Props
     <TableCell>{line.name}</TableCell>
     <TableCell sx={{ fontWeight: 650, color: COLOURS[line.status] }}>{line.status}</TableCell>
     <TableCell>
-      {line.changes.map((c) => (
-        <div key={c.column}>
-          <b>{words[c.column] ?? c.column}</b>: <s>{c.before || 'not known'}</s> → {c.after || 'not known'}
-        </div>
-      ))}
+      {line.status === 'new' ? (
+        <Typography variant="quiet" color="text.secondary">
+          {line.changes
+            .filter((c) => c.after !== line.name)
+            .map((c) => `${words[c.column] ?? c.column}: ${c.after}`)
+            .join(' · ')}
+        </Typography>
+      ) : (
+        line.changes.map((c) => (
+          <div key={c.column}>
+            <b>{words[c.column] ?? c.column}</b>: <s>{c.before || 'not known'}</s> → {c.after || 'not known'}
+          </div>
+        ))
+      )}
     </TableCell>
   </TableRow>
 );

@@ -41,7 +41,7 @@ export function TakeInBoxes({ job, boxes, onClose }: Props) {
   const table = useTableIn(job, read);
   return (
     <Panel label="Take in a table of boxes">
-      <Typography sx={{ mb: 1 }}>
+      <Typography sx={{ mb: 2 }}>
         Save the boxes as a table, edit it in a spreadsheet, and give it back here. A row for each entry; what
         a box is stands in its first row. What the table does not name stays as it is.
       </Typography>

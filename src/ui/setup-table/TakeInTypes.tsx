@@ -73,7 +73,7 @@ export function TakeInTypes({ job, types, onClose }: Props) {
   const mapping = table.grid === null ? null : mappingOf(table.grid);
   return (
     <Panel label="Take in a table of types">
-      <Typography sx={{ mb: 1 }}>
+      <Typography sx={{ mb: 2 }}>
         Paste the table of a datasheet with its headings, or give back a table that was saved here. What it
         does not say of a new type stands on the side that refuses: not filled, and the sheath creeps.
       </Typography>
@@ -145,8 +145,8 @@ function MappedColumns({ grid, mapping, onChange, armour, onArmour }: ColumnsPro
         <TableHead>
           <TableRow>
             <TableCell>Heading</TableCell>
-            <TableCell>For example</TableCell>
             <TableCell>Holds</TableCell>
+            <TableCell>For example</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
@@ -158,14 +158,6 @@ function MappedColumns({ grid, mapping, onChange, armour, onArmour }: ColumnsPro
                   {heading}
                 </TableCell>
                 <TableCell>
-                  <Typography variant="quiet" color="text.secondary" noWrap sx={{ maxWidth: 260 }}>
-                    {rows
-                      .flatMap((r) => (r[i] ?? '').trim() || [])
-                      .slice(0, EXAMPLES)
-                      .join(' · ')}
-                  </Typography>
-                </TableCell>
-                <TableCell>
                   <Choice
                     label={`${heading} holds`}
                     options={HOLDS}
@@ -173,6 +165,14 @@ function MappedColumns({ grid, mapping, onChange, armour, onArmour }: ColumnsPro
                     onChange={(name) => hold(i, name)}
                     width={280}
                   />
+                </TableCell>
+                <TableCell>
+                  <Typography variant="quiet" color="text.secondary" noWrap sx={{ maxWidth: 260 }}>
+                    {rows
+                      .flatMap((r) => (r[i] ?? '').trim() || [])
+                      .slice(0, EXAMPLES)
+                      .join(' · ')}
+                  </Typography>
                 </TableCell>
               </TableRow>
             );
