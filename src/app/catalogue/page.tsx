@@ -45,14 +45,17 @@ export default async function Catalogue({ searchParams }: Props) {
         cables={cables?.ok ? cables.value : []}
         parts={[
           ...adaptors.map((a) => ({
+            kind: 'adaptor' as const,
             partNumber: a.partNumber,
             what: `adaptor ${threadName(a.male)} to ${threadName(a.female)}`,
           })),
           ...accessories.map((a) => ({
+            kind: 'accessory' as const,
             partNumber: a.partNumber,
             what: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}, ${a.thicknessMm} mm`,
           })),
           ...compounds.map((c) => ({
+            kind: 'compound' as const,
             partNumber: c.product,
             what: `${c.sheet.title}, revision ${c.sheet.revision}; packs of ${c.packs.map((p) => `${p.ml} mL`).join(', ')}`,
           })),

@@ -25,8 +25,9 @@ export const catalogueFileSchema = object({
   .noUnknown()
   .test(
     'something',
-    'holds neither a family nor a sheet of transit frames',
-    (file) => (file.families?.length ?? 0) > 0 || (file.frameSheets?.length ?? 0) > 0,
+    'holds nothing: no family, no part, no compound, no sheet of transit frames',
+    ({ families, adaptors, accessories, compounds, frameSheets }) =>
+      [families, adaptors, accessories, compounds, frameSheets].some((list) => (list?.length ?? 0) > 0),
   )
   .required();
 

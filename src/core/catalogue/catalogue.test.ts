@@ -274,8 +274,11 @@ describe('sheets of transit frames', () => {
       problems((f) => {
         f.families = [];
         f.frameSheets = [];
+        f.adaptors = [];
+        f.accessories = [];
+        f.compounds = [];
       }).map((p) => p.message),
-    ).toEqual(['holds neither a family nor a sheet of transit frames']);
+    ).toEqual(['holds nothing: no family, no part, no compound, no sheet of transit frames']);
   });
 
   it('are in force by date of issue, one of each code', () => {

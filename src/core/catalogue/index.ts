@@ -12,4 +12,5 @@ export * from './size';
 export * from './size-table';
 export * from './stage';
 export * from './thread';
+export * from './typed-in';
 export * from './vocabulary';

@@ -1,11 +1,20 @@
 'use client';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import List from '@mui/material/List';
 import ListItemButton from '@mui/material/ListItemButton';
 import Typography from '@mui/material/Typography';
 import { Link } from '../kit-of-parts/Link';
-import { PURPOSE_WORDS, type Family, type FrameSheet, type Purpose } from '@/core/catalogue';
+import {
+  PURPOSE_WORDS,
+  RECORDS,
+  type Family,
+  type FrameSheet,
+  type Purpose,
+  type RecordKind,
+} from '@/core/catalogue';
 import type { CatalogueCable } from '@/core/termination-view';
+import { Acts } from '../kit-of-parts/Acts';
 import { Empty } from '../kit-of-parts/Empty';
 import { Folded } from '../kit-of-parts/Folded';
 import { Place } from '../kit-of-parts/Place';
@@ -29,12 +38,39 @@ interface Props {
   readonly jobs: readonly { readonly slug: string; readonly name: string }[];
   readonly job: string | null;
   readonly cables: readonly CatalogueCable[];
-  readonly parts: readonly { readonly partNumber: string; readonly what: string }[];
+  readonly parts: readonly {
+    readonly kind: RecordKind;
+    readonly partNumber: string;
+    readonly what: string;
+  }[];
   readonly frameSheets: readonly FrameSheet[];
 }
 
 const address = (family: string | null, slug: string | null): string =>
   `/catalogue?${new URLSearchParams({ ...(family === null ? {} : { family }), ...(slug === null ? {} : { job: slug }) }).toString()}`;
+
+/** Where a record of a kind is typed in; like one that is there. */
+const typeIn = (kind: RecordKind, job: string | null, like?: string): string => {
+  const query = new URLSearchParams({
+    ...(like === undefined ? {} : { like }),
+    ...(job === null ? {} : { job }),
+  }).toString();
+  return `/catalogue/type/${kind}${query === '' ? '' : `?${query}`}`;
+};
+
+const KINDS: readonly RecordKind[] = ['family', 'adaptor', 'accessory', 'compound', 'frames'];
+
+/** Whatever a sheet can be of, typed in from paper. */
+const TypeIn = ({ job }: { readonly job: string | null }) => (
+  <Acts label="Type in a new sheet">
+    <Typography variant="quiet">Type in from paper:</Typography>
+    {KINDS.map((kind) => (
+      <Button key={kind} size="small" variant="outlined" component={Link} href={typeIn(kind, job)}>
+        {RECORDS[kind].words}
+      </Button>
+    ))}
+  </Acts>
+);
 
 /** The families in force with their ranges, and the door through which a new sheet comes in. */
 export function CataloguePage({ families, shown, jobs, job, cables, parts, frameSheets }: Props) {
@@ -44,8 +80,9 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
       lead="Your own transcription of the sheets you work to. A revision never changes once plans may stand on it; a changed sheet comes in as a new revision, and old plans keep theirs until they are made again."
     >
       <ImportPanel />
+      <TypeIn job={job} />
       {shown === null ? (
-        <Empty>The catalogue is empty. Import a file to begin.</Empty>
+        <Empty>The catalogue is empty. Import a file, or type the first sheet in.</Empty>
       ) : (
         <Box sx={BODY}>
           <nav aria-label="Families">
@@ -72,7 +109,7 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
         </Box>
       )}
       {frameSheets.map((sheet) => (
-        <FrameSheetPanel key={sheet.code} sheet={sheet} />
+        <FrameSheetPanel key={sheet.code} sheet={sheet} typeIn={typeIn('frames', job, sheet.code)} />
       ))}
       {parts.length > 0 ? (
         <Folded title={`${parts.length} adaptors, accessories and compounds`}>
@@ -80,7 +117,7 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
             <PlainList>
               {parts.map((p) => (
                 <li key={p.partNumber}>
-                  <b>{p.partNumber}</b> {p.what}
+                  <b>{p.partNumber}</b> {p.what} <To href={typeIn(p.kind, job, p.partNumber)}>change</To>
                 </li>
               ))}
             </PlainList>

@@ -9,20 +9,29 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Cautions } from '../kit-of-parts/Cautions';
 import { Folded } from '../kit-of-parts/Folded';
+import { To } from '../kit-of-parts/To';
 
 const mm = (value: number): string => trimNumber(value, 2);
 const range = ({ min, max }: { readonly min: number; readonly max: number }): string =>
   `${mm(min)}–${mm(max)}`;
 
 /** A system of transit frames in force, as its sheet gives it: what each module takes, what each frame has room for. */
-export function FrameSheetPanel({ sheet }: { readonly sheet: FrameSheet }) {
+export function FrameSheetPanel({
+  sheet,
+  typeIn,
+}: {
+  readonly sheet: FrameSheet;
+  /** Where the sheet in hand is typed over it. */
+  readonly typeIn: string;
+}) {
   return (
     <Folded
       id={`frames-${sheet.code}`}
       title={`Transit frames ${sheet.code} revision ${sheet.sheet.revision}: ${sheet.modules.length} modules, ${sheet.frames.length} frames`}
     >
       <Typography variant="quiet" sx={{ my: 1 }}>
-        {sheet.sheet.title}, issued {sheet.sheet.issued}. Crossings keep the revision they stand on.
+        {sheet.sheet.title}, issued {sheet.sheet.issued}. Crossings keep the revision they stand on.{' '}
+        <To href={typeIn}>Type in the sheet in hand</To>
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'flex-start', gap: '12px 44px' }}>
         <DataTable>

@@ -1,0 +1,140 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import {
+  blankOf,
+  CATALOGUE_FIELDS,
+  recordFields,
+  recordFile,
+  recordProblems,
+  RECORDS,
+  saidOf,
+  type RecordKind,
+} from '@/core/catalogue';
+import { placedProblem, problemWords } from '@/core/kernel';
+import { useSend } from '../../data/use-send';
+import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
+import { problemsResolver } from '../../kit-of-parts/form/schema-resolver';
+import { Place } from '../../kit-of-parts/Place';
+import { Problems } from '../../kit-of-parts/Problems';
+import { To } from '../../kit-of-parts/To';
+import { Way } from '../../kit-of-parts/Way';
+import { useRun } from '../../termination/use-run';
+import { GroupFields, type AnyRecord } from './RecordFields';
+
+interface Props {
+  readonly kind: RecordKind;
+  /** What it begins as: the one in force that is called so; null for an empty one. */
+  readonly like: AnyRecord | null;
+  /** What is called so already, and would be followed by a new revision. */
+  readonly there: readonly string[];
+  readonly today: string;
+  readonly back: string;
+}
+
+const MOST_SHOWN = 10;
+
+/** A record of the catalogue typed in from its sheet: every field by the schema that judges it, nothing stored before it all holds. */
+export function RecordEditor({ kind, like, there, today, back }: Props) {
+  const { words, key } = RECORDS[kind];
+  const fields = useMemo(() => recordFields(kind), [kind]);
+  const send = useSend();
+  const router = useRouter();
+  const { run, busy, problems: refused } = useRun();
+  const [saved, setSaved] = useState(false);
+  const judge = (values: AnyRecord) => recordProblems(kind, saidOf(fields, values), today);
+  const { control, formState, handleSubmit } = useForm<AnyRecord>({
+    defaultValues: like ?? (blankOf(fields) as AnyRecord),
+    resolver: problemsResolver(judge),
+    mode: 'onChange',
+  });
+  const draft = useWatch({ control }) as AnyRecord;
+  const problems = useMemo(
+    () => recordProblems(kind, saidOf(fields, draft), today),
+    [kind, fields, draft, today],
+  );
+  const name = typeof draft[key] === 'string' ? draft[key] : '';
+  const keep = handleSubmit(async (values) => {
+    const done = await run(
+      () => send('importCatalogue', JSON.stringify(recordFile(kind, saidOf(fields, values), today))),
+      `${name} is in the catalogue.`,
+    );
+    if (!done.ok) return;
+    setSaved(true);
+    router.push(back);
+  });
+  if (fields.kind !== 'group') throw new Error('a record has fields');
+  return (
+    <Place
+      way={<Way from={[['Catalogue', back]]} here={words} />}
+      title={like === null ? `New ${words}` : `${String(like[key])}: type in the sheet in hand`}
+      acts={<To href={back}>Back without saving</To>}
+      lead="Exactly as the sheet in your hand prints it; lengths in mm. What it does not print stays empty: what is not known is never taken for good."
+    >
+      <LeaveGuard dirty={formState.isDirty && !saved} />
+      <form
+        noValidate
+        onSubmit={(e) => {
+          void keep(e);
+        }}
+      >
+        <GroupFields control={control} name="" field={fields} />
+        <Box component="section" aria-label="What would be saved" aria-live="polite" sx={FOOT}>
+          <div>
+            <b>{standing(name, words, problems.length, there)}</b>
+            {formState.isDirty ? (
+              <Problems
+                problems={[
+                  ...problems
+                    .slice(0, MOST_SHOWN)
+                    .map((p) =>
+                      placedProblem(
+                        { ...p, message: typeof p.value === 'object' ? p.message : problemWords(p) },
+                        CATALOGUE_FIELDS,
+                      ),
+                    ),
+                  ...refused,
+                ]}
+              />
+            ) : null}
+          </div>
+          <Button
+            type="submit"
+            variant="contained"
+            color="secondary"
+            disabled={busy || problems.length > 0 || !formState.isDirty}
+            sx={{ flex: 'none' }}
+          >
+            Put it into the catalogue
+          </Button>
+        </Box>
+      </form>
+    </Place>
+  );
+}
+
+function standing(name: string, words: string, open: number, there: readonly string[]): string {
+  if (open > 0) return `${open} ${open === 1 ? 'thing is' : 'things are'} not said, or not in order, yet.`;
+  return there.includes(name)
+    ? `${name} is in the catalogue: what stands here follows it. Plans keep the one they were made by.`
+    : `A new ${words}, ${name}.`;
+}
+
+const FOOT = {
+  position: 'sticky',
+  zIndex: 2,
+  bottom: { xs: -40, md: -48 },
+  display: 'flex',
+  flexWrap: { xs: 'wrap', sm: 'nowrap' },
+  alignItems: 'flex-end',
+  justifyContent: 'space-between',
+  gap: 2.5,
+  mt: 2.25,
+  p: '10px 0 14px',
+  bgcolor: 'background.default',
+  borderTop: '2px solid',
+  borderColor: 'text.primary',
+} as const;

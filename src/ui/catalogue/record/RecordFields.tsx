@@ -1,0 +1,239 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useController, useFieldArray, useWatch, type Control } from 'react-hook-form';
+import { blankOf, CATALOGUE_FIELDS, codeWords, type RecordField } from '@/core/catalogue';
+import { Acts } from '../../kit-of-parts/Acts';
+import { Choice } from '../../kit-of-parts/Choice';
+import { FormNumber } from '../../kit-of-parts/form/FormNumber';
+import { FormText } from '../../kit-of-parts/form/FormText';
+import { Group } from '../../kit-of-parts/Group';
+import { Remove } from '../../kit-of-parts/Remove';
+import { Tick } from '../../kit-of-parts/Tick';
+import { SpannerFields } from './SpannerFields';
+
+/** A record of whatever kind: which fields it has the schema says, and not the page. */
+export type AnyRecord = Record<string, unknown>;
+
+interface Props<K extends RecordField['kind'] = RecordField['kind']> {
+  readonly control: Control<AnyRecord>;
+  readonly name: string;
+  readonly label: string;
+  readonly field: Extract<RecordField, { kind: K }>;
+}
+
+const WORDS: Readonly<Record<string, string>> = CATALOGUE_FIELDS;
+const wordsOf = (name: string): string => WORDS[name] ?? name;
+const capital = (words: string): string => words.slice(0, 1).toUpperCase() + words.slice(1);
+
+/** Lengths are most of what a sheet prints, and say so by their names. */
+const unitOf = (name: string): string | undefined => {
+  if (/Mm$/.test(name)) return 'mm';
+  if (/Nm$/.test(name)) return 'N·m';
+  if (/Ml$|^ml$/.test(name)) return 'mL';
+  if (/C$|^c$/.test(name)) return '°C';
+  if (/[mM]inutes$/.test(name)) return 'min';
+  return /Kg$/.test(name) ? 'kg' : undefined;
+};
+
+/** Whatever a field takes. */
+export function AnyField({ field, ...rest }: Props) {
+  switch (field.kind) {
+    case 'text':
+      return <FormText {...rest} width={/title|caution|see|check/i.test(rest.label) ? 420 : 180} />;
+    case 'number':
+      return <FormNumber {...rest} {...unit(rest.name)} empty={undefined} width={150} />;
+    case 'yesNo':
+      return <YesNo {...rest} field={field} />;
+    case 'choice':
+      return <OneOf {...rest} field={field} />;
+    case 'group':
+      return <GroupField {...rest} field={field} />;
+    case 'list':
+      return field.item.kind === 'choice' ? (
+        <SomeOf {...rest} field={field} item={field.item} />
+      ) : (
+        <ListField {...rest} field={field} />
+      );
+    case 'numbers':
+      return <SpannerFields control={rest.control} name={rest.name} />;
+    case 'kept':
+      return null;
+  }
+}
+
+const unit = (name: string): { unit?: string } => {
+  const is = unitOf(name.split('.').pop() ?? '');
+  return is === undefined ? {} : { unit: is };
+};
+
+const ASKED = ['', 'choose'] as const;
+
+function YesNo({ control, name, label, field: { optional } }: Props<'text' | 'number' | 'yesNo'>) {
+  const { field, fieldState } = useController({ control, name });
+  return (
+    <Choice
+      label={label}
+      options={[optional ? (['', 'not said'] as const) : ASKED, ['yes', 'yes'], ['no', 'no']]}
+      value={field.value === undefined ? '' : field.value === true ? 'yes' : 'no'}
+      onChange={(v) => field.onChange(v === '' ? undefined : v === 'yes')}
+      error={fieldState.error?.message}
+      width={180}
+    />
+  );
+}
+
+function OneOf({ control, name, label, field: { optional, options } }: Props<'choice'>) {
+  const { field, fieldState } = useController({ control, name });
+  return (
+    <Choice
+      label={label}
+      options={[
+        optional ? (['', 'not said'] as const) : ASKED,
+        ...options.map((o) => [String(o), codeWords(o)] as const),
+      ]}
+      value={field.value === undefined ? '' : String(field.value)}
+      onChange={(v) => field.onChange(options.find((o) => String(o) === v))}
+      error={fieldState.error?.message}
+      width={200}
+    />
+  );
+}
+
+/** Several of a few lie open as ticks. */
+function SomeOf({
+  control,
+  name,
+  label,
+  item,
+}: Omit<Props<'list'>, 'field'> & {
+  readonly field: RecordField;
+  readonly item: Extract<RecordField, { kind: 'choice' }>;
+}) {
+  const { field, fieldState } = useController({ control, name });
+  const chosen: readonly unknown[] = Array.isArray(field.value) ? (field.value as unknown[]) : [];
+  return (
+    <Box role="group" aria-label={label} sx={{ width: '100%' }}>
+      <Box component="span" sx={{ mr: 1.5, fontWeight: 650 }}>
+        {label}
+      </Box>
+      {item.options.map((o) => (
+        <Tick
+          key={String(o)}
+          label={codeWords(o)}
+          checked={chosen.includes(o)}
+          onChange={(on) => field.onChange(item.options.filter((k) => (k === o ? on : chosen.includes(k))))}
+        />
+      ))}
+      {fieldState.error?.message ? (
+        <Box component="span" role="alert" sx={{ color: 'error.main' }}>
+          {fieldState.error.message}
+        </Box>
+      ) : null}
+    </Box>
+  );
+}
+
+const isLeaf = (field: RecordField): boolean =>
+  field.kind !== 'group' && field.kind !== 'list' && field.kind !== 'numbers' && field.kind !== 'kept';
+
+/** Fields of a group: those of one value side by side, the others under them. */
+export function GroupFields({ control, name, field }: Omit<Props<'group'>, 'label'>) {
+  const at = (part: string) => (name === '' ? part : `${name}.${part}`);
+  const leaves = field.fields.filter(([, f]) => isLeaf(f));
+  const others = field.fields.filter(([, f]) => !isLeaf(f));
+  return (
+    <>
+      {leaves.length > 0 ? (
+        <Acts top>
+          {leaves.map(([part, f]) => (
+            <AnyField key={part} control={control} name={at(part)} label={capital(wordsOf(part))} field={f} />
+          ))}
+        </Acts>
+      ) : null}
+      {others.map(([part, f]) => (
+        <AnyField key={part} control={control} name={at(part)} label={capital(wordsOf(part))} field={f} />
+      ))}
+    </>
+  );
+}
+
+/** A group by its name; one that need not be there is said to be there first. */
+function GroupField({ control, name, label, field }: Props<'group'>) {
+  const value = useWatch({ control, name }) as unknown;
+  const own = useController({ control, name });
+  const { error } = own.fieldState;
+  const there = value !== undefined;
+  return (
+    <Group title={label}>
+      {field.optional ? (
+        <Tick
+          label={`the sheet gives ${label.toLowerCase()}`}
+          checked={there}
+          onChange={(on) => own.field.onChange(on ? blankOf({ ...field, optional: false }) : undefined)}
+        />
+      ) : null}
+      {there ? <GroupFields control={control} name={name} field={field} /> : null}
+      {error?.message ? (
+        <Box role="alert" sx={{ color: 'error.main' }}>
+          {error.message}
+        </Box>
+      ) : null}
+    </Group>
+  );
+}
+
+/** Lines of a list, each with what takes it out again. */
+function ListField({ control, name, label, field }: Props<'list'>) {
+  const { fields, append, remove } = useFieldArray({ control, name: name as never });
+  const problem = useController({ control, name }).fieldState.error;
+  const several = `${label}, all`;
+  return (
+    <Group title={several.replace(', all', fields.length === 1 ? '' : ` (${fields.length})`)}>
+      {fields.map((line, i) => (
+        <Box
+          key={line.id}
+          role="group"
+          aria-label={`${label} ${i + 1}`}
+          sx={{
+            display: 'flex',
+            alignItems: 'flex-start',
+            gap: 1,
+            borderBottom: '1px solid',
+            borderColor: 'divider',
+          }}
+        >
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            {field.item.kind === 'group' ? (
+              <GroupFields control={control} name={`${name}.${i}`} field={field.item} />
+            ) : (
+              <Acts>
+                <AnyField
+                  control={control}
+                  name={`${name}.${i}`}
+                  label={`${label} ${i + 1}`}
+                  field={field.item}
+                />
+              </Acts>
+            )}
+          </Box>
+          <Remove label={`Take out ${label.toLowerCase()} ${i + 1}`} onClick={() => remove(i)} />
+        </Box>
+      ))}
+      <Acts>
+        <Button
+          size="small"
+          variant="outlined"
+          onClick={() => append(blankOf({ ...field.item, optional: false }) as never)}
+        >
+          Add {label.toLowerCase()}
+        </Button>
+        {problem?.message ? (
+          <Box component="span" role="alert" sx={{ color: 'error.main' }}>
+            {problem.message}
+          </Box>
+        ) : null}
+      </Acts>
+    </Group>
+  );
+}
