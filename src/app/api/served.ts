@@ -17,6 +17,7 @@ const LOOKS: {
   viewJobChoice: true,
   viewMovedOn: true,
   kitAgainst: true,
+  viewWanted: true,
   previewPlaces: true,
   previewCatalogue: true,
   viewMe: true,

@@ -48,6 +48,13 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
   });
 });
 
+it('asks for the revision on the sheet in hand where one in force is typed over', () => {
+  const [sheet] = DEMO.frameSheets ?? [];
+  expect(recordProblems('frames', sheet, TODAY, sheet).map((p) => p.path)).toEqual(['sheet.revision']);
+  const next = { ...sheet, sheet: { ...sheet?.sheet, revision: 'Z' } };
+  expect(recordProblems('frames', next, TODAY, sheet)).toEqual([]);
+});
+
 it.each([
   ['nickelPlatedBrass', 'nickel-plated brass'],
   ['sealingWasher', 'sealing washer'],

@@ -131,8 +131,34 @@ export const recordFile = (kind: RecordKind, record: unknown, today: string) => 
   };
 };
 
-/** All that keeps a typed record from being taken in, by the paths of the record. */
-export function recordProblems(kind: RecordKind, record: unknown, today: string): Problem[] {
+interface OfSheet {
+  readonly sheet?: { readonly revision?: unknown };
+}
+
+/** All that keeps a typed record from being taken in, by the paths of the record; `before` is the one in force that it was begun from. */
+export function recordProblems(
+  kind: RecordKind,
+  record: unknown,
+  today: string,
+  before: unknown = null,
+): Problem[] {
+  const { key } = RECORDS[kind];
+  const [is, was] = [record, before] as (Readonly<Record<string, unknown>> & OfSheet)[];
+  const revision = was?.sheet?.revision;
+  const same = was?.[key] === is?.[key] && revision !== undefined && revision === is?.sheet?.revision;
+  const own: Problem[] = same
+    ? [
+        {
+          path: 'sheet.revision',
+          message: 'is the revision in force; type the one on the sheet in hand',
+          value: revision,
+        },
+      ]
+    : [];
+  return [...own, ...problemsOfFile(kind, record, today)];
+}
+
+function problemsOfFile(kind: RecordKind, record: unknown, today: string): Problem[] {
   const read = readCatalogue(JSON.parse(JSON.stringify(recordFile(kind, record, today))));
   const before = `${RECORDS[kind].list}[0].`;
   return read.ok

@@ -1,2 +1,3 @@
 export * from './kit';
 export * from './stock-file';
+export * from './wanted';

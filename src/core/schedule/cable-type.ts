@@ -1,9 +1,7 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { ARMOUR_KINDS, MATERIALS } from '@/core/catalogue';
+import { CABLE_LISTINGS } from './cable-listings';
 import { nominalProblem, nominalSchema } from './nominal';
-
-/** Places a cable is listed for in division-style codes: class and division, or for use in a tray. */
-export const CABLE_LISTINGS = ['I/1', 'I/2', 'II/1', 'II/2', 'III', 'tray'] as const;
 
 /** A cable by construction. Thicknesses are the maker's nominal figures in mm and only ever narrow a depth guard. */
 export const cableTypeSchema = object({

@@ -1,7 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { measurementRulesSchema } from '@/core/cable-measurement';
 import { DIVISIONS, HAZARD_CLASSES, MATERIALS } from '@/core/catalogue';
-import { CABLE_LISTINGS } from './cable-type';
+import { CABLE_LISTINGS } from './cable-listings';
 
 /** How a profile decides about a barrier inside the cable; see `decideBarrier`. */
 export const BARRIER_RULES = ['flow', 'lengthFilling', 'division', 'none'] as const;

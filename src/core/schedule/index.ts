@@ -1,3 +1,4 @@
+export * from './cable-listings';
 export * from './cable-type';
 export * from './nominal';
 export * from './code-profile';

@@ -51,6 +51,8 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   viewMovedOn: EVERYBODY,
   viewJobChoice: EVERYBODY,
   viewKit: EVERYBODY,
+  viewWanted: EVERYBODY,
+  wantedFile: EVERYBODY,
   kitAgainst: EVERYBODY,
   kitFile: EVERYBODY,
   cutCard: EVERYBODY,

@@ -39,6 +39,7 @@ import {
   withdrawInvitation,
   withdrawProductInvitation,
 } from '../operations/people';
+import { viewWanted, wantedFile } from '../operations/wanted';
 import { previewProfile, setProfile, viewProfile } from '../operations/profile';
 import {
   addCable,
@@ -102,6 +103,8 @@ export const OPERATIONS = {
   viewMovedOn: read([JOB], ([job]) => viewMovedOn(job), 'heavy'),
   viewJobChoice: read([JOB], ([job]) => viewJobChoice(job), 'heavy'),
   viewKit: read([JOB], ([job]) => viewKit(job, DEFAULT_SPARES, null), 'heavy'),
+  viewWanted: read([JOB], ([job]) => viewWanted(job), 'heavy'),
+  wantedFile: read([JOB], ([job]) => wantedFile(job), 'heavy'),
   kitAgainst: read(
     [JOB, ['rule', a.json], ['stock', a.fileText]],
     ([job, rule, stock]) => kitAgainst(job, rule, stock),

@@ -27,6 +27,7 @@ import type {
   SummaryView,
   TerminationView,
   TypeView,
+  WantedView,
 } from '@/core/termination-view';
 
 interface Of<A extends readonly unknown[], V> {
@@ -46,6 +47,7 @@ export interface Looks {
   viewJobChoice: Of<[job: string], JobChoiceView>;
   viewMovedOn: Of<[job: string], readonly MovedOnLine[]>;
   kitAgainst: Of<[job: string, rule: SpareRule, stock: string], KitView>;
+  viewWanted: Of<[job: string], readonly WantedView[]>;
   previewPlaces: Of<[ref: CrossingRef, text: string], PlacesPreview>;
   previewCatalogue: Of<[text: string], CataloguePreview>;
   viewMe: Of<[], MeView>;

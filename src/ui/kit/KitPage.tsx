@@ -12,6 +12,7 @@ import { Place } from '../kit-of-parts/Place';
 import { Problems } from '../kit-of-parts/Problems';
 import { To } from '../kit-of-parts/To';
 import { KitTable } from './KitTable';
+import { WantedList } from './WantedList';
 import { useKit, type SpareTexts } from './use-kit';
 
 interface Props {
@@ -93,6 +94,7 @@ export function KitPage({ job, first }: Props) {
           one is found.
         </Typography>
       ) : null}
+      <WantedList job={job} />
     </Place>
   );
 }

@@ -23,7 +23,8 @@ import { Problems } from '../../kit-of-parts/Problems';
 import { To } from '../../kit-of-parts/To';
 import { Way } from '../../kit-of-parts/Way';
 import { useRun } from '../../termination/use-run';
-import { GroupFields, type AnyRecord } from './RecordFields';
+import type { AnyRecord } from './any-record';
+import { GroupFields } from './RecordFields';
 
 interface Props {
   readonly kind: RecordKind;
@@ -45,7 +46,7 @@ export function RecordEditor({ kind, like, there, today, back }: Props) {
   const router = useRouter();
   const { run, busy, problems: refused } = useRun();
   const [saved, setSaved] = useState(false);
-  const judge = (values: AnyRecord) => recordProblems(kind, saidOf(fields, values), today);
+  const judge = (values: AnyRecord) => recordProblems(kind, saidOf(fields, values), today, like);
   const { control, formState, handleSubmit } = useForm<AnyRecord>({
     defaultValues: like ?? (blankOf(fields) as AnyRecord),
     resolver: problemsResolver(judge),
@@ -53,8 +54,8 @@ export function RecordEditor({ kind, like, there, today, back }: Props) {
   });
   const draft = useWatch({ control }) as AnyRecord;
   const problems = useMemo(
-    () => recordProblems(kind, saidOf(fields, draft), today),
-    [kind, fields, draft, today],
+    () => recordProblems(kind, saidOf(fields, draft), today, like),
+    [kind, fields, draft, today, like],
   );
   const name = typeof draft[key] === 'string' ? draft[key] : '';
   const keep = handleSubmit(async (values) => {

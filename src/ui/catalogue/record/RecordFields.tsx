@@ -10,10 +10,8 @@ import { FormText } from '../../kit-of-parts/form/FormText';
 import { Group } from '../../kit-of-parts/Group';
 import { Remove } from '../../kit-of-parts/Remove';
 import { Tick } from '../../kit-of-parts/Tick';
+import type { AnyRecord } from './any-record';
 import { SpannerFields } from './SpannerFields';
-
-/** A record of whatever kind: which fields it has the schema says, and not the page. */
-export type AnyRecord = Record<string, unknown>;
 
 interface Props<K extends RecordField['kind'] = RecordField['kind']> {
   readonly control: Control<AnyRecord>;
@@ -40,9 +38,11 @@ const unitOf = (name: string): string | undefined => {
 export function AnyField({ field, ...rest }: Props) {
   switch (field.kind) {
     case 'text':
-      return <FormText {...rest} width={/title|caution|see|check/i.test(rest.label) ? 420 : 180} />;
+      return (
+        <FormText {...rest} width={/title|caution|see|check/i.test(rest.label) ? 420 : widthOf(rest.label)} />
+      );
     case 'number':
-      return <FormNumber {...rest} {...unit(rest.name)} empty={undefined} width={150} />;
+      return <FormNumber {...rest} {...unit(rest.name)} empty={undefined} width={widthOf(rest.label)} />;
     case 'yesNo':
       return <YesNo {...rest} field={field} />;
     case 'choice':
@@ -67,6 +67,9 @@ const unit = (name: string): { unit?: string } => {
   return is === undefined ? {} : { unit: is };
 };
 
+/** A field is as wide as its name, and no narrower than what stands in it. */
+const widthOf = (label: string): number => Math.max(130, label.length * 7 + 36);
+
 const ASKED = ['', 'choose'] as const;
 
 function YesNo({ control, name, label, field: { optional } }: Props<'text' | 'number' | 'yesNo'>) {
@@ -78,7 +81,7 @@ function YesNo({ control, name, label, field: { optional } }: Props<'text' | 'nu
       value={field.value === undefined ? '' : field.value === true ? 'yes' : 'no'}
       onChange={(v) => field.onChange(v === '' ? undefined : v === 'yes')}
       error={fieldState.error?.message}
-      width={180}
+      width={widthOf(label)}
     />
   );
 }
@@ -95,7 +98,7 @@ function OneOf({ control, name, label, field: { optional, options } }: Props<'ch
       value={field.value === undefined ? '' : String(field.value)}
       onChange={(v) => field.onChange(options.find((o) => String(o) === v))}
       error={fieldState.error?.message}
-      width={200}
+      width={Math.max(200, widthOf(label))}
     />
   );
 }
@@ -137,18 +140,47 @@ function SomeOf({
 const isLeaf = (field: RecordField): boolean =>
   field.kind !== 'group' && field.kind !== 'list' && field.kind !== 'numbers' && field.kind !== 'kept';
 
+/** A range, a thread: a few figures that have to be there stand in the line of what they belong to. */
+const isShort = (field: RecordField): boolean =>
+  field.kind === 'group' &&
+  !field.optional &&
+  field.fields.length <= 4 &&
+  field.fields.every(([, f]) => isLeaf(f));
+
+/** In the middle of a sentence; what is written in capitals stays so. */
+const within = (label: string): string =>
+  /^[A-Z][a-z]/.test(label) ? label.slice(0, 1).toLowerCase() + label.slice(1) : label;
+
 /** Fields of a group: those of one value side by side, the others under them. */
 export function GroupFields({ control, name, field }: Omit<Props<'group'>, 'label'>) {
   const at = (part: string) => (name === '' ? part : `${name}.${part}`);
-  const leaves = field.fields.filter(([, f]) => isLeaf(f));
-  const others = field.fields.filter(([, f]) => !isLeaf(f));
+  const leaves = field.fields.filter(([, f]) => isLeaf(f) || isShort(f));
+  const others = field.fields.filter(([, f]) => !isLeaf(f) && !isShort(f));
   return (
     <>
       {leaves.length > 0 ? (
         <Acts top>
-          {leaves.map(([part, f]) => (
-            <AnyField key={part} control={control} name={at(part)} label={capital(wordsOf(part))} field={f} />
-          ))}
+          {leaves.flatMap(([part, f]) =>
+            f.kind === 'group'
+              ? f.fields.map(([inner, g]) => (
+                  <AnyField
+                    key={`${part}.${inner}`}
+                    control={control}
+                    name={`${at(part)}.${inner}`}
+                    label={`${capital(wordsOf(part))}, ${wordsOf(inner)}`}
+                    field={g}
+                  />
+                ))
+              : [
+                  <AnyField
+                    key={part}
+                    control={control}
+                    name={at(part)}
+                    label={capital(wordsOf(part))}
+                    field={f}
+                  />,
+                ],
+          )}
         </Acts>
       ) : null}
       {others.map(([part, f]) => (
@@ -168,7 +200,7 @@ function GroupField({ control, name, label, field }: Props<'group'>) {
     <Group title={label}>
       {field.optional ? (
         <Tick
-          label={`the sheet gives ${label.toLowerCase()}`}
+          label={`the sheet gives ${within(label)}`}
           checked={there}
           onChange={(on) => own.field.onChange(on ? blankOf({ ...field, optional: false }) : undefined)}
         />
@@ -187,9 +219,8 @@ function GroupField({ control, name, label, field }: Props<'group'>) {
 function ListField({ control, name, label, field }: Props<'list'>) {
   const { fields, append, remove } = useFieldArray({ control, name: name as never });
   const problem = useController({ control, name }).fieldState.error;
-  const several = `${label}, all`;
   return (
-    <Group title={several.replace(', all', fields.length === 1 ? '' : ` (${fields.length})`)}>
+    <Group title={fields.length === 0 ? `${label}: none` : `${label}: ${fields.length}`}>
       {fields.map((line, i) => (
         <Box
           key={line.id}
@@ -217,7 +248,7 @@ function ListField({ control, name, label, field }: Props<'list'>) {
               </Acts>
             )}
           </Box>
-          <Remove label={`Take out ${label.toLowerCase()} ${i + 1}`} onClick={() => remove(i)} />
+          <Remove label={`Take out ${within(label)} ${i + 1}`} onClick={() => remove(i)} />
         </Box>
       ))}
       <Acts>
@@ -226,7 +257,7 @@ function ListField({ control, name, label, field }: Props<'list'>) {
           variant="outlined"
           onClick={() => append(blankOf({ ...field.item, optional: false }) as never)}
         >
-          Add {label.toLowerCase()}
+          Add {within(label)}
         </Button>
         {problem?.message ? (
           <Box component="span" role="alert" sx={{ color: 'error.main' }}>

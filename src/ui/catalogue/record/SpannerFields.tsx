@@ -3,7 +3,7 @@ import { useController, useWatch, type Control } from 'react-hook-form';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Group } from '../../kit-of-parts/Group';
 import { TextField } from '../../kit-of-parts/TextField';
-import type { AnyRecord } from './RecordFields';
+import type { AnyRecord } from './any-record';
 
 interface Props {
   readonly control: Control<AnyRecord>;
