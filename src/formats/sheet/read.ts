@@ -2,6 +2,7 @@ import { MAX_FILE_BYTES, MAX_FILE_WORDS, ok, refuse, type Result } from '@/core/
 import type { Grid } from '@/core/spreadsheet';
 import { trimNumber } from '@/core/units';
 import { readCsvGrid } from '../csv/read';
+import { filledDown, mergedCells } from '../xlsx/merged';
 
 /** A sheet of a file by its name, as text in rows. */
 export interface Sheet {
@@ -42,10 +43,14 @@ export async function readSheets(bytes: Uint8Array, readWorkbook: ReadWorkbook):
   }
   try {
     const workbook = await readWorkbook(bytes);
+    const merged = mergedCells(bytes);
     return withSomething(
       workbook.map(({ sheet, data }) => ({
         name: sheet,
-        grid: data.slice(0, MAX_ROWS + 1).map((row) => row.slice(0, MAX_COLUMNS).map(cellText)),
+        grid: filledDown(
+          data.slice(0, MAX_ROWS + 1).map((row) => row.slice(0, MAX_COLUMNS).map(cellText)),
+          merged.get(sheet) ?? [],
+        ),
       })),
     );
   } catch {
