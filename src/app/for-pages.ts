@@ -22,6 +22,15 @@ export async function person(): Promise<Result<SignedIn>> {
   redirect(first.ok && first.value ? '/first-run' : `/sign-in?to=${encodeURIComponent(await here())}`);
 }
 
+/** What the person of this page may not do here, and who may. */
+export async function mayNot(job: string | null): Promise<Readonly<Record<string, string>>> {
+  const who = await person();
+  if (!who.ok) return {};
+  const found = await gate.mayNot(job, { id: who.value.id, name: who.value.name });
+  // Where it cannot be asked everything is offered: what somebody may not do is refused anyway, with the reason.
+  return found.ok ? found.value : {};
+}
+
 /** The gate for pages. */
 export const look = async <N extends gate.ReadName>(
   name: N,

@@ -2,7 +2,8 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { frameSheetsInForce, missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
 import { ACCESSORY_WORDS } from '@/core/gland-selection';
-import { look } from '../for-pages';
+import { look, mayNot } from '../for-pages';
+import { MayProvider } from '@/ui/shell/may';
 import { CataloguePage } from '@/ui/catalogue/CataloguePage';
 import { TopBar } from '@/ui/shell/TopBar';
 import { Refused } from '../refusal';
@@ -27,41 +28,43 @@ export default async function Catalogue({ searchParams }: Props) {
   return (
     <div className={styles.shell}>
       <TopBar job={job ? { slug: job.slug, name: job.name } : null} />
-      <CataloguePage
-        families={families.map(({ family, planOnly }) => ({
-          code: family.code,
-          title: family.title,
-          revision: family.sheet.revision,
-          purpose: purposeOf(family),
-          planOnly,
-        }))}
-        shown={
-          shown
-            ? { family: shown.family, missing: missingForProcedure(shown.family).map((m) => m.message) }
-            : null
-        }
-        jobs={all.map(({ slug, name }) => ({ slug, name }))}
-        job={job?.slug ?? null}
-        cables={cables?.ok ? cables.value : []}
-        parts={[
-          ...adaptors.map((a) => ({
-            kind: 'adaptor' as const,
-            partNumber: a.partNumber,
-            what: `adaptor ${threadName(a.male)} to ${threadName(a.female)}`,
-          })),
-          ...accessories.map((a) => ({
-            kind: 'accessory' as const,
-            partNumber: a.partNumber,
-            what: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}, ${a.thicknessMm} mm`,
-          })),
-          ...compounds.map((c) => ({
-            kind: 'compound' as const,
-            partNumber: c.product,
-            what: `${c.sheet.title}, revision ${c.sheet.revision}; packs of ${c.packs.map((p) => `${p.ml} mL`).join(', ')}`,
-          })),
-        ]}
-        frameSheets={frameSheetsInForce(frameSheets)}
-      />
+      <MayProvider mayNot={await mayNot(job?.slug ?? null)}>
+        <CataloguePage
+          families={families.map(({ family, planOnly }) => ({
+            code: family.code,
+            title: family.title,
+            revision: family.sheet.revision,
+            purpose: purposeOf(family),
+            planOnly,
+          }))}
+          shown={
+            shown
+              ? { family: shown.family, missing: missingForProcedure(shown.family).map((m) => m.message) }
+              : null
+          }
+          jobs={all.map(({ slug, name }) => ({ slug, name }))}
+          job={job?.slug ?? null}
+          cables={cables?.ok ? cables.value : []}
+          parts={[
+            ...adaptors.map((a) => ({
+              kind: 'adaptor' as const,
+              partNumber: a.partNumber,
+              what: `adaptor ${threadName(a.male)} to ${threadName(a.female)}`,
+            })),
+            ...accessories.map((a) => ({
+              kind: 'accessory' as const,
+              partNumber: a.partNumber,
+              what: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}, ${a.thicknessMm} mm`,
+            })),
+            ...compounds.map((c) => ({
+              kind: 'compound' as const,
+              partNumber: c.product,
+              what: `${c.sheet.title}, revision ${c.sheet.revision}; packs of ${c.packs.map((p) => `${p.ml} mL`).join(', ')}`,
+            })),
+          ]}
+          frameSheets={frameSheetsInForce(frameSheets)}
+        />
+      </MayProvider>
     </div>
   );
 }

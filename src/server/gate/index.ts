@@ -9,7 +9,7 @@ import type { Call } from './operation-kind';
 
 export { DATABASE_AWAY } from '../guard';
 export { BUSY } from '../heavy';
-export { SIGNED_OUT } from './may';
+export { mayNot, SIGNED_OUT } from './may';
 
 type Operations = typeof OPERATIONS;
 type Kind<K> = {

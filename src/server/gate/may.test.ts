@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { ROLES, type Role } from '@/core/people';
 import { closeDatabase, database, findJob, insertPerson, setRoles, writePerson } from '@/data';
 import { good, makeJob, NOW } from '../testing/job';
-import { MAY, permit } from './may';
+import { MAY, mayNot, permit } from './may';
 import { OPERATIONS } from './operations';
 
 afterAll(closeDatabase);
@@ -61,6 +61,23 @@ it('lets each role do what the table says, and nothing else', async () => {
     }
   }
   expect(wrong).toEqual([]);
+});
+
+it('offers to everybody on the page what the gate lets them do, and nothing else', async () => {
+  const slug = await makeJob();
+  const job = await findJob(database(), slug);
+  for (const role of ROLES) {
+    const who = { id: await somebody(), name: role };
+    await setRoles(database(), who.id, job?.id ?? 0, [role], null, NOW);
+    const not = await good(mayNot(slug, who));
+    const wrong: string[] = [];
+    for (const name of Object.keys(MAY).filter((n) => n !== 'sign') as Name[]) {
+      const may = (await permit(name, slug, who)).ok;
+      if (may === name in not) wrong.push(`${role} ${name}`);
+    }
+    expect(wrong).toEqual([]);
+    expect(Object.keys(not).length).toBeGreaterThan(3);
+  }
 });
 
 it('lets who is nothing in the job see and do nothing in it, and an administrator of the product set it up, but neither plan nor work', async () => {

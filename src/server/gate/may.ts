@@ -136,6 +136,31 @@ export interface Granted {
 const listed = (roles: readonly Role[]): string =>
   roles.map((r) => ROLE_WORDS[r].name.toLowerCase()).join(' or ');
 
+/** What somebody may not do, in the job of that slug or in none, and who may, in words. A page does not offer it; whoever asks all the same is refused. */
+export function mayNot(job: string | null, who: Actor): Promise<Result<Readonly<Record<string, string>>>> {
+  const { id } = who;
+  return guarded(async () => (id === null ? ok({}) : ok(await refusedTo(job, id))));
+}
+
+async function refusedTo(job: string | null, id: string): Promise<Readonly<Record<string, string>>> {
+  const tx = database();
+  const person = await findPerson(tx, id);
+  const plus = person?.administrator === true ? (['administrator'] as const) : [];
+  const here: readonly Role[] = [...(job === null ? [] : await rolesInJob(tx, id, job)), ...plus];
+  const anywhere: readonly Role[] = [...(await rolesAnywhere(tx, id)), ...plus];
+  return Object.fromEntries(
+    Object.entries(MAY).flatMap(([name, rule]) => {
+      if (rule.of === 'job' || rule.of === 'anyJob') {
+        const own = rule.of === 'job' ? here : anywhere;
+        return own.some((r) => rule.roles.includes(r)) ? [] : [[name, listed(rule.roles)]];
+      }
+      return rule.of === 'signedIn' || person?.administrator === true
+        ? []
+        : [[name, 'administrator of the whole application']];
+    }),
+  );
+}
+
 /** May this person do this, in the job of that slug? Whoever is nothing in a job is not told whether it is there. */
 export async function permit(name: OperationName, job: string | null, who: Actor): Promise<Result<Granted>> {
   const { id } = who;

@@ -22,6 +22,7 @@ import { BoxFields, type BoxForm } from './BoxFields';
 import { Entries } from './Entries';
 import { Plate } from './Plate';
 import { boxFormSchema, said } from './use-box-form';
+import { For } from '../shell/may';
 
 interface Props {
   readonly job: string;
@@ -49,9 +50,11 @@ export function BoxPage({ job, first }: Props) {
       acts={
         <Acts tight>
           <UndoRedo job={job} running={{ run, busy }} />
-          <Button size="small" variant="outlined" disabled={busy} onClick={() => void takeOut()}>
-            Take the box out
-          </Button>
+          <For what="takeOutBox">
+            <Button size="small" variant="outlined" disabled={busy} onClick={() => void takeOut()}>
+              Take the box out
+            </Button>
+          </For>
         </Acts>
       }
     >
@@ -99,9 +102,11 @@ function BoxEditor({ job, box }: { readonly job: string; readonly box: BoxView }
       <Problems problems={problems} />
       {asked === null ? null : <WouldChange job={job} tag={box.box.tag} facts={asked} />}
       <Acts>
-        <Button type="submit" variant="contained" color="secondary" disabled={busy || !edited || overtaken}>
-          {edited ? 'Keep' : 'As it is said'}
-        </Button>
+        <For what="setBox" said>
+          <Button type="submit" variant="contained" color="secondary" disabled={busy || !edited || overtaken}>
+            {edited ? 'Keep' : 'As it is said'}
+          </Button>
+        </For>
         {overtaken ? (
           <Button variant="outlined" onClick={follow}>
             Somebody else has changed it: show theirs

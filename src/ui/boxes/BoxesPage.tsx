@@ -20,6 +20,7 @@ import { useRun } from '../termination/use-run';
 import { AddBox } from './AddBox';
 import { boxPath } from './box-path';
 import { Plate } from './Plate';
+import { For } from '../shell/may';
 
 interface Props {
   readonly job: string;
@@ -45,12 +46,16 @@ export function BoxesPage({ job, first }: Props) {
       title="Boxes"
       acts={
         <Acts tight>
-          <Button variant="contained" color="secondary" data-shortcut="n" onClick={() => setAdding('new')}>
-            New box
-          </Button>
-          <Button variant="outlined" onClick={() => setTaking(true)}>
-            Take in a table
-          </Button>
+          <For what="addBox">
+            <Button variant="contained" color="secondary" data-shortcut="n" onClick={() => setAdding('new')}>
+              New box
+            </Button>
+          </For>
+          <For what="importSetup">
+            <Button variant="outlined" onClick={() => setTaking(true)}>
+              Take in a table
+            </Button>
+          </For>
           <SaveTable job={job} what="boxes" />
           <UndoRedo job={job} running={{ run, busy }} />
         </Acts>
@@ -117,14 +122,16 @@ export function BoxesPage({ job, first }: Props) {
               </Typography>
             </Box>
             <Plate box={b} />
-            <Button
-              variant="outlined"
-              size="small"
-              aria-label={`Another like it, after ${b.box.tag}`}
-              onClick={() => setAdding(b)}
-            >
-              Another like it
-            </Button>
+            <For what="addBox">
+              <Button
+                variant="outlined"
+                size="small"
+                aria-label={`Another like it, after ${b.box.tag}`}
+                onClick={() => setAdding(b)}
+              >
+                Another like it
+              </Button>
+            </For>
           </Box>
         ))}
       </Box>

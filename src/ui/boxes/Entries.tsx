@@ -19,6 +19,7 @@ import { TextField } from '../kit-of-parts/TextField';
 import { To } from '../kit-of-parts/To';
 import { stationPath } from '../rack/summaries';
 import { useRun } from '../termination/use-run';
+import { For } from '../shell/may';
 
 interface Props {
   readonly job: string;
@@ -79,32 +80,34 @@ export function Entries({ job, box }: Props) {
                     )}
                   </TableCell>
                   <TableCell>
-                    <Acts tight>
-                      <Button
-                        size="small"
-                        variant="outlined"
-                        aria-label={`Change ${e.entry.label}`}
-                        onClick={() => setEditing(e.entry.label)}
-                      >
-                        Change
-                      </Button>
-                      {e.holder === null ? (
+                    <For what="setEntry">
+                      <Acts tight>
                         <Button
                           size="small"
                           variant="outlined"
-                          disabled={busy}
-                          aria-label={`Take out ${e.entry.label}`}
-                          onClick={() =>
-                            void run(
-                              () => send('takeOutBox', job, box.box.tag, e.version, e.entry.label),
-                              `${e.entry.label} is taken out.`,
-                            )
-                          }
+                          aria-label={`Change ${e.entry.label}`}
+                          onClick={() => setEditing(e.entry.label)}
                         >
-                          Take out
+                          Change
                         </Button>
-                      ) : null}
-                    </Acts>
+                        {e.holder === null ? (
+                          <Button
+                            size="small"
+                            variant="outlined"
+                            disabled={busy}
+                            aria-label={`Take out ${e.entry.label}`}
+                            onClick={() =>
+                              void run(
+                                () => send('takeOutBox', job, box.box.tag, e.version, e.entry.label),
+                                `${e.entry.label} is taken out.`,
+                              )
+                            }
+                          >
+                            Take out
+                          </Button>
+                        ) : null}
+                      </Acts>
+                    </For>
                   </TableCell>
                 </TableRow>
               ),
@@ -113,7 +116,9 @@ export function Entries({ job, box }: Props) {
         </DataTable>
       )}
       <Problems problems={problems} />
-      <MoreEntries job={job} box={box} />
+      <For what="addEntries">
+        <MoreEntries job={job} box={box} />
+      </For>
     </Section>
   );
 }

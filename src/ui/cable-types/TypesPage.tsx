@@ -18,6 +18,7 @@ import { SaveTable } from '../setup-table/SaveTable';
 import { TakeInTypes } from '../setup-table/TakeInTypes';
 import { CableSectionDrawing } from './Section';
 import { TypeEditor } from './TypeEditor';
+import { For } from '../shell/may';
 
 interface Props {
   readonly job: string;
@@ -36,17 +37,21 @@ export function TypesPage({ job, first }: Props) {
       title="Cable types"
       acts={
         <Acts tight>
-          <Button
-            variant="contained"
-            color="secondary"
-            data-shortcut="n"
-            onClick={() => setEditing('new type')}
-          >
-            New type
-          </Button>
-          <Button variant="outlined" onClick={() => setTaking(true)}>
-            Take in a table
-          </Button>
+          <For what="addType">
+            <Button
+              variant="contained"
+              color="secondary"
+              data-shortcut="n"
+              onClick={() => setEditing('new type')}
+            >
+              New type
+            </Button>
+          </For>
+          <For what="importSetup">
+            <Button variant="outlined" onClick={() => setTaking(true)}>
+              Take in a table
+            </Button>
+          </For>
           <SaveTable job={job} what="types" />
           <UndoRedo job={job} running={{ run, busy }} />
         </Acts>
@@ -128,22 +133,24 @@ function TypeLine({ view: { type, cables }, busy, onEdit, onTakeOut }: LineProps
       <Typography sx={{ minWidth: 90 }}>
         {cables} {cables === 1 ? 'cable' : 'cables'}
       </Typography>
-      <Acts tight>
-        <Button size="small" variant="outlined" aria-label={`Change ${type.code}`} onClick={onEdit}>
-          Change
-        </Button>
-        {cables === 0 ? (
-          <Button
-            size="small"
-            variant="outlined"
-            disabled={busy}
-            aria-label={`Take out ${type.code}`}
-            onClick={onTakeOut}
-          >
-            Take out
+      <For what="setType">
+        <Acts tight>
+          <Button size="small" variant="outlined" aria-label={`Change ${type.code}`} onClick={onEdit}>
+            Change
           </Button>
-        ) : null}
-      </Acts>
+          {cables === 0 ? (
+            <Button
+              size="small"
+              variant="outlined"
+              disabled={busy}
+              aria-label={`Take out ${type.code}`}
+              onClick={onTakeOut}
+            >
+              Take out
+            </Button>
+          ) : null}
+        </Acts>
+      </For>
     </Box>
   );
 }

@@ -23,6 +23,7 @@ import { To } from '../kit-of-parts/To';
 import { FamilyPanel } from './FamilyPanel';
 import { FrameSheetPanel } from './FrameSheetPanel';
 import { ImportPanel } from './ImportPanel';
+import { For } from '../shell/may';
 
 interface FamilyLine {
   readonly code: string;
@@ -79,8 +80,10 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
       title="Catalogue"
       lead="Your own transcription of the sheets you work to. A revision never changes once plans may stand on it; a changed sheet comes in as a new revision, and old plans keep theirs until they are made again."
     >
-      <ImportPanel />
-      <TypeIn job={job} />
+      <For what="importCatalogue">
+        <ImportPanel />
+        <TypeIn job={job} />
+      </For>
       {shown === null ? (
         <Empty>The catalogue is empty. Import a file, or type the first sheet in.</Empty>
       ) : (

@@ -16,6 +16,7 @@ import Typography from '@mui/material/Typography';
 import { Way } from '../kit-of-parts/Way';
 import { Place } from '../kit-of-parts/Place';
 import { To } from '../kit-of-parts/To';
+import { For } from '../shell/may';
 
 interface Props {
   readonly job: string;
@@ -56,24 +57,26 @@ export function ChangesPage({ job }: Props) {
             The size stays and nothing that was done has to be done again. The sheet that came with a gland
             leads: make a plan again only where that is the one in force.
           </Typography>
-          <Button
-            variant="contained"
-            color="secondary"
-            disabled={busy}
-            onClick={() =>
-              void run(
-                () =>
-                  send(
-                    'restamp',
-                    job,
-                    free.map((l) => l.tag),
-                  ),
-                'Made again as one change: Undo takes it back where no work stands on it.',
-              )
-            }
-          >
-            Make {free.length === 1 ? 'this plan' : `these ${free.length} plans`} again
-          </Button>
+          <For what="restamp" said>
+            <Button
+              variant="contained"
+              color="secondary"
+              disabled={busy}
+              onClick={() =>
+                void run(
+                  () =>
+                    send(
+                      'restamp',
+                      job,
+                      free.map((l) => l.tag),
+                    ),
+                  'Made again as one change: Undo takes it back where no work stands on it.',
+                )
+              }
+            >
+              Make {free.length === 1 ? 'this plan' : `these ${free.length} plans`} again
+            </Button>
+          </For>
           <Lines job={job} lines={free} />
         </section>
       ) : null}

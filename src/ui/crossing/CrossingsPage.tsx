@@ -18,6 +18,7 @@ import { Problems } from '../kit-of-parts/Problems';
 import { useRun } from '../termination/use-run';
 import { StateWords } from './StateWords';
 import { crossingPath } from './words';
+import { For } from '../shell/may';
 
 interface Props {
   readonly job: string;
@@ -37,7 +38,9 @@ export function CrossingsPage({ job, lines }: Props) {
           ))}
         </PlainList>
       )}
-      <AddCrossing job={job} />
+      <For what="addCrossing">
+        <AddCrossing job={job} />
+      </For>
     </Place>
   );
 }

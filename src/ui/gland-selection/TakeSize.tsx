@@ -5,6 +5,7 @@ import { UndoesWork } from '../common/UndoesWork';
 import { Acts } from '../kit-of-parts/Acts';
 import { Problems } from '../kit-of-parts/Problems';
 import type { TakingSize } from './use-taking-size';
+import { For } from '../shell/may';
 
 interface Props {
   readonly view: TerminationView;
@@ -30,18 +31,22 @@ export function TakeSize({ view, selected, taking }: Props) {
   return (
     <>
       <Acts>
-        <Button
-          variant="contained"
-          color="secondary"
-          onClick={() => take(selected.code)}
-          disabled={busy || selected.refusal !== null || (selected.code === taken && !view.stale)}
-        >
-          {takeWords(selected, taken)}
-        </Button>
-        {taken === null ? null : (
-          <Button variant="outlined" onClick={lock} disabled={busy} aria-pressed={view.sizeLocked}>
-            {view.sizeLocked ? `Unlock ${taken}` : `Lock ${taken}`}
+        <For what="takeSize" said>
+          <Button
+            variant="contained"
+            color="secondary"
+            onClick={() => take(selected.code)}
+            disabled={busy || selected.refusal !== null || (selected.code === taken && !view.stale)}
+          >
+            {takeWords(selected, taken)}
           </Button>
+        </For>
+        {taken === null ? null : (
+          <For what="lockSize">
+            <Button variant="outlined" onClick={lock} disabled={busy} aria-pressed={view.sizeLocked}>
+              {view.sizeLocked ? `Unlock ${taken}` : `Lock ${taken}`}
+            </Button>
+          </For>
         )}
         {selected.refusal === null ? (
           <Typography component="span" sx={{ flex: '1 1 220px', color: 'text.secondary' }}>

@@ -16,6 +16,7 @@ import { To } from '../kit-of-parts/To';
 import { useRun } from '../termination/use-run';
 import type { FamilyPick } from './FamiliesField';
 import { JobBasics } from './JobBasics';
+import { For } from '../shell/may';
 
 interface Props {
   readonly job: JobView;
@@ -62,14 +63,16 @@ export function SettingsPage({ job, families }: Props) {
         </Section>
         <Problems problems={problems} />
         <Acts>
-          <Button
-            type="submit"
-            variant="contained"
-            color="secondary"
-            disabled={busy || !formState.isDirty || overtaken}
-          >
-            {formState.isDirty ? 'Keep' : 'As it is set'}
-          </Button>
+          <For what="setJob" said>
+            <Button
+              type="submit"
+              variant="contained"
+              color="secondary"
+              disabled={busy || !formState.isDirty || overtaken}
+            >
+              {formState.isDirty ? 'Keep' : 'As it is set'}
+            </Button>
+          </For>
           {overtaken ? (
             <Button variant="outlined" onClick={follow}>
               Somebody else has set it otherwise: show theirs
@@ -96,18 +99,20 @@ export function SettingsPage({ job, families }: Props) {
           A job that is over goes out of the way on the first page. Nothing in it changes, and it comes back
           at a press.
         </Typography>
-        <Button
-          variant="outlined"
-          disabled={busy}
-          onClick={() =>
-            void run(
-              () => send('setArchived', job.slug, job.version, !job.archived),
-              job.archived ? 'It is back among the open ones.' : 'Put away.',
-            ).then(() => router.refresh())
-          }
-        >
-          {job.archived ? 'Take the job back' : 'Put the job away'}
-        </Button>
+        <For what="setArchived" said>
+          <Button
+            variant="outlined"
+            disabled={busy}
+            onClick={() =>
+              void run(
+                () => send('setArchived', job.slug, job.version, !job.archived),
+                job.archived ? 'It is back among the open ones.' : 'Put away.',
+              ).then(() => router.refresh())
+            }
+          >
+            {job.archived ? 'Take the job back' : 'Put the job away'}
+          </Button>
+        </For>
       </Section>
     </Place>
   );

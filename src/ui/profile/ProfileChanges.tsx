@@ -12,6 +12,7 @@ import { Panel } from '../kit-of-parts/Panel';
 import { Problems } from '../kit-of-parts/Problems';
 import { To } from '../kit-of-parts/To';
 import { stationPath } from '../rack/summaries';
+import { For } from '../shell/may';
 
 interface Props {
   readonly job: string;
@@ -45,14 +46,16 @@ export function ProfileChanges({ job, changes, holds, problems, busy, onKeep, on
         </Typography>
       ) : null}
       <Acts>
-        <Button
-          variant="contained"
-          color="secondary"
-          disabled={busy || !holds || changes === null}
-          onClick={onKeep}
-        >
-          Judge the job by this
-        </Button>
+        <For what="setProfile" said>
+          <Button
+            variant="contained"
+            color="secondary"
+            disabled={busy || !holds || changes === null}
+            onClick={onKeep}
+          >
+            Judge the job by this
+          </Button>
+        </For>
         <Button variant="outlined" disabled={busy} onClick={onLeave}>
           Leave it as it is
         </Button>

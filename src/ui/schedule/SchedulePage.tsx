@@ -13,6 +13,7 @@ import { Problems } from '../kit-of-parts/Problems';
 import { WHOLE_PLACE } from '../kit-of-parts/whole-place';
 import { useRun } from '../termination/use-run';
 import { AddCable } from './AddCable';
+import { For } from '../shell/may';
 
 // The grid is the heaviest part of the product: the page is there before it.
 const ScheduleGrid = dynamic(() => import('./ScheduleGrid'), {
@@ -59,12 +60,16 @@ export function SchedulePage({ job, choices }: Props) {
         >
           Save as workbook
         </Button>
-        <Button size="small" variant="outlined" component={Link} href={`${base}/schedule/import`}>
-          Take in a list
-        </Button>
+        <For what="importSheet">
+          <Button size="small" variant="outlined" component={Link} href={`${base}/schedule/import`}>
+            Take in a list
+          </Button>
+        </For>
       </Stack>
       <Problems problems={undoing.problems} />
-      <AddCable job={job} choices={choices} />
+      <For what="addCable">
+        <AddCable job={job} choices={choices} />
+      </For>
       <ScheduleGrid job={job} choices={choices} at={at} />
     </Stack>
   );

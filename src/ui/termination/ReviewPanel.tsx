@@ -9,6 +9,7 @@ import { useRun } from './use-run';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useSend } from '../data/use-send';
+import { For } from '../shell/may';
 
 /** A plan that is stale, or whose sheet has moved on: what would stay, what would change, what has to be done again; made anew only when somebody says so. */
 export function ReviewPanel({ view }: { readonly view: TerminationView }) {
@@ -77,9 +78,11 @@ export function ReviewPanel({ view }: { readonly view: TerminationView }) {
             </Typography>
           ) : null}
           <Problems problems={problems} />
-          <Button variant="contained" color="secondary" onClick={accept} disabled={busy}>
-            {review.changed.length === 0 ? 'Restamp the plan' : 'Plan again'}
-          </Button>
+          <For what="replan" said>
+            <Button variant="contained" color="secondary" onClick={accept} disabled={busy}>
+              {review.changed.length === 0 ? 'Restamp the plan' : 'Plan again'}
+            </Button>
+          </For>
         </>
       )}
     </Box>

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { look } from '../../for-pages';
+import { look, mayNot } from '../../for-pages';
+import { MayProvider } from '@/ui/shell/may';
 import { TopBar } from '@/ui/shell/TopBar';
 import type { JobView } from '@/core/termination-view';
 import { Guide } from '@/ui/guide/Guide';
@@ -28,7 +29,11 @@ export async function JobShell({
         <Guide job={job.value.slug} />
       ) : null}
       <div className={styles.body} id="page" tabIndex={-1}>
-        {job.ok ? await children(job.value) : <Refused problems={job.problems} back="/" />}
+        {job.ok ? (
+          <MayProvider mayNot={await mayNot(slug)}>{await children(job.value)}</MayProvider>
+        ) : (
+          <Refused problems={job.problems} back="/" />
+        )}
       </div>
     </div>
   );
