@@ -49,6 +49,6 @@ export function placedProblem(
   nameOf?: (list: string) => string | undefined,
 ): Problem {
   const [field = ''] = problem.path.split(/[.[]/);
-  if (words[field] === undefined) return problem;
+  if (problem.placed === true || words[field] === undefined) return problem;
   return { ...problem, message: `${pathWords(problem.path, words, nameOf)}: ${problem.message}` };
 }

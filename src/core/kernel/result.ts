@@ -4,6 +4,8 @@ export interface Problem {
   readonly path: string;
   readonly message: string;
   readonly value?: unknown;
+  /** Its message says where it belongs already. */
+  readonly placed?: boolean;
 }
 
 /** A foreseeable failure is returned, never thrown; a bug throws. */

@@ -2,6 +2,7 @@ import { array, mixed, object, string } from 'yup';
 import { validate, type Result } from '@/core/kernel';
 import { actLoose, lookLoose } from '../../for-programs';
 import { refusedJson, statusOf } from '../../answer';
+import { resultInWords } from '../../in-words';
 import { readJson } from '../body';
 import { isCommand, isLook } from '../served';
 
@@ -30,7 +31,7 @@ export async function POST(request: Request): Promise<Response> {
   const away = !result.ok && result.problems.some((p) => p.path === '');
   const status = result.ok ? 200 : statusOf(result.problems);
   return Response.json(
-    { result, shown: show && !away && status !== 401 ? await shownNow(show) : null },
+    { result: resultInWords(result), shown: show && !away && status !== 401 ? await shownNow(show) : null },
     { status: status === 401 || status === 403 ? status : 200 },
   );
 }

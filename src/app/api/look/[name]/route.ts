@@ -1,6 +1,7 @@
 import { ok, refuse, type Result } from '@/core/kernel';
 import { lookLoose } from '../../../for-programs';
 import { refusedJson, statusOf } from '../../../answer';
+import { resultInWords } from '../../../in-words';
 import { readJson } from '../../body';
 import { isLook } from '../../served';
 
@@ -35,7 +36,7 @@ async function answer(
   const seen = await lookLoose(name, args.value, { signal });
   // A refusal is an answer like any other; only the server's own state is a failure.
   const status = seen.ok ? 200 : statusOf(seen.problems);
-  return Response.json(seen, { status: SAID.has(status) ? status : 200 });
+  return Response.json(resultInWords(seen), { status: SAID.has(status) ? status : 200 });
 }
 
 /** Looks something up by short arguments. Ends when the page that asked is left. */
