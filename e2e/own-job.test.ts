@@ -136,3 +136,40 @@ it('finds a place, an end and a box by a few letters, from anywhere', async () =
   await (await byRole('combobox', 'Find a place')).sendKeys(Key.ENTER);
   await wait(async () => (await path()) === '/job/pump-house/settings', 'the settings');
 });
+
+it('pastes the table of a datasheet, takes a type out of it that nobody measured yet, and types in a part from paper', async () => {
+  await open('/job/pump-house/types');
+  await press('Take in a table');
+  const field = await byLabel('Table of types');
+  const table = [
+    ['Part number', 'Cores x area', 'Diameter under bedding (mm)', 'Wire diameter', 'Overall diameter (mm)'],
+    ['MU-410', '4x10mm2 XLPE/PVC/SWA/PVC', '14.8 ± 0.4', '1.25', '20.6–21.8'],
+    ['MU-000', '3x6', '', '', 'about 20'],
+  ];
+  // As a spreadsheet puts it on the clipboard: a Tab key would leave the field.
+  await d().executeScript(
+    `const set = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set;
+     set.call(arguments[0], arguments[1]);
+     arguments[0].dispatchEvent(new Event('input', { bubbles: true }));`,
+    field,
+    table.map((row) => row.join('\t')).join('\n'),
+  );
+  await press('Read what is pasted');
+  await says('1 row is left out');
+  await press('Take in 1 of the table');
+  await says('1 taken in.');
+  await byRole('button', 'Change MU-410');
+  await open('/catalogue/type/accessory?job=pump-house');
+  await byRole('heading', 'New accessory', { level: 1 });
+  await type('Part number', 'MU-LN-20');
+  await says('not said, or not in order, yet');
+  await (await byLabel('Kind')).sendKeys('locknut');
+  await (await byLabel('Thread, form')).sendKeys('metric');
+  await type('Thread, size', 'M20');
+  await type('Thread, pitch', '1.5');
+  await type('Thickness', '4.5');
+  expect(await seriousFindings()).toEqual([]);
+  await press('Put it into the catalogue');
+  await byRole('heading', 'Catalogue', { level: 1 });
+  expect(await d().getPageSource()).toContain('MU-LN-20');
+});

@@ -56,6 +56,7 @@ const PAGES = [
   '/catalogue',
   '/catalogue?family=YB6&job=quillmere-annex',
   '/catalogue/edit/AY3',
+  '/catalogue/type/frames?like=TF&job=quillmere',
   '/job/quillmere-annex/t/D-203/B/choose',
 ];
 const WIDTHS = [390, 640, 768, 1024, 1280, 1920];
