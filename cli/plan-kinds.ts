@@ -16,6 +16,7 @@ export const KIND_NAMES = [
   'frame-reentry',
   'bundle',
   'enclose',
+  'stubs',
 ] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
@@ -33,6 +34,7 @@ const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
   'frame-reentry': async () => (await import('./kinds/frame-packing')).frameReentryKind,
   bundle: async () => (await import('./kinds/circle-packing')).bundleKind,
   enclose: async () => (await import('./kinds/circle-packing')).encloseKind,
+  stubs: async () => (await import('./kinds/circle-packing')).stubsKind,
 };
 
 export const loadKind = (name: KindName): Promise<Kind> => LOAD[name]();

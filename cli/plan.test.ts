@@ -29,6 +29,38 @@ describe('published files', () => {
   });
 });
 
+/** Where in an answer a number is none: it would be printed as null. */
+function noNumbers(value: unknown, path = ''): string[] {
+  if (typeof value === 'number') return Number.isFinite(value) ? [] : [path];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, v]) => noNumbers(v, `${path}.${key}`));
+}
+
+it.each(KIND_NAMES)(
+  '%s answers with numbers whatever may be left out of its example',
+  async (kind) => {
+    const text = readFileSync(`examples/plan/${kind}.json`, 'utf8');
+    const keys = Object.keys(JSON.parse(text) as object);
+    const without = keys.map((key) => {
+      const { [key]: _, ...rest } = JSON.parse(text) as Record<string, unknown>;
+      return [`without ${key}`, rest] as const;
+    });
+    // All that may be left out, one by one and at once.
+    const least: Record<string, unknown> = JSON.parse(text) as Record<string, unknown>;
+    for (const key of keys) {
+      const { [key]: _, ...rest } = least;
+      if ((await planFor(kind, rest)).ok) delete least[key];
+    }
+    const odd: string[] = [];
+    for (const [name, request] of [...without, ['with the least', least] as const]) {
+      const plan = await planFor(kind, request);
+      if (plan.ok) odd.push(...noNumbers(plan.value).map((path) => `${name}: ${path}`));
+    }
+    expect(odd).toEqual([]);
+  },
+  60_000,
+);
+
 describe('plan on the command line', () => {
   it('prints a plan and ends with 0', () => {
     const { status, stdout } = run(['choose', 'examples/plan/choose.json']);

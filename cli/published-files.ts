@@ -249,6 +249,29 @@ export async function publishedFiles(catalogue: unknown): Promise<Record<string,
       diameters: [35, 28, 28, 21.4, 12, 12, 8.1],
       clearance: 1,
     },
+    stubs: {
+      cables: [
+        { tag: 'K-201', diameter: { min: 34.2, max: 35 }, circuit: 'power' },
+        { tag: 'K-202', diameter: { min: 27.1, max: 28 }, circuit: 'power' },
+        { tag: 'K-203', diameter: { min: 20.8, max: 21.4 }, circuit: 'power' },
+        { tag: 'K-301', diameter: { min: 11.6, max: 12 }, circuit: 'signal' },
+        { tag: 'K-302', diameter: { min: 7.8, max: 8.1 }, circuit: 'signal' },
+      ],
+      stubs: [
+        { id: 'DN50', shape: { kind: 'circle', d: 53 }, cost: 40 },
+        { id: 'DN80', shape: { kind: 'circle', d: 82 }, cost: 65, available: 2 },
+        { id: 'slot', shape: { kind: 'rectangle', w: 120, h: 60 }, cost: 90 },
+      ],
+      apart: [{ circuits: ['power', 'signal'] }],
+      wrap: [
+        { upTo: 15, adds: 1.5 },
+        { upTo: 40, adds: 3 },
+      ],
+      clearance: 0,
+      spare: { share: 0.2 },
+      seed: 1,
+      limitSeconds: 5,
+    },
     'choose-job': {
       terminations: [
         {

@@ -1,4 +1,6 @@
-import { array, number, object, string } from 'yup';
+import { array, number, object, string, type InferType } from 'yup';
+import type { Shape } from './model';
+import type { PackingOptions } from './pack';
 
 /** More circles than this are not packed at once. */
 export const MOST_CIRCLES = 600;
@@ -13,15 +15,26 @@ const diameters = array()
 
 const common = {
   diameters,
-  clearance: number().min(0).max(1000).default(0),
-  seed: number().integer().min(0).max(4_294_967_295).default(1),
-  limitSeconds: number().positive().max(600).default(2),
+  clearance: number().min(0).max(1000).optional(),
+  seed: number().integer().min(0).max(4_294_967_295).optional(),
+  limitSeconds: number().positive().max(600).optional(),
 };
+
+/** What a request leaves out: no clearance, seed 1, two seconds. */
+export const packingOptions = ({
+  clearance = 0,
+  seed = 1,
+  limitSeconds = 2,
+}: {
+  readonly clearance?: number | undefined;
+  readonly seed?: number | undefined;
+  readonly limitSeconds?: number | undefined;
+}): PackingOptions => ({ clearance, seed, limitSeconds });
 
 export const bundleRequestSchema = object(common).noUnknown().required();
 
 /** A circle has a diameter and no sides, a rectangle its two sides and no diameter. */
-const shapeSchema = object({
+export const shapeSchema = object({
   kind: string()
     .oneOf(['circle', 'rectangle'] as const)
     .required(),
@@ -43,6 +56,10 @@ const shapeSchema = object({
 })
   .noUnknown()
   .required();
+
+/** The shape that was asked about, as it is packed. */
+export const shapeOf = ({ kind, d = 0, w = 0, h = 0 }: InferType<typeof shapeSchema>): Shape =>
+  kind === 'circle' ? { kind, d } : { kind, w, h };
 
 export const encloseRequestSchema = object({ shape: shapeSchema, ...common })
   .noUnknown()
