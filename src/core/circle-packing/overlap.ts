@@ -1,7 +1,7 @@
 import type { Problem } from './model';
 
 /** Circles fewer than this are looked at pair by pair; more of them by a list of those that are near. */
-const FEW = 60;
+const FEW = 24;
 /** Pairs that take as long as one circle's part in a step of the method. */
 const STEP_WORK = 16;
 

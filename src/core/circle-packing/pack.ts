@@ -35,7 +35,7 @@ export type Enclosure =
 export type PackingRun<T> = Generator<SearchProgress, T, boolean | undefined>;
 
 /** Pairs that are looked at for each second of the limit. A desk machine of today needs less than that. */
-const WORK_PER_SECOND = 2.6e7;
+const WORK_PER_SECOND = 4e7;
 /** What is less than this is nothing, mm. */
 const HAIR_MM = 1e-7;
 

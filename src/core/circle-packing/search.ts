@@ -1,7 +1,7 @@
 import { seededRandom } from '@/core/kernel';
 import type { Problem } from './model';
 import { Overlap } from './overlap';
-import { settle } from './settle';
+import { Settler } from './settle';
 import { anywhere, latticeStarts, randomStart, spread } from './starts';
 
 /** An arrangement without overlaps, and by how much the wall has to grow for it. */
@@ -38,6 +38,8 @@ const FINE = [
   [1e-7, 400, 1e-10],
   [1e-9, 400, 1e-13],
 ] as const;
+/** Begun from chance so often before the best of them is worked on. */
+const WARM = 5;
 /** An attempt this close to the best is worth settling finely; as a share of the size of the bundle. */
 const NEAR_BEST = 0.0015;
 
@@ -52,12 +54,14 @@ export function* searchPacking(
   const { problem, scale, order } = normal(given);
   const random = seededRandom(seed);
   const overlap = new Overlap(problem);
+  const settler = new Settler(overlap);
   const size = spread(problem);
   const starts = latticeStarts(problem);
   let best = laidApart(problem, starts[0] ?? randomStart(problem, random));
   let current: Attempt | null = null;
   let inVain = 0;
-  const patience = 20 + problem.radii.length;
+  const patience = 12 + problem.radii.length;
+  let fromChance = WARM;
   for (const start of starts) {
     const rows = laidApart(problem, start);
     if (rows.growth < best.growth) best = rows;
@@ -65,11 +69,15 @@ export function* searchPacking(
   while (overlap.work < work && best.growth > enough / scale) {
     const start: Float64Array | undefined = starts.shift();
     const at: Float64Array =
-      start ?? (current === null ? randomStart(problem, random) : changed(problem, current, size, random));
+      start ??
+      (current === null || fromChance > 0
+        ? randomStart(problem, random)
+        : changed(problem, current, size, random));
     const ceiling = current?.growth ?? Infinity;
-    let attempt = settled(problem, overlap, at, random() < 0.5 ? HARD : ROUGH, ceiling);
+    if (start === undefined) fromChance -= 1;
+    let attempt = settled(problem, settler, at, random() < 0.5 ? HARD : ROUGH, ceiling);
     if (attempt !== null && attempt.growth < best.growth + NEAR_BEST * size)
-      attempt = better(attempt, settled(problem, overlap, at, FINE, ceiling));
+      attempt = better(attempt, settled(problem, settler, at, FINE, ceiling));
     if (attempt !== null && attempt.growth < ceiling - 1e-9 * size) {
       current = attempt;
       inVain = 0;
@@ -127,19 +135,25 @@ function asGiven(given: Problem, order: readonly number[], scale: number, { at }
 type Presses = readonly (readonly [press: number, steps: number, still: number])[];
 
 /**
- * Lets `at` settle under ever less pressure. Null as soon as the wall stands no nearer than the ceiling: under pressure circles overlap, and
- * without their overlaps the wall would stand farther out still.
+ * Lets `at` settle under ever less pressure. Null as soon as the wall is expected to stand no nearer than the ceiling: under pressure circles
+ * overlap, and without their overlaps it would stand farther out still.
  */
 function settled(
   problem: Problem,
-  overlap: Overlap,
+  settler: Settler,
   at: Float64Array,
   presses: Presses,
   ceiling: number,
 ): Attempt | null {
+  let before: { readonly press: number; readonly growth: number } | null = null;
   for (const [press, steps, still] of presses) {
-    settle(overlap, at, press, steps, still);
-    if ((at[at.length - 1] ?? 0) >= ceiling) return null;
+    settler.settle(at, press, steps, still);
+    const growth = at[at.length - 1] ?? 0;
+    // Overlaps grow about as the pressure: where the wall would stand without any is seen from two of them.
+    const expected =
+      before === null ? growth : growth + ((growth - before.growth) * press) / (before.press - press);
+    if (expected >= ceiling) return null;
+    before = { press, growth };
   }
   return laidApart(problem, at);
 }
@@ -180,15 +194,17 @@ function changed(problem: Problem, from: Attempt, size: number, random: () => nu
   at[2 * n] = from.growth;
   const any = () => Math.floor(random() * n);
   const chance = random();
-  if (chance < 0.4) {
+  // Of several sizes it is mostly which lies where that is wrong; of one size, where the holes are.
+  const [moved, exchanged] = (radii[0] ?? 0) > (radii[n - 1] ?? 0) * ALIKE ? [0.25, 0.85] : [0.4, 0.75];
+  if (chance < moved) {
     const many = 1 + Math.floor((random() * n) / 25);
     for (let k = 0; k < many; k += 1) {
       const i = any();
-      const [x, y] = anywhere(wall, size, random);
+      const [x, y] = emptiest(problem, from, i, size, random);
       at[2 * i] = x;
       at[2 * i + 1] = y;
     }
-  } else if (chance < 0.75) {
+  } else if (chance < exchanged) {
     const i = any();
     const j = neighbourInSize(n, i, random);
     for (const k of [0, 1]) {
@@ -200,6 +216,41 @@ function changed(problem: Problem, from: Attempt, size: number, random: () => nu
     if (radii[i] === radii[j]) shake(at, n, 0.3, random);
   } else shake(at, n, 0.2 + 0.8 * random(), random);
   return at;
+}
+
+/** Sizes that differ by more than this share are several. */
+const ALIKE = 1.05;
+
+/** Points that are looked at for a hole. */
+const LOOKED_AT = 24;
+
+/** Of some points anywhere the one with most room about it, the wall where it stands now: a circle that is put there squeezes the others least. */
+function emptiest(
+  { radii, wall }: Problem,
+  { at, growth }: Attempt,
+  without: number,
+  size: number,
+  random: () => number,
+): [number, number] {
+  let best: [number, number] = [0, 0];
+  let most = -Infinity;
+  const reach = wall.kind === 'circle' ? wall.r + growth : size;
+  for (let k = 0; k < LOOKED_AT; k += 1) {
+    const [x, y] = anywhere(wall, reach, random);
+    let room =
+      wall.kind === 'circle'
+        ? reach - Math.hypot(x, y)
+        : Math.min(wall.a + growth - Math.abs(x), wall.b + growth - Math.abs(y));
+    for (let j = 0; j < radii.length && room > most; j += 1) {
+      if (j === without) continue;
+      room = Math.min(room, Math.hypot(x - (at[2 * j] ?? 0), y - (at[2 * j + 1] ?? 0)) - (radii[j] ?? 0));
+    }
+    if (room > most) {
+      most = room;
+      best = [x, y];
+    }
+  }
+  return best;
 }
 
 /** Another one of about the same size, of circles in order of it: exchanged with it, most of the arrangement stays good. */
