@@ -17,6 +17,9 @@ export const KIND_NAMES = [
   'bundle',
   'enclose',
   'stubs',
+  'plug',
+  'sleeve',
+  'wrap',
 ] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
@@ -35,6 +38,9 @@ const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
   bundle: async () => (await import('./kinds/circle-packing')).bundleKind,
   enclose: async () => (await import('./kinds/circle-packing')).encloseKind,
   stubs: async () => (await import('./kinds/circle-packing')).stubsKind,
+  plug: async () => (await import('./kinds/soft-seal')).plugKind,
+  sleeve: async () => (await import('./kinds/soft-seal')).sleeveKind,
+  wrap: async () => (await import('./kinds/soft-seal')).wrapKind,
 };
 
 export const loadKind = (name: KindName): Promise<Kind> => LOAD[name]();

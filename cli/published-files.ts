@@ -272,6 +272,102 @@ export async function publishedFiles(catalogue: unknown): Promise<Record<string,
       seed: 1,
       limitSeconds: 5,
     },
+    plug: {
+      sheet: {
+        code: 'RP',
+        revision: 'A',
+        plugs: [
+          { id: 'RP-100', bore: { min: 98, max: 103 }, annulus: { min: 18, max: 24 }, lengthMm: 40 },
+          { id: 'RP-100-L', bore: { min: 98, max: 103 }, annulus: { min: 23, max: 30 }, lengthMm: 40 },
+        ],
+        maxAngleDeg: 2,
+        maxOffsetMm: 3,
+      },
+      bore: { min: 100, max: 101 },
+      cable: { tag: 'K-210', diameter: { min: 56, max: 57 } },
+      angleDeg: 1,
+      offsetMm: 2,
+      depthMm: 90,
+      faces: 2,
+      ratingKnown: true,
+    },
+    sleeve: {
+      sheet: {
+        code: 'PS',
+        revision: 'B',
+        sleeves: [
+          { id: 'FS-12', takes: { min: 8, max: 12 }, wallMm: 3 },
+          { id: 'FS-20', takes: { min: 12, max: 20 }, wallMm: 4 },
+        ],
+        fillers: [
+          { id: 'BF-18', outerMm: 18 },
+          { id: 'BF-10', outerMm: 10 },
+        ],
+        strip: { id: 'ST-3', thicknessMm: 3, widthMm: 25, fromMm: 20, layers: 2 },
+        fillingMm: 60,
+        sealant: { id: 'SC-300', mlPerCartridge: 300, wasteShare: 0.1 },
+        sealantDepthMm: 20,
+        air: { fromDepthMm: 150, gapMm: 30 },
+        maxOpenShare: 0.35,
+        pullingShare: 0.3,
+        clearanceMm: 0,
+      },
+      opening: { kind: 'circle', d: { min: 99, max: 101 } },
+      depth: { min: 100, max: 105 },
+      faces: 2,
+      lies: 'upright',
+      cables: [
+        { tag: 'K-211', diameter: { min: 10.5, max: 11 } },
+        { tag: 'K-212', diameter: { min: 17.2, max: 18 } },
+        { tag: 'K-213', diameter: { min: 29, max: 30 } },
+      ],
+      school: 'afterPulling',
+      limitSeconds: 2,
+    },
+    wrap: {
+      sheet: {
+        code: 'FW',
+        revision: 'C',
+        cloths: [
+          { id: 'CO-150', kind: 'openable', stub: { min: 140, max: 170 } },
+          { id: 'CC-150', kind: 'closed', stub: { min: 140, max: 170 } },
+        ],
+        strip: {
+          id: 'SS-8',
+          thicknessMm: 8,
+          widthMm: 60,
+          compression: { min: 0.45, max: 0.65 },
+          layers: [
+            { upTo: 45, layers: 1 },
+            { upTo: 120, layers: 2 },
+          ],
+        },
+        marks: { fromStubMm: 50, apartMm: 80 },
+        minStubMm: 120,
+        sealant: { id: 'SC-300', mlPerCartridge: 300, wasteShare: 0.1 },
+      },
+      stub: {
+        outside: { min: 158, max: 160 },
+        inside: { min: 149, max: 151 },
+        lengthMm: 150,
+        weldContinuous: true,
+        centred: true,
+      },
+      faces: 2,
+      cloth: 'openable',
+      pulled: true,
+      bundles: [
+        {
+          id: 'power',
+          cables: [
+            { tag: 'K-221', diameter: { min: 19.6, max: 20.2 } },
+            { tag: 'K-222', diameter: { min: 19.4, max: 20.1 } },
+          ],
+        },
+        { id: 'signal', cables: [{ tag: 'K-321', diameter: { min: 9.8, max: 10.3 } }] },
+      ],
+      limitSeconds: 1,
+    },
     'choose-job': {
       terminations: [
         {

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { frameSheetsInForce, missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
 import { ACCESSORY_WORDS } from '@/core/gland-selection';
+import type { StoredCatalogue } from '@/data';
 import { look, mayNot } from '../for-pages';
 import { MayProvider } from '@/ui/shell/may';
 import { CataloguePage } from '@/ui/catalogue/CataloguePage';
@@ -23,7 +24,7 @@ export default async function Catalogue({ searchParams }: Props) {
   const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
   const cables = job ? await look('viewCatalogueCables', [job.slug]) : null;
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/" />;
-  const { families, adaptors, accessories, compounds, frameSheets } = catalogue.value;
+  const { families, frameSheets } = catalogue.value;
   const shown = families.find((f) => f.family.code === asked.family) ?? families[0] ?? null;
   return (
     <div className={styles.shell}>
@@ -37,34 +38,39 @@ export default async function Catalogue({ searchParams }: Props) {
             purpose: purposeOf(family),
             planOnly,
           }))}
-          shown={
-            shown
-              ? { family: shown.family, missing: missingForProcedure(shown.family).map((m) => m.message) }
-              : null
-          }
+          shown={shownOf(shown)}
           jobs={all.map(({ slug, name }) => ({ slug, name }))}
           job={job?.slug ?? null}
           cables={cables?.ok ? cables.value : []}
-          parts={[
-            ...adaptors.map((a) => ({
-              kind: 'adaptor' as const,
-              partNumber: a.partNumber,
-              what: `adaptor ${threadName(a.male)} to ${threadName(a.female)}`,
-            })),
-            ...accessories.map((a) => ({
-              kind: 'accessory' as const,
-              partNumber: a.partNumber,
-              what: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}, ${a.thicknessMm} mm`,
-            })),
-            ...compounds.map((c) => ({
-              kind: 'compound' as const,
-              partNumber: c.product,
-              what: `${c.sheet.title}, revision ${c.sheet.revision}; packs of ${c.packs.map((p) => `${p.ml} mL`).join(', ')}`,
-            })),
-          ]}
+          parts={partsOf(catalogue.value)}
           frameSheets={frameSheetsInForce(frameSheets)}
         />
       </MayProvider>
     </div>
   );
 }
+
+/** What is in force besides families and frames, in a line each. */
+const partsOf = ({ adaptors, accessories, compounds }: StoredCatalogue) => [
+  ...adaptors.map((a) => ({
+    kind: 'adaptor' as const,
+    partNumber: a.partNumber,
+    what: `adaptor ${threadName(a.male)} to ${threadName(a.female)}`,
+  })),
+  ...accessories.map((a) => ({
+    kind: 'accessory' as const,
+    partNumber: a.partNumber,
+    what: `${ACCESSORY_WORDS[a.kind]} ${threadName(a.thread)}, ${a.thicknessMm} mm`,
+  })),
+  ...compounds.map((c) => ({
+    kind: 'compound' as const,
+    partNumber: c.product,
+    what: `${c.sheet.title}, revision ${c.sheet.revision}; packs of ${c.packs.map((p) => `${p.ml} mL`).join(', ')}`,
+  })),
+];
+
+/** The family that is looked at, with what its sheet lacks. */
+const shownOf = (found: StoredCatalogue['families'][number] | null) =>
+  found === null
+    ? null
+    : { family: found.family, missing: missingForProcedure(found.family).map((m) => m.message) };

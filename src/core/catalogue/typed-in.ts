@@ -119,7 +119,8 @@ export function saidOf(field: RecordField, value: unknown): unknown {
 /** The catalogue file that holds just this record. */
 export const recordFile = (kind: RecordKind, record: unknown, today: string) => {
   const { list, key, words } = RECORDS[kind];
-  const name = String((record as Readonly<Record<string, unknown>> | undefined)?.[key] ?? '');
+  const called = (record as Readonly<Record<string, unknown>> | undefined)?.[key];
+  const name = typeof called === 'string' ? called : '';
   return {
     format: CATALOGUE_FORMAT,
     name: `${words} ${name}`.slice(0, 80),

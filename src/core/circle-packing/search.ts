@@ -188,7 +188,7 @@ export function laidApart({ radii, wall }: Problem, at: Float64Array): Attempt {
 
 /** The best with something else about it: one moved elsewhere, two exchanged, or all of them shaken. */
 function changed(problem: Problem, from: Attempt, size: number, random: () => number): Float64Array {
-  const { radii, wall } = problem;
+  const { radii } = problem;
   const n = radii.length;
   const at = Float64Array.from(from.at);
   at[2 * n] = from.growth;

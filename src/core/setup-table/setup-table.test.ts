@@ -200,7 +200,9 @@ it.each(['', 'abt. 28', '29–28', '28 ± 1 ± 2', '27–29 ± 1', '-3', '28 ±'
   (text) => expect(readNominal(text).ok).toBe(false),
 );
 
-const BOX: Enclosure = { tag: 'JB-1', title: '=made "up", box', ...BOX_TEMPLATES[1]!.facts };
+const [, template] = BOX_TEMPLATES;
+if (template === undefined) throw new Error('there is a template');
+const BOX: Enclosure = { tag: 'JB-1', title: '=made "up", box', ...template.facts };
 const BOXES: BoxWithEntries[] = [
   {
     area: 'yard',

@@ -69,12 +69,13 @@ export function* planStubs(task: StubsTask): Run<StubsAnswer> {
       .filter((c) => !placed.has(c.tag))
       .map(({ tag, d }) => ({
         tag,
-        why: alone.get(tag) ?? ({ kind: search.closed ? 'noRoom' : 'notFound', d } as WhyNot),
+        why: alone.get(tag) ?? { kind: search.closed ? ('noRoom' as const) : ('notFound' as const), d },
       })),
   ].map(({ tag, why }) => ({ tag, reason: unplacedWords(why) }));
   const answer: StubsAnswer = {
     status: infeasible ? 'infeasible' : search.proven ? 'optimal' : 'gap',
-    cost: costOf(task, bins),
+    // Of what is laid, whatever was meant to be.
+    cost: stubs.reduce((sum, s) => sum + (task.kinds.find((k) => k.id === s.id)?.cost ?? 0), 0),
     bound: infeasible ? 0 : search.bound,
     stubs,
     unplaced,

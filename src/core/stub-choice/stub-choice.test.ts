@@ -29,7 +29,10 @@ function bruteForce(asked: StubsTask): number | null {
     const area = mine.reduce((sum, c) => sum + (Math.PI / 4) * c.d ** 2, 0);
     const whole = shape.kind === 'circle' ? (Math.PI / 4) * shape.d ** 2 : shape.w * shape.h;
     if (area > (1 - asked.spareShare) * whole) return false;
-    const key = `${kind} ${mine.map((c) => c.d).sort()}`;
+    const key = `${kind} ${mine
+      .map((c) => c.d)
+      .sort((a, b) => a - b)
+      .join(' ')}`;
     const before = known.get(key);
     if (before !== undefined) return before;
     const { clearance } = asked;

@@ -12,7 +12,7 @@ export interface Merged {
 const MOST_BYTES = 80 * 1024 * 1024;
 
 const columnOf = (letters: string): number =>
-  [...letters].reduce((n, letter) => n * 26 + (letter.charCodeAt(0) - 64), 0) - 1;
+  Array.from(letters).reduce((n, letter) => n * 26 + (letter.charCodeAt(0) - 64), 0) - 1;
 
 const attribute = (tag: string, name: string): string | undefined =>
   new RegExp(`(?:^|[\\s:])${name}="([^"]*)"`).exec(tag)?.[1];

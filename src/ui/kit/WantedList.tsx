@@ -59,11 +59,11 @@ function Line({
   readonly base: string;
   readonly wanted: WantedView;
 }) {
-  const [cable = '', end = ''] = [tag.slice(0, tag.lastIndexOf('/')), tag.slice(tag.lastIndexOf('/') + 1)];
+  const at = tag.lastIndexOf('/');
   return (
     <TableRow>
       <TableCell sx={{ verticalAlign: 'top' }}>
-        <To href={`${base}/t/${encodeURIComponent(cable)}/${end}/choose`}>{tag}</To>
+        <To href={`${base}/t/${encodeURIComponent(tag.slice(0, at))}/${tag.slice(at + 1)}/choose`}>{tag}</To>
         <Typography variant="quiet" component="div" color="text.secondary">
           {area}
         </Typography>

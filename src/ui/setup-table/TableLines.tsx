@@ -48,29 +48,9 @@ export function TableLines({
         </Typography>
       )}
       {judging ? <p role="status">Judging every row…</p> : null}
-      {preview === null || preview.stale.length === 0 ? null : (
-        <Caution tone="marginal">
-          {preview.stale.length} {preview.stale.length === 1 ? 'plan becomes' : 'plans become'} stale:{' '}
-          {preview.stale.slice(0, MOST_STALE).join(', ')}
-          {preview.stale.length > MOST_STALE ? ' …' : ''}
-        </Caution>
-      )}
+      <Stale tags={preview?.stale ?? []} />
       {taken !== null || table.problems.length > 0 ? null : (
-        <Acts>
-          <Button
-            variant="contained"
-            color="secondary"
-            onClick={accept}
-            disabled={busy || preview === null || good === 0}
-          >
-            {preview !== null && good === 0 ? 'Nothing to take in' : `Take in ${good} of the table`}
-          </Button>
-          {refused.length > 0 ? (
-            <Box component="span" sx={{ color: 'error.main' }}>
-              {refused.length} {refused.length === 1 ? 'row is' : 'rows are'} left out
-            </Box>
-          ) : null}
-        </Acts>
+        <TakeIn good={preview === null ? null : good} out={refused.length} busy={busy} onTake={accept} />
       )}
       {refused.length + lines.length === 0 ? null : (
         <DataTable label="Rows of the table" sx={{ width: '100%' }}>
@@ -102,6 +82,42 @@ export function TableLines({
     </>
   );
 }
+
+interface TakeInProps {
+  /** Rows that would do something; null while they are judged. */
+  readonly good: number | null;
+  readonly out: number;
+  readonly busy: boolean;
+  readonly onTake: () => void;
+}
+
+const TakeIn = ({ good, out, busy, onTake }: TakeInProps) => (
+  <Acts>
+    <Button
+      variant="contained"
+      color="secondary"
+      onClick={onTake}
+      disabled={busy || good === null || good === 0}
+    >
+      {good === 0 ? 'Nothing to take in' : `Take in ${good ?? 0} of the table`}
+    </Button>
+    {out > 0 ? (
+      <Box component="span" sx={{ color: 'error.main' }}>
+        {out} {out === 1 ? 'row is' : 'rows are'} left out
+      </Box>
+    ) : null}
+  </Acts>
+);
+
+/** Whose plans would no longer stand. */
+const Stale = ({ tags }: { readonly tags: readonly string[] }) =>
+  tags.length === 0 ? null : (
+    <Caution tone="marginal">
+      {tags.length} {tags.length === 1 ? 'plan becomes' : 'plans become'} stale:{' '}
+      {tags.slice(0, MOST_STALE).join(', ')}
+      {tags.length > MOST_STALE ? ' …' : ''}
+    </Caution>
+  );
 
 const Wrong = ({ problem, words }: { readonly problem: Problem; readonly words: Props['words'] }) => (
   <Box sx={{ color: 'error.main' }}>

@@ -95,7 +95,7 @@ function OneOf({ control, name, label, field: { optional, options } }: Props<'ch
         optional ? (['', 'not said'] as const) : ASKED,
         ...options.map((o) => [String(o), codeWords(o)] as const),
       ]}
-      value={field.value === undefined ? '' : String(field.value)}
+      value={String(options.find((o) => o === field.value) ?? '')}
       onChange={(v) => field.onChange(options.find((o) => String(o) === v))}
       error={fieldState.error?.message}
       width={Math.max(200, widthOf(label))}
@@ -192,7 +192,7 @@ export function GroupFields({ control, name, field }: Omit<Props<'group'>, 'labe
 
 /** A group by its name; one that need not be there is said to be there first. */
 function GroupField({ control, name, label, field }: Props<'group'>) {
-  const value = useWatch({ control, name }) as unknown;
+  const value: unknown = useWatch({ control, name });
   const own = useController({ control, name });
   const { error } = own.fieldState;
   const there = value !== undefined;
@@ -255,7 +255,7 @@ function ListField({ control, name, label, field }: Props<'list'>) {
         <Button
           size="small"
           variant="outlined"
-          onClick={() => append(blankOf({ ...field.item, optional: false }) as never)}
+          onClick={() => append(blankOf({ ...field.item, optional: false }))}
         >
           Add {within(label)}
         </Button>

@@ -15,6 +15,9 @@ interface NamedPart {
   readonly name?: string;
 }
 
+const shown = (value: unknown): string =>
+  typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+
 /** Spanner across flats for each part of the family that is turned or held, mm. */
 export function SpannerFields({ control, name }: Props) {
   const parts = (useWatch({ control, name: 'parts' }) ?? []) as readonly NamedPart[];
@@ -37,7 +40,7 @@ export function SpannerFields({ control, name }: Props) {
             <TextField
               key={id}
               label={words || id}
-              value={sizes[id] === undefined ? '' : String(sizes[id])}
+              value={shown(sizes[id])}
               onChange={(e) => put(id, e.target.value)}
               sx={{ width: 150 }}
             />
