@@ -2,7 +2,6 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { frameSheetsInForce, missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
 import { ACCESSORY_WORDS } from '@/core/gland-selection';
-import type { StoredCatalogue } from '@/data';
 import { look, mayNot } from '../for-pages';
 import { MayProvider } from '@/ui/shell/may';
 import { CataloguePage } from '@/ui/catalogue/CataloguePage';
@@ -12,11 +11,14 @@ import styles from '../page.module.css';
 
 export const metadata: Metadata = { title: 'Catalogue' };
 
+type Seen = Awaited<ReturnType<typeof look<'viewCatalogue'>>>;
+type Catalogue = Extract<Seen, { readonly ok: true }>['value'];
+
 interface Props {
   readonly searchParams: Promise<{ family?: string; job?: string }>;
 }
 
-export default async function Catalogue({ searchParams }: Props) {
+export default async function CatalogueOfJob({ searchParams }: Props) {
   await connection();
   const asked = await searchParams;
   const [catalogue, jobs] = await Promise.all([look('viewCatalogue', []), look('viewJobs', [])]);
@@ -51,7 +53,7 @@ export default async function Catalogue({ searchParams }: Props) {
 }
 
 /** What is in force besides families and frames, in a line each. */
-const partsOf = ({ adaptors, accessories, compounds }: StoredCatalogue) => [
+const partsOf = ({ adaptors, accessories, compounds }: Catalogue) => [
   ...adaptors.map((a) => ({
     kind: 'adaptor' as const,
     partNumber: a.partNumber,
@@ -70,7 +72,7 @@ const partsOf = ({ adaptors, accessories, compounds }: StoredCatalogue) => [
 ];
 
 /** The family that is looked at, with what its sheet lacks. */
-const shownOf = (found: StoredCatalogue['families'][number] | null) =>
+const shownOf = (found: Catalogue['families'][number] | null) =>
   found === null
     ? null
     : { family: found.family, missing: missingForProcedure(found.family).map((m) => m.message) };

@@ -4,7 +4,6 @@ import {
   nestingProblems,
   PLAUSIBLE_MM,
   QUANTITIES,
-  QUANTITY_WORDS,
   type Layers,
   type Measurement,
   type Quantity,
@@ -126,6 +125,3 @@ const round = (mm: number): number => Number(mm.toFixed(4));
 /** The same as text that `readNominal` reads back. */
 export const writeNominal = ({ mm, toleranceMm }: NominalDiameter): string =>
   toleranceMm === undefined ? trimNumber(mm, 4) : `${trimNumber(mm, 4)} ± ${trimNumber(toleranceMm, 4)}`;
-
-/** What a layer may be called beside its diameter. */
-export const nominalWords = (quantity: Quantity): string => `${QUANTITY_WORDS[quantity]}, by the datasheet`;

@@ -53,7 +53,6 @@ export const plugSheetSchema = object({
 })
   .noUnknown()
   .required();
-export type PlugSheet = InferType<typeof plugSheetSchema>;
 
 export const wrapSheetSchema = object({
   ...read,

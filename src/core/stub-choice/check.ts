@@ -1,6 +1,6 @@
 import { checkPacking } from '@/core/circle-packing';
+import type { StubsAnswer } from './answer';
 import { areaOf, areaOfAll } from './oracle';
-import type { StubsAnswer } from './plan';
 import { pairOf, type StubsTask } from './request';
 
 /**

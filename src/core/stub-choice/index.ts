@@ -1,3 +1,4 @@
+export * from './answer';
 export * from './check';
 export * from './plan';
 export * from './request';

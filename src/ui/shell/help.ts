@@ -78,6 +78,7 @@ export const PLACE_HELP: Readonly<Record<string, Help>> = {
     title: 'Kit',
     rules: [
       'Spares are a share of what is needed, rounded up, and at least so many of each part. What is fitted already is not drawn again.',
+      'Where nothing in the catalogue fits, what a supplier has to be asked for stands below, by the intervals that were measured.',
     ],
   },
   prints: {
@@ -102,13 +103,15 @@ export const PLACE_HELP: Readonly<Record<string, Help>> = {
     title: 'Boxes',
     rules: [
       'Entries in a line: E1–E12 M20; C1 hole 20.5. The plate is drawn to one scale.',
+      'Saved as a table, edited in a spreadsheet and given back: what a row would do is shown first, and what the table does not name stays.',
       'A change of a box is judged for its own ends, and what it would make stale is told before it is kept.',
     ],
   },
   types: {
     title: 'Types',
     rules: [
-      'A type says how a cable is built. No diameter is taken from its drawing: the cable in hand is measured.',
+      'A type says how a cable is built. Diameters of its datasheet stand in where nobody has measured: what is planned on them is provisional.',
+      'A pasted table is read by its headings; what it does not say stands on the side that refuses. What is taken in goes back with one undo.',
     ],
   },
   profile: {
