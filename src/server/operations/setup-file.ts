@@ -17,14 +17,16 @@ import {
   terminationIdsOfType,
   type BoxRow,
   type JobRow,
+  type TerminationRow,
   type Tx,
 } from '@/data';
 import { writeCsv } from '@/formats/csv/write';
 import { writeXlsx } from '@/formats/xlsx/write';
 import type { Actor } from '../actor';
+import { inBatches } from '../heavy';
 import { EditLog } from './edits';
 import { doIn, lookIn } from './in-job';
-import { assessMany, refreshSummaries } from './load';
+import { assessMany, BATCH, refreshSummaries } from './load';
 import { makeBox, makeEntry, makeType, setupSchema, type Making, type Setup } from './make-setup';
 
 interface TypeRow {
@@ -108,7 +110,19 @@ async function endsOn(tx: Tx, { setup, there }: Judged): Promise<number[]> {
     if (was && canonicalJson(was.facts) !== canonicalJson(type))
       ids.push(...(await terminationIdsOfType(tx, was.id)));
   }
-  const entries = setup.boxes.flatMap(({ box }) => there.boxes.get(box.tag)?.entries.map((e) => e.id) ?? []);
+  const entries = setup.boxes.flatMap(({ box, entries: holes }) => {
+    const was = there.boxes.get(box.tag);
+    if (was === undefined) return [];
+    // What is said of the box is said of all its ends; of a hole only of the one that goes in there.
+    const whole = canonicalJson(was.facts) !== canonicalJson(box);
+    const changed = new Set(
+      holes.flatMap((h) => {
+        const known = was.entries.find((e) => e.facts.label === h.label);
+        return known !== undefined && canonicalJson(known.facts) !== canonicalJson(h) ? [known.id] : [];
+      }),
+    );
+    return was.entries.flatMap((e) => (whole || changed.has(e.id) ? [e.id] : []));
+  });
   ids.push(...(await terminationIdsInEntries(tx, entries)));
   return [...new Set(ids)];
 }
@@ -119,22 +133,25 @@ export function previewSetup(slug: string, given: unknown): Promise<Result<Setup
     const judged = await judge(tx, job, given);
     if (!judged.ok) return judged;
     const { setup, lines, hash } = judged.value;
-    const rows = await loadTerminations(tx, await endsOn(tx, judged.value));
     const types = new Map(setup.types.map((t) => [t.code, t]));
     const boxes = new Map(setup.boxes.map((b) => [b.box.tag, b]));
-    const changed = rows.map((row) => {
+    const changed = (row: TerminationRow): TerminationRow => {
       const box = row.place === null ? undefined : boxes.get(row.place.enclosure.tag);
       const cableType = types.get(row.cableType.code) ?? row.cableType;
       if (row.place === null || box === undefined) return { ...row, cableType };
       const { label } = row.place.entry;
       const entry = box.entries.find((e) => e.label === label) ?? row.place.entry;
       return { ...row, cableType, place: { ...row.place, enclosure: box.box, entry } };
-    });
-    const stale = (all: Awaited<ReturnType<typeof assessMany>>) =>
-      new Set(all.filter((a) => a.stale).map((a) => a.tag));
-    const before = stale(await assessMany(tx, job, rows));
-    const after = stale(await assessMany(tx, job, changed));
-    return ok({ lines, stale: [...after].filter((t) => !before.has(t)), hash });
+    };
+    const staleOf = async (rows: readonly TerminationRow[]) =>
+      new Set((await assessMany(tx, job, rows)).filter((a) => a.stale).map((a) => a.tag));
+    const stale: string[] = [];
+    for await (const ids of inBatches(await endsOn(tx, judged.value), BATCH)) {
+      const rows = await loadTerminations(tx, ids);
+      const before = await staleOf(rows);
+      stale.push(...[...(await staleOf(rows.map(changed)))].filter((t) => !before.has(t)));
+    }
+    return ok({ lines, stale, hash });
   });
 }
 
