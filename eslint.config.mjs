@@ -2,6 +2,13 @@ import next from 'eslint-config-next/core-web-vitals';
 import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
 
+/** What is judged strictly has no defaults put in: a figure that is left out would be none. */
+const NO_DEFAULTS = {
+  selector:
+    "CallExpression[callee.property.name='default'][arguments.0]:not([arguments.0.name='undefined']):not([arguments.0.value=null])",
+  message: 'Schemas are judged strictly, and put no defaults in: give the value where the record is read.',
+};
+
 const config = [
   { ignores: ['node_modules/', '.next/', '.local/', 'next-env.d.ts', 'coverage/'] },
   // What is about components and hooks looks at those alone: it takes its time.
@@ -41,6 +48,10 @@ const config = [
         { selector: "NewExpression[callee.name='Date']", message: 'The clock is an argument of the core.' },
       ],
     },
+  },
+  {
+    files: ['src/server/**/*.ts', 'src/app/**/*.ts', 'cli/**/*.ts'],
+    rules: { 'no-restricted-syntax': ['error', NO_DEFAULTS] },
   },
   {
     files: ['src/**/*.tsx'],

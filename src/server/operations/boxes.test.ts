@@ -192,6 +192,12 @@ describe('a list as a design office sends it', () => {
     await good(recutEnd(job, '5'));
   });
 
+  it('takes a list in of which nobody says what its columns were', async () => {
+    const job = await makeJob();
+    const { mapping: _, headings: __, ...bare } = await sheet('1-plain.csv');
+    expect(await taken(job, bare)).toMatchObject({ added: 3 });
+  });
+
   it('takes two rows for a cable, and refuses in words what is not in order', async () => {
     const job = await makeJob();
     const two = await sheet('3-two-rows.csv');

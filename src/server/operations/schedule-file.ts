@@ -162,8 +162,8 @@ const sheetSchema = object({
   /** Cables that the list does not name any more are taken out, where no work at them has begun. */
   takeOutGone: boolean().required(),
   /** Kept for the next list with these headings. */
-  mapping: sheetMappingSchema.nullable().default(null),
-  headings: string().length(64).nullable().default(null),
+  mapping: sheetMappingSchema.nullable().optional().default(undefined),
+  headings: string().length(64).nullable().optional(),
 })
   .noUnknown()
   .required();
@@ -203,7 +203,7 @@ export function importSheet(
     if (!read.ok) return read;
     const table = sheetTable(read.value);
     if (!table.ok) return table;
-    const { setup, takeOutGone, mapping, headings } = read.value;
+    const { setup, takeOutGone, mapping = null, headings = null } = read.value;
     const log = new EditLog(tx);
     const made = await preview(tx, job, table.value, setup);
     if (!made.ok) return made;

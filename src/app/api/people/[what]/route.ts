@@ -21,15 +21,17 @@ interface Context {
 
 const schema = object({
   /** What the form holds. */
-  given: mixed<object>().nullable().default(null),
+  given: mixed<object>().nullable().optional(),
   /** The code of the first run, the token of an invitation, or whom the device goes to. */
-  key: string().max(200).default(''),
-  pin: string().max(20).default(''),
+  key: string().max(200).optional(),
+  pin: string().max(20).optional(),
 })
   .noUnknown()
   .required();
 
-type Body = InferType<typeof schema>;
+/** What is not said is nothing: what is read strictly has no defaults put in. */
+const saidIn = ({ given = null, key = '', pin = '' }: InferType<typeof schema>) => ({ given, key, pin });
+type Body = ReturnType<typeof saidIn>;
 
 const DOORS: Readonly<Record<string, (body: Body, headers: Headers) => Promise<Opened>>> = {
   'sign-in': ({ given }, headers) => signIn(given, headers),
@@ -51,7 +53,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (!body.ok) return refusedJson(body.problems);
   const read = validate(schema, body.value, true);
   if (!read.ok) return refusedJson(read.problems);
-  const { result, cookies } = await door(read.value, request.headers);
+  const { result, cookies } = await door(saidIn(read.value), request.headers);
   const answer = Response.json(result);
   for (const cookie of cookies) answer.headers.append('set-cookie', cookie);
   return answer;
