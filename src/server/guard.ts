@@ -5,6 +5,13 @@ import { log } from './log';
 const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }>> = {
   cable_once: { path: 'tag', message: 'this tag is already in the job' },
   entry_taken: { path: 'entry', message: 'this entry is taken by another cable end' },
+  cable_type_once: {
+    path: 'code',
+    message: 'somebody else has just made a type of this code: look again',
+  },
+  enclosure_once: { path: 'tag', message: 'somebody else has just made a box of this tag: look again' },
+  entry_once: { path: 'entry', message: 'somebody else has just made an entry of this label: look again' },
+  slug: { path: 'name', message: 'somebody else has just made a job of this name: look again' },
   one_current_plan: { path: 'plan', message: 'somebody else has just planned this termination: look again' },
   part_revision_once: {
     path: 'file',

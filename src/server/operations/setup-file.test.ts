@@ -1,12 +1,14 @@
 import { readBoxes, readTypes, guessTypes } from '@/core/setup-table';
-import type { CableType } from '@/core/schedule';
+import { BOX_TEMPLATES } from '@/core/boxes';
+import type { Result } from '@/core/kernel';
+import type { CableType, Entry } from '@/core/schedule';
 import { closeDatabase } from '@/data';
 import { readSheets } from '@/formats/sheet/read';
 import readXlsx from 'read-excel-file/node';
 import { ref, take, view } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
-import { viewBoxes } from './boxes';
-import { viewTypes } from './cable-types';
+import { addBox, addEntries, viewBoxes } from './boxes';
+import { addType, viewTypes } from './cable-types';
 import { undoLast } from './edits';
 import { importSetup, previewSetup, setupFile } from './setup-file';
 import { viewTermination } from './view';
@@ -97,3 +99,56 @@ it('plans on diameters of the type’s datasheet where nobody has measured, says
   const measured = await good(viewTermination(ref(job, 'K-1', 'A')));
   expect(measured.measured.outerSheath?.provisional).toBe(false);
 });
+
+it.each<[string, (job: string) => Promise<Result<unknown>>]>([
+  ['a type', (job) => addType(job, MADE, PLANNER, NOW)],
+  [
+    'a box',
+    (job) =>
+      addBox(
+        job,
+        { area: '', box: { ...BOX_TEMPLATES[0]?.facts, tag: 'R-1', title: 'x' } },
+        [],
+        PLANNER,
+        NOW,
+      ),
+  ],
+  ['an entry', (job) => addEntries(job, 'BX-1', [HOLE], PLANNER, NOW)],
+  [
+    'a table',
+    async (job) => {
+      const setup = { types: [MADE], boxes: [] };
+      const seen = await previewSetup(job, setup);
+      return seen.ok ? importSetup(job, setup, seen.value.hash, PLANNER, NOW) : seen;
+    },
+  ],
+])('lets one of eight who make %s at once have it made, and tells the others', async (_, make) => {
+  const job = await makeJob();
+  const all = await Promise.all(Array.from({ length: 8 }, () => make(job)));
+  const refusals = all.flatMap((r) => (r.ok ? [] : r.problems.map((p) => p.message)));
+  // A table that is already there is the same, and does nothing.
+  expect(all.filter((r) => r.ok).length).toBeGreaterThan(0);
+  expect(refusals.filter((m) => !/just made|there already|has changed/.test(m))).toEqual([]);
+  expect((await good(viewTypes(job))).filter((t) => t.type.code === MADE.code).length).toBeLessThanOrEqual(1);
+});
+
+const MADE: CableType = {
+  code: 'R-4',
+  title: 'made up',
+  armour: 'none',
+  cores: 4,
+  coreSectionMm2: 2.5,
+  jacketed: true,
+  innerSheath: false,
+  effectivelyFilled: false,
+  coldFlow: true,
+  screened: false,
+};
+const HOLE: Entry = {
+  label: 'R9',
+  kind: 'clearance',
+  thread: null,
+  holeMm: 20.5,
+  wallMm: 4,
+  chamferMm: 0,
+};

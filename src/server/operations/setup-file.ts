@@ -24,6 +24,7 @@ import { writeCsv } from '@/formats/csv/write';
 import { writeXlsx } from '@/formats/xlsx/write';
 import type { Actor } from '../actor';
 import { inBatches } from '../heavy';
+import { LateWrite } from '../transaction';
 import { EditLog } from './edits';
 import { doIn, lookIn } from './in-job';
 import { assessMany, BATCH, refreshSummaries } from './load';
@@ -99,7 +100,7 @@ async function judge(tx: Tx, job: JobRow, given: unknown): Promise<Result<Judged
       ];
     }),
   ];
-  return ok({ setup, there, lines, hash: hashOf([lines, setup]) });
+  return ok({ setup, there, lines, hash: hashOf([job.id, lines, setup]) });
 }
 
 /** Ends that hang on what is there and would change. */
@@ -182,23 +183,28 @@ export function importSetup(
 const labelOf = (lines: readonly SetupLine[]): string =>
   lines.every((l) => l.what === 'type') ? 'cable types' : 'boxes';
 
+/** What was not there when it was judged, and is now: somebody else was faster. */
+function made(id: number | null): number {
+  if (id === null) throw new LateWrite();
+  return id;
+}
+
 async function write(making: Making, { setup, there }: Judged): Promise<void> {
   const { log } = making;
   for (const type of setup.types) {
     const was = there.types.get(type.code);
-    if (was === undefined) await makeType(making, type);
+    if (was === undefined) made(await makeType(making, type));
     else if (canonicalJson(was.facts) !== canonicalJson(type))
       await log.write('cableType', was.id, { facts: JSON.stringify(type) }, was.version);
   }
   for (const { area, box, entries } of setup.boxes) {
     const was = there.boxes.get(box.tag);
-    const id = was?.id ?? (await makeBox(making, area, box));
-    if (id === null) throw new Error(`the box ${box.tag} was not there a moment ago`);
+    const id = was?.id ?? made(await makeBox(making, area, box));
     if (was && (was.area !== area || canonicalJson(was.facts) !== canonicalJson(box)))
       await log.write('enclosure', id, { area, facts: JSON.stringify(box) }, was.version);
     for (const entry of entries) {
       const hole = was?.entries.find((e) => e.facts.label === entry.label);
-      if (hole === undefined) await makeEntry(making, id, entry);
+      if (hole === undefined) made(await makeEntry(making, id, entry));
       else if (canonicalJson(hole.facts) !== canonicalJson(entry))
         await log.write('entry', hole.id, { facts: JSON.stringify(entry) }, hole.version);
     }
