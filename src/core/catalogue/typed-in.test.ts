@@ -20,6 +20,7 @@ const recordsOf = (kind: RecordKind): readonly object[] => DEMO[RECORDS[kind].li
 /** Names of all fields, and of what a record has that no field takes. */
 function namesIn(field: RecordField): string[] {
   if (field.kind === 'group') return field.fields.flatMap(([name, f]) => [name, ...namesIn(f)]);
+  if (field.kind === 'methods') return namesIn(field.method);
   return field.kind === 'list' ? namesIn(field.item) : [];
 }
 
@@ -46,6 +47,22 @@ describe.each(RECORD_KINDS)('%s', (kind) => {
     expect(problems.map((p) => p.path)).toContain(RECORDS[kind].key);
     expect(JSON.stringify(blank)).not.toMatch(/true|false|brass|metric/);
   });
+});
+
+it('says the figures of a size that replace those of a stage, and names what they lack', () => {
+  const family = DEMO.families.find((f) => f.sizes.some((s) => s.stageMethods !== undefined));
+  const size = family?.sizes.find((s) => s.stageMethods !== undefined);
+  if (!family || !size?.stageMethods) throw new Error('a size of the catalogue has its own figures');
+  const [stage = ''] = Object.keys(size.stageMethods);
+  const lacking = { ...size, stageMethods: { [stage]: { kind: 'torque', torqueNm: '' } } };
+  const fields = recordFields('family');
+  const said = saidOf(fields, { ...family, sizes: [lacking] });
+  expect(
+    recordProblems('family', said, TODAY)
+      .map((p) => p.message)
+      .join('; '),
+  ).toMatch(new RegExp(`${stage}: .*(torque|tolerance|number)`));
+  expect(saidOf(fields, family)).toEqual(JSON.parse(JSON.stringify(family)));
 });
 
 it('asks for the revision on the sheet in hand where one in force is typed over', () => {

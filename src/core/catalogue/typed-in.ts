@@ -5,6 +5,7 @@ import { CATALOGUE_FORMAT, readCatalogue } from './catalogue-file';
 import { compoundSchema } from './compound';
 import { familySchema } from './family';
 import { frameSheetSchema } from './frame-sheet';
+import { stageMethodSchema } from './stage';
 import { ARMOUR_NAMES, MATERIAL_WORDS } from './vocabulary';
 
 /** What of a catalogue is typed in by itself. */
@@ -37,8 +38,8 @@ export type RecordField = { readonly optional: boolean } & (
   | { readonly kind: 'list'; readonly item: RecordField; readonly least: number }
   /** Numbers by names that the record itself gives, such as spanners by part. */
   | { readonly kind: 'numbers' }
-  /** Not typed here; it stays as it came. */
-  | { readonly kind: 'kept' }
+  /** How far to tighten by the name of a stage, where a size has figures of its own. */
+  | { readonly kind: 'methods'; readonly method: RecordField }
 );
 
 interface Described {
@@ -72,7 +73,7 @@ function fieldOf(description: SchemaDescription): RecordField {
   if (d.type === 'string') return { kind: 'text', optional };
   return d.meta?.jsonSchema?.additionalProperties?.type === 'number'
     ? { kind: 'numbers', optional }
-    : { kind: 'kept', optional };
+    : { kind: 'methods', method: fieldOf(stageMethodSchema.describe()), optional };
 }
 
 /** The fields of a kind of record, from the schema that judges it. */
@@ -91,11 +92,11 @@ export function blankOf(field: RecordField): unknown {
         ? []
         : Array.from({ length: field.least }, () => blankOf(field.item));
     case 'numbers':
+    case 'methods':
       return {};
     case 'number':
     case 'yesNo':
     case 'choice':
-    case 'kept':
       return undefined;
   }
 }
@@ -112,6 +113,13 @@ export function saidOf(field: RecordField, value: unknown): unknown {
     });
     return Object.fromEntries(said);
   }
+  if (field.kind === 'methods' && typeof value === 'object')
+    return Object.fromEntries(
+      Object.entries(value).flatMap(([id, method]) => {
+        const part = saidOf(field.method, method);
+        return part === undefined ? [] : [[id, part] as const];
+      }),
+    );
   if (field.kind === 'list' && Array.isArray(value)) return value.map((v) => saidOf(field.item, v));
   return value;
 }

@@ -57,8 +57,8 @@ export function AnyField({ field, ...rest }: Props) {
       );
     case 'numbers':
       return <SpannerFields control={rest.control} name={rest.name} />;
-    case 'kept':
-      return null;
+    case 'methods':
+      return <MethodsField {...rest} field={field} />;
   }
 }
 
@@ -138,7 +138,7 @@ function SomeOf({
 }
 
 const isLeaf = (field: RecordField): boolean =>
-  field.kind !== 'group' && field.kind !== 'list' && field.kind !== 'numbers' && field.kind !== 'kept';
+  field.kind !== 'group' && field.kind !== 'list' && field.kind !== 'numbers' && field.kind !== 'methods';
 
 /** A range, a thread: a few figures that have to be there stand in the line of what they belong to. */
 const isShort = (field: RecordField): boolean =>
@@ -206,6 +206,49 @@ function GroupField({ control, name, label, field }: Props<'group'>) {
         />
       ) : null}
       {there ? <GroupFields control={control} name={name} field={field} /> : null}
+      {error?.message ? (
+        <Box role="alert" sx={{ color: 'error.main' }}>
+          {error.message}
+        </Box>
+      ) : null}
+    </Group>
+  );
+}
+
+interface NamedStage {
+  readonly id?: string;
+  readonly title?: string;
+}
+
+/** How far this size is tightened where its sheet gives it figures of its own, stage by stage of the family. */
+function MethodsField({ control, name, field }: Props<'methods'>) {
+  const stages = (useWatch({ control, name: 'stages' }) ?? []) as readonly NamedStage[];
+  const own = useController({ control, name });
+  const given = (own.field.value ?? {}) as AnyRecord;
+  const { error } = own.fieldState;
+  const named = stages.filter((s) => (s.id ?? '') !== '');
+  if (named.length === 0) return null;
+  return (
+    <Group title="Figures of its own, by stage">
+      {named.map(({ id = '', title }) => {
+        const words = title === undefined || title === '' ? id : title;
+        const { [id]: mine, ...others } = given;
+        return (
+          <Box key={id}>
+            <Tick
+              label={`${words}: the sheet gives this size its own`}
+              checked={mine !== undefined}
+              onChange={(on) => {
+                const next = on ? { ...given, [id]: blankOf(field.method) } : others;
+                own.field.onChange(Object.keys(next).length === 0 ? undefined : next);
+              }}
+            />
+            {mine !== undefined && field.method.kind === 'group' ? (
+              <GroupFields control={control} name={`${name}.${id}`} field={field.method} />
+            ) : null}
+          </Box>
+        );
+      })}
       {error?.message ? (
         <Box role="alert" sx={{ color: 'error.main' }}>
           {error.message}
