@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { useForm, useWatch, type Control } from 'react-hook-form';
 import {
   blankOf,
   CATALOGUE_FIELDS,
@@ -14,7 +14,8 @@ import {
   saidOf,
   type RecordKind,
 } from '@/core/catalogue';
-import { placedProblem, problemWords } from '@/core/kernel';
+import { placedProblem, problemWords, type Problem } from '@/core/kernel';
+import { useSettled } from '../../common/use-settled';
 import { useSend } from '../../data/use-send';
 import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
 import { problemsResolver } from '../../kit-of-parts/form/schema-resolver';
@@ -37,6 +38,8 @@ interface Props {
 }
 
 const MOST_SHOWN = 10;
+/** So long after the last stroke the whole of it is judged. */
+const RESTS_MS = 400;
 
 /** A record of the catalogue typed in from its sheet: every field by the schema that judges it, nothing stored before it all holds. */
 export function RecordEditor({ kind, like, there, today, back }: Props) {
@@ -47,21 +50,16 @@ export function RecordEditor({ kind, like, there, today, back }: Props) {
   const { run, busy, problems: refused } = useRun();
   const [saved, setSaved] = useState(false);
   const judge = (values: AnyRecord) => recordProblems(kind, saidOf(fields, values), today, like);
+  // Judged when a field is left, and the whole of it in the foot when hands rest: a sheet has hundreds of fields.
   const { control, formState, handleSubmit } = useForm<AnyRecord>({
     defaultValues: like ?? (blankOf(fields) as AnyRecord),
     resolver: problemsResolver(judge),
-    mode: 'onChange',
+    mode: 'onBlur',
   });
-  const draft = useWatch({ control }) as AnyRecord;
-  const problems = useMemo(
-    () => recordProblems(kind, saidOf(fields, draft), today, like),
-    [kind, fields, draft, today, like],
-  );
-  const name = typeof draft[key] === 'string' ? draft[key] : '';
   const keep = handleSubmit(async (values) => {
     const done = await run(
       () => send('importCatalogue', JSON.stringify(recordFile(kind, saidOf(fields, values), today))),
-      `${name} is in the catalogue.`,
+      `${String(values[key])} is in the catalogue.`,
     );
     if (!done.ok) return;
     setSaved(true);
@@ -83,37 +81,67 @@ export function RecordEditor({ kind, like, there, today, back }: Props) {
         }}
       >
         <GroupFields control={control} name="" field={fields} />
-        <Box component="section" aria-label="What would be saved" aria-live="polite" sx={FOOT}>
-          <div>
-            <b>{standing(name, words, problems.length, there)}</b>
-            {formState.isDirty ? (
-              <Problems
-                problems={[
-                  ...problems
-                    .slice(0, MOST_SHOWN)
-                    .map((p) =>
-                      placedProblem(
-                        { ...p, message: typeof p.value === 'object' ? p.message : problemWords(p) },
-                        CATALOGUE_FIELDS,
-                      ),
-                    ),
-                  ...refused,
-                ]}
-              />
-            ) : null}
-          </div>
-          <Button
-            type="submit"
-            variant="contained"
-            color="secondary"
-            disabled={busy || problems.length > 0 || !formState.isDirty}
-            sx={{ flex: 'none' }}
-          >
-            Put it into the catalogue
-          </Button>
-        </Box>
+        <Foot
+          control={control}
+          judge={judge}
+          kind={kind}
+          there={there}
+          dirty={formState.isDirty}
+          busy={busy}
+          refused={refused}
+        />
       </form>
     </Place>
+  );
+}
+
+interface FootProps {
+  readonly control: Control<AnyRecord>;
+  readonly judge: (values: AnyRecord) => readonly Problem[];
+  readonly kind: RecordKind;
+  readonly there: readonly string[];
+  readonly dirty: boolean;
+  readonly busy: boolean;
+  readonly refused: readonly Problem[];
+}
+
+/** How far the sheet is from being one, and the way in. */
+function Foot({ control, judge, kind, there, dirty, busy, refused }: FootProps) {
+  const draft = useWatch({ control }) as AnyRecord;
+  const settled = useSettled(draft, RESTS_MS);
+  const problems = useMemo(() => judge(settled), [settled]); // eslint-disable-line react-hooks/exhaustive-deps -- judged by what was settled alone
+  const { words, key } = RECORDS[kind];
+  const name = typeof settled[key] === 'string' ? settled[key] : '';
+  return (
+    <Box component="section" aria-label="What would be saved" aria-live="polite" sx={FOOT}>
+      <div>
+        <b>{standing(name, words, problems.length, there)}</b>
+        {dirty ? (
+          <Problems
+            problems={[
+              ...problems
+                .slice(0, MOST_SHOWN)
+                .map((p) =>
+                  placedProblem(
+                    { ...p, message: typeof p.value === 'object' ? p.message : problemWords(p) },
+                    CATALOGUE_FIELDS,
+                  ),
+                ),
+              ...refused,
+            ]}
+          />
+        ) : null}
+      </div>
+      <Button
+        type="submit"
+        variant="contained"
+        color="secondary"
+        disabled={busy || problems.length > 0 || !dirty || settled !== draft}
+        sx={{ flex: 'none' }}
+      >
+        Put it into the catalogue
+      </Button>
+    </Box>
   );
 }
 

@@ -1,7 +1,8 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useController, useFieldArray, useWatch, type Control } from 'react-hook-form';
+import { memo } from 'react';
+import { get, useController, useFieldArray, useFormState, useWatch, type Control } from 'react-hook-form';
 import { blankOf, CATALOGUE_FIELDS, codeWords, type RecordField } from '@/core/catalogue';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
@@ -152,7 +153,11 @@ const within = (label: string): string =>
   /^[A-Z][a-z]/.test(label) ? label.slice(0, 1).toLowerCase() + label.slice(1) : label;
 
 /** Fields of a group: those of one value side by side, the others under them. */
-export function GroupFields({ control, name, field }: Omit<Props<'group'>, 'label'>) {
+export const GroupFields = memo(function GroupFields({
+  control,
+  name,
+  field,
+}: Omit<Props<'group'>, 'label'>) {
   const at = (part: string) => (name === '' ? part : `${name}.${part}`);
   const leaves = field.fields.filter(([, f]) => isLeaf(f) || isShort(f));
   const others = field.fields.filter(([, f]) => !isLeaf(f) && !isShort(f));
@@ -188,30 +193,51 @@ export function GroupFields({ control, name, field }: Omit<Props<'group'>, 'labe
       ))}
     </>
   );
+});
+
+const messageOf = (error: unknown): string | undefined => {
+  const message = (error as { readonly message?: unknown } | undefined)?.message;
+  return typeof message === 'string' ? message : undefined;
+};
+
+/** What is wrong with a group or a list as a whole. Its fields say for themselves what is wrong with them. */
+function WholeProblem({ control, name }: Pick<Props, 'control' | 'name'>) {
+  const { errors } = useFormState({ control, name });
+  const found: unknown = get(errors, name);
+  const message = messageOf(found) ?? messageOf((found as { readonly root?: unknown } | undefined)?.root);
+  return message !== undefined ? (
+    <Box role="alert" sx={{ color: 'error.main' }}>
+      {message}
+    </Box>
+  ) : null;
 }
 
 /** A group by its name; one that need not be there is said to be there first. */
 function GroupField({ control, name, label, field }: Props<'group'>) {
-  const value: unknown = useWatch({ control, name });
-  const own = useController({ control, name });
-  const { error } = own.fieldState;
-  const there = value !== undefined;
   return (
     <Group title={label}>
       {field.optional ? (
-        <Tick
-          label={`the sheet gives ${within(label)}`}
-          checked={there}
-          onChange={(on) => own.field.onChange(on ? blankOf({ ...field, optional: false }) : undefined)}
-        />
-      ) : null}
-      {there ? <GroupFields control={control} name={name} field={field} /> : null}
-      {error?.message ? (
-        <Box role="alert" sx={{ color: 'error.main' }}>
-          {error.message}
-        </Box>
-      ) : null}
+        <OptionalGroup control={control} name={name} label={label} field={field} />
+      ) : (
+        <GroupFields control={control} name={name} field={field} />
+      )}
+      <WholeProblem control={control} name={name} />
     </Group>
+  );
+}
+
+function OptionalGroup({ control, name, label, field }: Props<'group'>) {
+  const own = useController({ control, name }).field;
+  const there = own.value !== undefined;
+  return (
+    <>
+      <Tick
+        label={`the sheet gives ${within(label)}`}
+        checked={there}
+        onChange={(on) => own.onChange(on ? blankOf({ ...field, optional: false }) : undefined)}
+      />
+      {there ? <GroupFields control={control} name={name} field={field} /> : null}
+    </>
   );
 }
 
@@ -261,7 +287,6 @@ function MethodsField({ control, name, field }: Props<'methods'>) {
 /** Lines of a list, each with what takes it out again. */
 function ListField({ control, name, label, field }: Props<'list'>) {
   const { fields, append, remove } = useFieldArray({ control, name: name as never });
-  const problem = useController({ control, name }).fieldState.error;
   return (
     <Group title={fields.length === 0 ? `${label}: none` : `${label}: ${fields.length}`}>
       {fields.map((line, i) => (
@@ -302,11 +327,7 @@ function ListField({ control, name, label, field }: Props<'list'>) {
         >
           Add {within(label)}
         </Button>
-        {problem?.message ? (
-          <Box component="span" role="alert" sx={{ color: 'error.main' }}>
-            {problem.message}
-          </Box>
-        ) : null}
+        <WholeProblem control={control} name={name} />
       </Acts>
     </Group>
   );
