@@ -9,7 +9,7 @@ import {
   shapeOf,
 } from '@/core/circle-packing';
 import { ok } from '@/core/kernel';
-import { finishStubs, planStubs, stubsRequestSchema, taskOf } from '@/core/stub-choice';
+import { planStubs, stubsRequestSchema, taskOf } from '@/core/stub-choice';
 import { kind } from './kind';
 
 const clock = () => performance.now();
@@ -44,5 +44,5 @@ export const encloseKind = kind(encloseRequestSchema, ({ shape: given, diameters
 export const stubsKind = kind(stubsRequestSchema, (request) => {
   const task = taskOf(request);
   if (!task.ok) return task;
-  return ok(finishStubs(planStubs(task.value), task.value.limitSeconds, clock));
+  return ok(finishPacking(planStubs(task.value), task.value.limitSeconds, clock));
 });

@@ -1,4 +1,4 @@
-import type { Problem } from './model';
+import { HAIR_MM, problemOf, type Problem, type Shape } from './model';
 
 /** Which argument proves that a container must grow. */
 export type BoundKind = 'largest' | 'twoLargest' | 'threeLargest' | 'area' | 'count';
@@ -55,6 +55,24 @@ export function lowerBound({ radii, wall }: Problem): Bound {
     strongest = { kind: 'count', growth: leastGrowth(wall, enough, sorted), circles: k };
   }
   return strongest;
+}
+
+/** Most circles of one size that a shape may hold, as far as it is not proven otherwise; by Groemer's bound, and exactly up to three. */
+export function mostOfSize(shape: Shape, d: number, clearance: number): number {
+  const { wall } = problemOf([], clearance, shape);
+  const most = Math.floor(mostPoints(wall, HAIR_MM, (d + clearance) / 2) + 1e-9);
+  for (const few of [1, 2, 3]) {
+    if (most < few) return most;
+    const bound = lowerBound(
+      problemOf(
+        Array.from({ length: few }, () => d),
+        clearance,
+        shape,
+      ),
+    );
+    if (bound.growth > HAIR_MM) return few - 1;
+  }
+  return most;
 }
 
 type Wall = Problem['wall'];

@@ -11,6 +11,7 @@ import {
   problemOf,
   type Placed,
   type Shape,
+  mostOfSize,
 } from '.';
 
 /** The work ends a search, not the clock: the same on every machine. */
@@ -87,6 +88,20 @@ describe('a bundle', () => {
     // Thirty-seven lie in a hexagon of rows: 7 across.
     expect(bundled(of(37, 10), { limitSeconds: 0.01 }).diameter).toBeLessThanOrEqual(70 + 1e-6);
   });
+});
+
+it.each<[number, Shape, number]>([
+  // By hand: one in less than twice, two side by side, three about their middle (1 + 2/√3), a grid, a row.
+  [1, bore(19.9), 10],
+  [2, bore(20), 10],
+  [3, bore(10 * (1 + 2 / Math.sqrt(3)) + 1e-6), 10],
+  [0, bore(9.9), 10],
+  [6, { kind: 'rectangle', w: 60, h: 10 }, 10],
+])('knows that no more than %d of a size lie in %j', (most, shape, d) => {
+  // What is proven may be more than what lies, never less; of few it is exact.
+  const proven = mostOfSize(shape, d, 0);
+  expect(proven).toBeGreaterThanOrEqual(most);
+  if (most <= 2) expect(proven).toBe(most);
 });
 
 describe('circles in a shape', () => {

@@ -3,6 +3,16 @@ export type Shape =
   | { readonly kind: 'circle'; readonly d: number }
   | { readonly kind: 'rectangle'; readonly w: number; readonly h: number };
 
+/** mm². */
+export const circleArea = (d: number): number => (Math.PI * d * d) / 4;
+export const circleAreas = (diameters: readonly number[]): number =>
+  diameters.reduce((sum, d) => sum + circleArea(d), 0);
+export const shapeArea = (shape: Shape): number =>
+  shape.kind === 'circle' ? circleArea(shape.d) : shape.w * shape.h;
+
+/** What is less than this is nothing, mm. */
+export const HAIR_MM = 1e-7;
+
 /** A circle in its place, mm; `i` is its place in the list that was given. */
 export interface Placed {
   readonly i: number;

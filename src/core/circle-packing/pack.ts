@@ -1,6 +1,6 @@
 import { lowerBound, type Bound } from './bounds';
 import { checkPacking } from './check';
-import { problemOf, type Placed, type Shape } from './model';
+import { HAIR_MM, problemOf, type Placed, type Shape } from './model';
 import { searchPacking, type SearchProgress } from './search';
 
 export interface PackingOptions {
@@ -32,12 +32,10 @@ export type Enclosure =
   /** Neither proven nor found: the best attempt would need a shape larger by `shortBy` mm across. */
   | { readonly answer: 'notFound'; readonly shortBy: number; readonly circles: readonly [] };
 
-export type PackingRun<T> = Generator<SearchProgress, T, boolean | undefined>;
+export type PackingRun<T> = Generator<SearchProgress, T, boolean>;
 
 /** Pairs that are looked at for each second of the limit. A desk machine of today needs less than that. */
 const WORK_PER_SECOND = 4e7;
-/** What is less than this is nothing, mm. */
-const HAIR_MM = 1e-7;
 
 /** The smallest circle round circles of these diameters, mm, that keep their clearance from each other. */
 export function* bundle(diameters: readonly number[], options: PackingOptions): PackingRun<Bundle> {
@@ -87,8 +85,12 @@ export function* enclose(
 const placedAt = (diameters: readonly number[], at: Float64Array, x0: number, y0: number): Placed[] =>
   diameters.map((d, i) => ({ i, x: (at[2 * i] ?? 0) + x0, y: (at[2 * i + 1] ?? 0) + y0, d }));
 
-/** Runs a packing to its end, or until its time is over; the clock is given, in milliseconds. */
-export function finishPacking<T>(run: PackingRun<T>, limitSeconds: number, clock: () => number): T {
+/** Runs a packing, or what is made of several, to its end or until its time is over; the clock is given, in milliseconds. */
+export function finishPacking<T>(
+  run: Generator<unknown, T, boolean>,
+  limitSeconds: number,
+  clock: () => number,
+): T {
   const until = clock() + 1000 * limitSeconds;
   let step = run.next();
   while (step.done !== true) step = run.next(clock() >= until);

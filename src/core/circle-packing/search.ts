@@ -50,7 +50,7 @@ const NEAR_BEST = 0.0015;
 export function* searchPacking(
   given: Problem,
   { seed, work, enough }: SearchOptions,
-): Generator<SearchProgress, Attempt, boolean | undefined> {
+): Generator<SearchProgress, Attempt, boolean> {
   const { problem, scale, order } = normal(given);
   const random = seededRandom(seed);
   const overlap = new Overlap(problem);
@@ -88,7 +88,7 @@ export function* searchPacking(
       current = random() < 0.5 ? null : best;
       inVain = 0;
     }
-    if ((yield { growth: best.growth * scale, share: Math.min(1, overlap.work / work) }) === true) break;
+    if (yield { growth: best.growth * scale, share: Math.min(1, overlap.work / work) }) break;
   }
   return asGiven(given, order, scale, best);
 }

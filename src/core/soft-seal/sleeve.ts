@@ -1,7 +1,9 @@
 import { array, number, object, string, type InferType } from 'yup';
 import {
   boundWords,
+  circleArea,
   enclose,
+  shapeArea,
   type PackingOptions,
   type PackingRun,
   type Placed,
@@ -113,9 +115,7 @@ export interface SleevePlan {
 const smallest = ({ kind, d, w, h }: SleeveRequest['opening']): Shape =>
   kind === 'circle' ? { kind, d: d?.min ?? 0 } : { kind, w: w?.min ?? 0, h: h?.min ?? 0 };
 const largestArea = ({ kind, d, w, h }: SleeveRequest['opening']): number =>
-  kind === 'circle' ? circle(d?.max ?? 0) : (w?.max ?? 0) * (h?.max ?? 0);
-const circle = (d: number): number => (Math.PI * d * d) / 4;
-const areaOf = (shape: Shape): number => (shape.kind === 'circle' ? circle(shape.d) : shape.w * shape.h);
+  kind === 'circle' ? circleArea(d?.max ?? 0) : (w?.max ?? 0) * (h?.max ?? 0);
 
 /** Length of the i-th layer of a strip that meets round a cable without a gap, mm; i from 1. */
 export const layerMm = (d: number, thicknessMm: number, layer: number): number =>
@@ -179,10 +179,10 @@ export function* planSleeve(request: SleeveRequest): PackingRun<SleevePlan> {
         options,
       )
     : null;
-  const filled = wrapped.reduce((sum, w) => sum + circle(w.d), 0);
+  const filled = wrapped.reduce((sum, w) => sum + circleArea(w.d), 0);
   if (lies?.answer === 'fits')
     findings.push(
-      finding('holds', 'lies', { count: cables.length, percent: (100 * filled) / areaOf(shape) }),
+      finding('holds', 'lies', { count: cables.length, percent: (100 * filled) / shapeArea(shape) }),
     );
   if (lies?.answer === 'cannot')
     findings.push(finding('fails', 'never', { words: boundWords(lies.bound, shape) }));
@@ -192,7 +192,7 @@ export function* planSleeve(request: SleeveRequest): PackingRun<SleevePlan> {
   const open =
     circles.length === 0
       ? null
-      : 1 - (filled + blanks.reduce((sum, b) => sum + circle(b.d), 0)) / areaOf(shape);
+      : 1 - (filled + blanks.reduce((sum, b) => sum + circleArea(b.d), 0)) / shapeArea(shape);
   if (open !== null)
     findings.push(
       finding(open <= sheet.maxOpenShare ? 'holds' : 'fails', 'open', {
@@ -201,7 +201,7 @@ export function* planSleeve(request: SleeveRequest): PackingRun<SleevePlan> {
       }),
     );
   // Sealant lies round the bare cables: in the largest face that the intervals leave.
-  const face = largestArea(opening) - cables.reduce((sum, c) => sum + circle(c.diameter.min), 0);
+  const face = largestArea(opening) - cables.reduce((sum, c) => sum + circleArea(c.diameter.min), 0);
   const sealantMl = (2 * face * sheet.sealantDepthMm) / 1000;
   const answer = answerOf(findings);
   return {
@@ -235,13 +235,13 @@ function depthFinding(sheet: SleeveSheet, depth: SleeveRequest['depth']): SealFi
 
 /** From how many cables on, the largest first, the opening is so full that sleeves no longer go on afterwards. */
 function pullingFrom(sheet: SleeveSheet, shape: Shape, wrapped: readonly Wrapped[]): number | null {
-  const limit = sheet.pullingShare * areaOf(shape);
+  const limit = sheet.pullingShare * shapeArea(shape);
   let sum = 0;
   for (const [i, d] of wrapped
     .map((w) => w.d)
     .sort((a, b) => b - a)
     .entries()) {
-    sum += circle(d);
+    sum += circleArea(d);
     if (sum > limit) return i + 1;
   }
   return null;

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
-import { bundle, type PackingRun, type Placed } from '@/core/circle-packing';
+import { bundle, circleArea, type PackingRun, type Placed } from '@/core/circle-packing';
 import { answerOf, cartridgesFor, finding, type SealFinding, type SealPart, type SealStep } from './finding';
 import { outlineArea } from './outline';
 import { intervalOf, wrapSheetSchema, type WrapSheet } from './sheet';
@@ -155,7 +155,6 @@ const known = (
 const thicker = ({ min, max }: Between, by: number): Between => ({ min: min + by, max: max + by });
 /** What the packing takes for nothing, and more than it. */
 const HAIR_MM = 1e-6;
-const circle = (d: number): number => (Math.PI * d * d) / 4;
 
 function* roundOf(
   { sheet, seed = 1, limitSeconds = 2 }: WrapRequest,
@@ -175,7 +174,7 @@ function* roundOf(
   const diameter = { min: Math.min(least.bound, most.diameter), max: most.diameter };
   const { strip, marks } = sheet;
   const layers = strip.layers.find((l) => l.upTo >= diameter.max - HAIR_MM)?.layers ?? 0;
-  const filled = (pick: (d: Between) => number) => inside.reduce((sum, d) => sum + circle(pick(d)), 0);
+  const filled = (pick: (d: Between) => number) => inside.reduce((sum, d) => sum + circleArea(pick(d)), 0);
   const hull = outlineArea(most.circles.map(({ x, y, d }: Placed) => ({ x, y, r: d / 2 })));
   const ml = (area: number) => (Math.max(0, area) * marks.apartMm) / 1000;
   return {
@@ -188,7 +187,7 @@ function* roundOf(
     })),
     sealantMl: {
       min: ml(hull - filled((d) => d.max)),
-      max: ml(circle(diameter.max) - filled((d) => d.min)),
+      max: ml(circleArea(diameter.max) - filled((d) => d.min)),
     },
   };
 }
@@ -212,7 +211,7 @@ function tieOver({ strip }: WrapSheet, { diameter, layers }: Round) {
 
 /** A strip that is folded into a blank stub fills it when it has lost its share: as long as its volume asks for. */
 function foldedInto({ strip }: WrapSheet, inside: Between): Between {
-  const long = (d: number, lost: number) => circle(d) / (strip.thicknessMm * (1 - lost));
+  const long = (d: number, lost: number) => circleArea(d) / (strip.thicknessMm * (1 - lost));
   return {
     min: long(inside.max, strip.compression.min),
     max: long(inside.min, strip.compression.max),

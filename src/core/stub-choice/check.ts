@@ -1,6 +1,5 @@
-import { checkPacking } from '@/core/circle-packing';
+import { checkPacking, circleAreas, shapeArea } from '@/core/circle-packing';
 import type { StubsAnswer } from './answer';
-import { areaOf, areaOfAll } from './oracle';
 import { pairOf, type StubsTask } from './request';
 
 /**
@@ -34,7 +33,7 @@ export function checkStubs(task: StubsTask, answer: StubsAnswer): string[] {
       circles.map(({ x, y, d }, i) => ({ i, x, y, d })),
     ))
       faults.push(`${id}: ${JSON.stringify(v)}`);
-    if (areaOfAll(diameters) > (1 - task.spareShare) * areaOf(kind.shape) * (1 + 1e-9))
+    if (circleAreas(diameters) > (1 - task.spareShare) * shapeArea(kind.shape) * (1 + 1e-9))
       faults.push(`${id} leaves too little free`);
     const circuits = circles.flatMap((c) => cables.get(c.tag)?.circuit ?? []);
     circuits.forEach((a, i) => {

@@ -1,5 +1,6 @@
 import { seededRandom } from '@/core/kernel';
-import { areaOf, areaOfAll, type Oracle } from './oracle';
+import { circleArea, circleAreas, shapeArea } from '@/core/circle-packing';
+import type { Oracle } from './oracle';
 import { pairOf, type StubCable, type StubsTask } from './request';
 
 /** A stub that is used, and what lies in it. */
@@ -42,7 +43,7 @@ export function* fillExactly(
   const cables = [...task.cables].sort(byRoom);
   const bins: Bin[] = kinds.map((kind) => ({ kind, cables: [] }));
   const rooms = kinds.map((k) => usable(task, k));
-  const left = cables.map((_, i) => areaOfAll(cables.slice(i).map((c) => c.d)));
+  const left = cables.map((_, i) => circleAreas(cables.slice(i).map((c) => c.d)));
   let steps = 0;
   let open = false;
 
@@ -50,7 +51,7 @@ export function* fillExactly(
     if (i === cables.length) return yield* whole();
     const cable = cables[i];
     if (!cable) return false;
-    const free = bins.map((b, k) => (rooms[k] ?? 0) - areaOfAll(b.cables.map((c) => c.d)));
+    const free = bins.map((b, k) => (rooms[k] ?? 0) - circleAreas(b.cables.map((c) => c.d)));
     if (free.reduce((a, b) => a + Math.max(0, b), 0) < (left[i] ?? 0) * (1 - 1e-9)) return false;
     // One like the last goes into the same stub or a later one: the other way round is the same.
     const first = alike(cables[i - 1], cable) ? from : 0;
@@ -85,7 +86,6 @@ export function* fillExactly(
     return true;
   }
 
-  // An identical stub that stays empty may be any of its kind: only the first is opened next.
   if (yield* lay(0, 0)) return { answer: 'found', bins };
   return { answer: open ? 'open' : 'none' };
 }
@@ -93,7 +93,7 @@ export function* fillExactly(
 /** Area of a stub that cables may take. */
 export const usable = ({ kinds, spareShare }: StubsTask, kind: number): number => {
   const shape = kinds[kind]?.shape;
-  return shape === undefined ? 0 : (1 - spareShare) * areaOf(shape);
+  return shape === undefined ? 0 : (1 - spareShare) * shapeArea(shape);
 };
 
 /** How long a stub is looked at, and how often something is moved to another. */
@@ -120,25 +120,27 @@ export function* fillByRoom(
   care: Care,
 ): Run<Filled> {
   const random = seededRandom(task.seed);
-  const area = areaOfAll(task.cables.map((c) => c.d));
-  const room = kinds.reduce((sum, k) => sum + areaOf(task.kinds[k]?.shape ?? NOTHING), 0);
+  const area = circleAreas(task.cables.map((c) => c.d));
+  const room = kinds.reduce((sum, k) => sum + shapeArea(task.kinds[k]?.shape ?? NOTHING), 0);
   for (const closer of CLOSER) {
     const closeness = (closer * area) / room;
     if (closeness > CLOSEST) break;
     const bins: Bin[] = kinds.map((kind) => ({ kind, cables: [] }));
-    if (!laidByRoom(task, oracle, bins, closeness, random)) continue;
+    if (!laidByRoom(task, oracle, bins, closeness)) continue;
     if (yield* repaired(task, oracle, bins, care, random)) return { answer: 'found', bins };
     if (oracle.stopped) break;
   }
   return { answer: 'open' };
 }
 
+/** Sizes that differ by no more than this share may change places. */
+const LUCK = 0.1;
 /** What is moved out of a tight stub is asked about in so many places. */
 const MOST_ASKED = 16;
 
 /** The share of a stub's area that cables take. */
 export const closenessOf = (task: StubsTask, kind: number, cables: readonly StubCable[]): number =>
-  areaOfAll(cables.map((c) => c.d)) / areaOf(task.kinds[kind]?.shape ?? NOTHING);
+  circleAreas(cables.map((c) => c.d)) / shapeArea(task.kinds[kind]?.shape ?? NOTHING);
 
 const NOTHING = { kind: 'circle', d: 0 } as const;
 
@@ -146,39 +148,54 @@ const NOTHING = { kind: 'circle', d: 0 } as const;
 const LOOSE = [0.66, 0.56, 0.44] as const;
 
 /**
- * Lays cables into stubs that are opened as they are needed, each time the one that costs least for its area, and none of them filled close. Something
- * that holds them all and is found at once, at whatever cost; null when it is not.
+ * Lays cables into stubs that are opened as they are needed, each time the one that costs least for its area, and none of them filled close: what
+ * holds them all is found at once, at whatever cost. `whole` says that it was; else some of the stubs may hold what lies in them.
  */
-export function* fillLoosely(task: StubsTask, oracle: Oracle, care: Care): Run<Bin[] | null> {
+export function* fillLoosely(
+  task: StubsTask,
+  oracle: Oracle,
+  care: Care,
+): Run<{ readonly whole: boolean; readonly bins: readonly Bin[] }> {
   const random = seededRandom(task.seed);
-  const order = [...task.cables].sort(byRoom);
-  const dear = (k: number) => (task.kinds[k]?.cost ?? 0) / areaOf(task.kinds[k]?.shape ?? NOTHING);
-  const kinds = [...task.kinds.keys()].sort((a, b) => dear(a) - dear(b));
+  let bins: readonly Bin[] = [];
   for (const closeness of LOOSE) {
-    const bins: Bin[] = [];
-    const used = new Map<number, number>();
-    const holds = (bin: Bin, cable: StubCable): boolean => {
-      const more = [...bin.cables, cable];
-      return (
-        goes(task, bin, cable) &&
-        closenessOf(task, bin.kind, more) <= Math.min(closeness, 1 - task.spareShare) &&
-        oracle.largestLie(bin.kind, more)
-      );
-    };
-    const whole = order.every((cable) => {
-      const bin = bins.find((b) => holds(b, cable));
-      if (bin !== undefined) return bin.cables.push(cable) > 0;
-      const kind = kinds.find(
-        (k) => (used.get(k) ?? 0) < (task.kinds[k]?.available ?? 0) && oracle.largestLie(k, [cable]),
-      );
-      if (kind === undefined) return false;
-      used.set(kind, (used.get(kind) ?? 0) + 1);
-      return bins.push({ kind, cables: [cable] }) > 0;
-    });
-    if (whole && (yield* repaired(task, oracle, bins, care, random))) return bins;
-    if (oracle.stopped) return null;
+    const laid = laidLoosely(task, oracle, closeness);
+    if (laid === null) continue;
+    bins = laid;
+    if (yield* repaired(task, oracle, laid, care, random)) return { whole: true, bins };
+    if (oracle.stopped) break;
   }
-  return null;
+  return { whole: false, bins };
+}
+
+/** Null where the stubs on offer do not suffice so. */
+function laidLoosely(task: StubsTask, oracle: Oracle, closeness: number): Bin[] | null {
+  const dear = (k: number) => (task.kinds[k]?.cost ?? 0) / shapeArea(task.kinds[k]?.shape ?? NOTHING);
+  const kinds = [...task.kinds.keys()].sort((a, b) => dear(a) - dear(b));
+  const bins: Bin[] = [];
+  const used = new Map<number, number>();
+  const holds = (bin: Bin, cable: StubCable): boolean => {
+    const more = [...bin.cables, cable];
+    return (
+      goes(task, bin, cable) &&
+      closenessOf(task, bin.kind, more) <= Math.min(closeness, 1 - task.spareShare) &&
+      oracle.largestLie(bin.kind, more)
+    );
+  };
+  for (const cable of [...task.cables].sort(byRoom)) {
+    const bin = bins.find((b) => holds(b, cable));
+    if (bin !== undefined) {
+      bin.cables.push(cable);
+      continue;
+    }
+    const kind = kinds.find(
+      (k) => (used.get(k) ?? 0) < (task.kinds[k]?.available ?? 0) && oracle.largestLie(k, [cable]),
+    );
+    if (kind === undefined) return null;
+    used.set(kind, (used.get(kind) ?? 0) + 1);
+    bins.push({ kind, cables: [cable] });
+  }
+  return bins;
 }
 
 const goes = ({ apart }: StubsTask, { cables }: Bin, cable: StubCable): boolean =>
@@ -186,20 +203,13 @@ const goes = ({ apart }: StubsTask, { cables }: Bin, cable: StubCable): boolean 
   cable.circuit === null ||
   cables.every((c) => c.circuit === null || !apart.has(pairOf(c.circuit, cable.circuit ?? '')));
 
-function laidByRoom(
-  task: StubsTask,
-  oracle: Oracle,
-  bins: readonly Bin[],
-  closeness: number,
-  random: () => number,
-): boolean {
+function laidByRoom(task: StubsTask, oracle: Oracle, bins: readonly Bin[], closeness: number): boolean {
   const free = bins.map(({ kind }) =>
-    Math.min(usable(task, kind), closeness * areaOf(task.kinds[kind]?.shape ?? NOTHING)),
+    Math.min(usable(task, kind), closeness * shapeArea(task.kinds[kind]?.shape ?? NOTHING)),
   );
-  // Circuits that are kept apart first, so that they do not come to stand before a closed door; a little chance between those of a size.
-  const order = [...task.cables].sort((a, b) => byRoom(a, b) + (a.d === b.d ? random() - 0.5 : 0));
+  const order = [...task.cables].sort(byRoom);
   for (const cable of order) {
-    const area = areaOfAll([cable.d]);
+    const area = circleArea(cable.d);
     const choice = bins
       .map((bin, k) => ({ bin, k, left: (free[k] ?? 0) - area }))
       // One alone may fill its stub however closely.
@@ -246,7 +256,11 @@ function* eased(
   seconds: number,
   random: () => number,
 ): Run<boolean> {
-  const out = [...tight.cables].sort((a, b) => a.d - b.d + (random() - 0.5));
+  // Chance is drawn once for each: what is compared must not change while it is sorted.
+  const out = tight.cables
+    .map((cable) => ({ cable, rank: cable.d * (1 + LUCK * random()) }))
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ cable }) => cable);
   let asked = 0;
   for (const cable of out) {
     for (const other of bins) {

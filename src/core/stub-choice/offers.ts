@@ -1,4 +1,4 @@
-import { areaOf, areaOfAll, type Oracle } from './oracle';
+import { circleArea, circleAreas, mostOfSize, shapeArea } from '@/core/circle-packing';
 import { pairOf, type StubsTask } from './request';
 
 /** How many of each kind: in the order of the kinds. */
@@ -18,41 +18,33 @@ const ROUNDING = 1e-9;
  * What is proven of every choice of stubs that holds all cables: area enough, room enough for those of each size and larger (each taken as small as
  * the least of them), and a stub for each of several circuits that are all kept apart.
  */
-export function demandsOf(task: StubsTask, oracle: Oracle): Demand[] {
-  const { cables, kinds, spareShare } = task;
+export function demandsOf(task: StubsTask): Demand[] {
+  const { cables, kinds, spareShare, clearance } = task;
   const all = cables.map((c) => c.d);
   const demands: Demand[] = [
     {
-      each: kinds.map((k) => (1 - spareShare) * areaOf(k.shape)),
-      need: areaOfAll(all) * (1 - ROUNDING),
+      each: kinds.map((k) => (1 - spareShare) * shapeArea(k.shape)),
+      need: circleAreas(all) * (1 - ROUNDING),
     },
   ];
   const sizes = [...new Set(all)].sort((a, b) => b - a);
   const step = Math.max(1, Math.ceil(sizes.length / MOST_SIZES));
   for (const size of sizes.filter((_, i) => i % step === 0 || i === sizes.length - 1)) {
     const need = all.filter((d) => d >= size).length;
-    demands.push({ each: kinds.map((_, k) => mostOf(oracle, k, size, need)), need });
+    demands.push({
+      each: kinds.map(({ shape }) =>
+        Math.min(
+          need,
+          mostOfSize(shape, size, clearance),
+          Math.floor(((1 - spareShare) * shapeArea(shape) * (1 + ROUNDING)) / circleArea(size)),
+        ),
+      ),
+      need,
+    });
   }
   const clique = keptApart(task);
   if (clique > 1) demands.push({ each: kinds.map(() => 1), need: clique });
   return demands;
-}
-
-/** Most circles of one size that a stub may take, as far as it is not proven otherwise: by halves, for what cannot hold some cannot hold more. */
-function mostOf(oracle: Oracle, kind: number, size: number, need: number): number {
-  let [yes, no] = [0, need + 1];
-  while (no - yes > 1) {
-    const half = Math.floor((yes + no) / 2);
-    if (
-      oracle.neverOf(
-        kind,
-        Array.from({ length: half }, () => size),
-      ) === null
-    )
-      yes = half;
-    else no = half;
-  }
-  return yes;
 }
 
 /** Circuits that are all kept apart from one another: as many as are found one after the other. */
@@ -121,10 +113,11 @@ export function* choicesInOrder(
       continue;
     }
     const kind = kinds[order[depth] ?? 0];
-    for (let n = 0; n <= (kind?.available ?? 0); n += 1)
+    for (let n = 0; n <= (kind?.available ?? 0); n += 1) {
       push([...node.counts, n], node.cost + n * (kind?.cost ?? 0));
-    // Between two choices somebody may want to stop.
-    yield null;
+      // Somebody may want to stop.
+      if (n % 32 === 0) yield null;
+    }
   }
 }
 

@@ -1,11 +1,13 @@
 import {
+  circleAreas,
   enclose,
+  HAIR_MM,
   lowerBound,
   MOST_CIRCLES,
   problemOf,
+  shapeArea,
   type Bound,
   type Placed,
-  type Shape,
 } from '@/core/circle-packing';
 import { pairOf, type StubCable, type StubsTask } from './request';
 
@@ -21,14 +23,14 @@ export type Never =
   | { readonly kind: 'spare'; readonly area: number; readonly most: number }
   | { readonly kind: 'apart'; readonly circuits: readonly [string, string] };
 
-export const areaOf = (shape: Shape): number =>
-  shape.kind === 'circle' ? (Math.PI * shape.d ** 2) / 4 : shape.w * shape.h;
-export const areaOfAll = (diameters: readonly number[]): number =>
-  diameters.reduce((sum, d) => sum + (Math.PI * d ** 2) / 4, 0);
 /** Two sums of the same figures in another order differ by less. */
 const ROUNDING = 1e-9;
-/** What the packing takes for nothing, mm. */
-const HAIR_MM = 1e-7;
+
+const keyOf = (kind: number, cables: readonly StubCable[]): string =>
+  `${kind} ${cables
+    .map((c) => c.d)
+    .sort((a, b) => b - a)
+    .join(' ')}`;
 
 /** Answers about sets of cables in kinds of stubs, each asked once: by diameters, for that is all the packing sees. */
 export class Oracle {
@@ -68,8 +70,8 @@ export class Oracle {
   neverOf(kind: number, diameters: readonly number[]): Never | null {
     const shape = this.task.kinds[kind]?.shape;
     if (shape === undefined) throw new Error('there is no such kind of stub');
-    const most = (1 - this.task.spareShare) * areaOf(shape);
-    const area = areaOfAll(diameters);
+    const most = (1 - this.task.spareShare) * shapeArea(shape);
+    const area = circleAreas(diameters);
     // One that is larger than the stub is said to be so, not to have more area.
     const largest = lowerBound(problemOf(diameters.slice(0, 1), this.task.clearance, shape));
     if (largest.growth > HAIR_MM) return { kind: 'bound', bound: largest };
@@ -86,7 +88,7 @@ export class Oracle {
     const circuits = this.apartIn(cables);
     if (circuits !== null) return { answer: 'never', why: { kind: 'apart', circuits } };
     const sorted = cables.map((c) => c.d).sort((a, b) => b - a);
-    const key = `${kind} ${sorted.join(' ')}`;
+    const key = keyOf(kind, cables);
     const before = this.known.get(key);
     if (before && before.answer !== 'unknown') return before;
     const tried = this.tried.get(key) ?? 0;
@@ -112,6 +114,11 @@ export class Oracle {
     if (found.answer === 'cannot')
       return this.keep(key, { answer: 'never', why: { kind: 'bound', bound: found.bound } });
     return this.keep(key, { answer: 'unknown', shortBy: found.shortBy });
+  }
+
+  /** Is it known that these lie there? */
+  isKnown(kind: number, cables: readonly StubCable[]): boolean {
+    return this.known.get(keyOf(kind, cables))?.answer === 'yes';
   }
 
   private readonly tried = new Map<string, number>();

@@ -1,4 +1,4 @@
-import type { Placed } from '@/core/circle-packing';
+import { circleAreas, type Placed } from '@/core/circle-packing';
 import type { StubContent, StubsAnswer } from './answer';
 import { checkStubs } from './check';
 import {
@@ -13,7 +13,7 @@ import {
   type Run,
 } from './fill';
 import { choicesInOrder, demandsOf, type Counts } from './offers';
-import { areaOfAll, Oracle } from './oracle';
+import { Oracle } from './oracle';
 import { unplacedWords, type WhyNot } from './words';
 import type { StubCable, StubsTask } from './request';
 
@@ -110,22 +110,24 @@ class Search {
   }
 
   *run(): Run<void> {
-    const demands = demandsOf(this.task, this.oracle);
+    const demands = demandsOf(this.task);
     // What is proven stands before anything is found.
     for (const choice of choicesInOrder(this.task, demands)) {
+      if (yield) this.oracle.stopped = true;
+      if (this.oracle.stopped) return;
       if (choice === null) continue;
       this.bound = choice.cost;
       break;
     }
-    // Many cables: something that holds them first, then what is cheaper, with ever less room in it.
-    if (!this.small) {
-      const bins = yield* fillLoosely(this.task, this.oracle, { seconds: 0.2, repairs: 10 });
-      if (bins !== null) this.best = { bins, cost: costOf(this.task, bins) };
+    const loose = yield* fillLoosely(this.task, this.oracle, { seconds: 0.2, repairs: 10 });
+    if (loose.whole) this.best = { bins: loose.bins, cost: costOf(this.task, loose.bins) };
+    else this.kept = loose.bins.filter((b) => this.oracle.isKnown(b.kind, b.cables));
+    // Of many cables what is cheaper is looked for with ever less room in it; few are gone over one by one at once.
+    if (!this.small)
       for (const closeness of [0.55, 0.64, 0.7, 0.75, 0.8, 0.84]) {
         const roomy = demands.map((d, i) => (i === 0 ? { ...d, need: d.need / closeness } : d));
         yield* this.cheaper(roomy, 4);
       }
-    }
     const open: Choice[] = [];
     for (const choice of choicesInOrder(this.task, demands)) {
       if (yield) this.oracle.stopped = true;
@@ -167,10 +169,14 @@ class Search {
       }
       if (filled.answer === 'open') proven = false;
     }
-    if (proven && this.best !== null) this.bound = this.best.cost;
+    if (!proven) return;
+    if (this.best === null) this.closed = true;
+    else this.bound = this.best.cost;
   }
 
   private readonly looked = new Set<string>();
+  /** Stubs of which it is known that what lies in them does, when nothing holds all cables. */
+  private kept: readonly Bin[] = [];
 
   /** Looks for something cheaper than what is known, among the first so many choices that nobody has looked at. */
   private *cheaper(demands: ReturnType<typeof demandsOf>, many: number): Run<void> {
@@ -202,9 +208,10 @@ class Search {
 
   /** Where not all go in: the largest first, each where it lies, in every stub that is on offer. */
   *asManyAsGo(): Run<readonly Bin[]> {
-    const bins: Bin[] = [];
-    const used = this.task.kinds.map(() => 0);
-    const order = [...this.task.cables].sort((a, b) => b.d - a.d);
+    const bins = this.kept.map(({ kind, cables }) => ({ kind, cables: [...cables] }));
+    const used = this.task.kinds.map((_, k) => bins.filter((b) => b.kind === k).length);
+    const laid = new Set(bins.flatMap((b) => b.cables));
+    const order = this.task.cables.filter((c) => !laid.has(c)).sort((a, b) => b.d - a.d);
     for (const cable of order) {
       let placed = false;
       // Where the time is over each has a stub of its own.
@@ -250,7 +257,8 @@ function* laidOut(task: StubsTask, oracle: Oracle, bins: readonly Bin[]): Run<St
   const stubs: StubContent[] = [];
   const full = bins.filter((b) => b.cables.length > 0);
   for (const { kind, cables } of full.sort(
-    (a, b) => a.kind - b.kind || areaOfAll(b.cables.map((c) => c.d)) - areaOfAll(a.cables.map((c) => c.d)),
+    (a, b) =>
+      a.kind - b.kind || circleAreas(b.cables.map((c) => c.d)) - circleAreas(a.cables.map((c) => c.d)),
   )) {
     const lies = yield* oracle.ask(kind, cables, 1);
     if (lies.answer !== 'yes') continue;
@@ -261,12 +269,4 @@ function* laidOut(task: StubsTask, oracle: Oracle, bins: readonly Bin[]): Run<St
     });
   }
   return stubs;
-}
-
-/** Runs a plan to its end, or until its time is over; the clock is given, in milliseconds. */
-export function finishStubs(run: Run<StubsAnswer>, limitSeconds: number, clock: () => number): StubsAnswer {
-  const until = clock() + 1000 * limitSeconds;
-  let step = run.next();
-  while (step.done !== true) step = run.next(clock() >= until);
-  return step.value;
 }

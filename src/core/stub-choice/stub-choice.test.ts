@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { enclose, finishPacking, type Shape } from '@/core/circle-packing';
 import { seededRandom } from '@/core/kernel';
-import { checkStubs, finishStubs, planStubs, readStubsRequest, type StubsAnswer, type StubsTask } from '.';
+import { checkStubs, planStubs, readStubsRequest, type StubsAnswer, type StubsTask } from '.';
 
 const clock = () => performance.now();
 const task = (request: object): StubsTask => {
@@ -11,7 +11,7 @@ const task = (request: object): StubsTask => {
 };
 const plan = (request: object): StubsAnswer => {
   const asked = task(request);
-  const answer = finishStubs(planStubs(asked), asked.limitSeconds, clock);
+  const answer = finishPacking(planStubs(asked), asked.limitSeconds, clock);
   expect(checkStubs(asked, answer)).toEqual([]);
   return answer;
 };
@@ -230,12 +230,30 @@ it.each<[string, object]>([
   expect(read.ok ? [] : read.problems.map((p) => p.path)).not.toEqual([]);
 });
 
+it('ends with an answer that passes its audit, within a few steps, whenever it is stopped', () => {
+  const random = seededRandom(6);
+  const asked = task({
+    cables: cables(...Array.from({ length: 80 }, () => 6 + Math.floor(200 * random()) / 10)),
+    stubs: Array.from({ length: 60 }, (_, k) => ({ id: `s${k}`, shape: round(40 + 3 * k), cost: 5 + k })),
+  });
+  for (const after of [0, 40, 400]) {
+    const run = planStubs(asked);
+    let steps = 0;
+    let step = run.next(false);
+    for (; step.done !== true; steps += 1) step = run.next(steps >= after);
+    // Each stub that is used is laid once more at most.
+    expect(steps).toBeLessThan(after + 2 * asked.cables.length);
+    expect(checkStubs(asked, step.value)).toEqual([]);
+    expect(step.value.status).toBe('gap');
+  }
+});
+
 it('finds every fault that is planted into an answer', () => {
   const asked = task({
     cables: cables(9, 9).map((c, i) => ({ ...c, circuit: 'ab'[i] })),
     stubs: [{ id: 'S', shape: round(20), cost: 2, available: 1 }],
   });
-  const answer = finishStubs(planStubs(asked), 5, clock);
+  const answer = finishPacking(planStubs(asked), 5, clock);
   expect(checkStubs(asked, answer)).toEqual([]);
   const [stub] = answer.stubs;
   if (!stub) throw new Error('there is one');
