@@ -175,7 +175,6 @@ function problemsOfFile(kind: RecordKind, record: unknown, today: string): Probl
     : read.problems.map((p) => ({
         ...p,
         path: p.path.replace(before, ''),
-        message: /is a required field|must be defined/.test(p.message) ? 'is not said' : p.message,
       }));
 }
 

@@ -103,7 +103,7 @@ export const FIELD_WORDS: FieldWords<OfJob | CatalogueFile | CodeProfile | Cross
   ...JOB_FIELDS,
 };
 
-/** What has no subject of its own: “is a required field”, “must be at least 3”. */
+/** What has no subject of its own: “is not said”, “must be at least 3”. */
 const PREDICATE =
   /^(is|are|has|have|must|does|names?|lacks?|needs?|may|cannot|holds?|stands?|runs?|takes?|says?|at most|at least)\b/;
 /** What was found is said with it as long as it fits a line. */
@@ -125,10 +125,7 @@ export function inWords(problem: Problem): Problem {
 
 /** Codes are ours: a person reads words. */
 const said = (message: string): string =>
-  message
-    .replace('is a required field', 'is not said')
-    .replace('must be defined', 'is not said')
-    .replace(
-      /must be one of the following values: (.*)/,
-      (_, codes: string) => `is none of ${codes.split(', ').map(codeWords).join(', ')}`,
-    );
+  message.replace(
+    /must be one of the following values: (.*)/,
+    (_, codes: string) => `is none of ${codes.split(', ').map(codeWords).join(', ')}`,
+  );

@@ -44,6 +44,7 @@ function toProblem(error: ValidationError): Problem {
     .map((said) => (said.startsWith(`${last} `) ? said.slice(last.length + 1) : said))
     .join('; ')
     .replace(/^this /, '')
+    .replace(/is a required field|must be defined/, 'is not said')
     .replace(/\s+/g, ' ');
   return value === undefined ? { path, message } : { path, message, value };
 }

@@ -1,7 +1,7 @@
 import type { BoxWithEntries } from '@/core/job';
 import { refuse, ok, validate, type Problem, type Result } from '@/core/kernel';
 import { enclosureSchema, newEntrySchema, type Entry } from '@/core/schedule';
-import type { Grid } from '@/core/spreadsheet';
+import { headed, type Grid } from '@/core/spreadsheet';
 import { BOX_COLUMNS, ENTRY_COLUMNS } from './box-columns';
 import { placed, withoutGaps, type FactColumn, type ReadRow } from './columns';
 
@@ -19,8 +19,6 @@ export function boxTable(boxes: readonly BoxWithEntries[]): string[][] {
   }
   return rows;
 }
-
-const headed = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, '_');
 
 /** Headings that are columns of ours, and those that are not. Refused when none says which box. */
 function columnsIn(
@@ -103,9 +101,6 @@ export function readBoxes(grid: Grid, current: ReadonlyMap<string, BoxWithEntrie
 
 type Cell = (name: string) => string;
 
-const lacking = (problems: readonly Problem[]): Problem[] =>
-  problems.map((p) => (/is a required field/.test(p.message) ? { ...p, message: 'is not said' } : p));
-
 function fill<T>(
   columns: readonly FactColumn<T>[],
   facts: Record<string, unknown>,
@@ -120,7 +115,7 @@ function readBox(tag: string, was: BoxWithEntries | undefined, at: ReadonlyMap<s
   const problems = fill(BOX_COLUMNS, facts, at, cell);
   const { area, ...box } = withoutGaps({ ...facts, tag });
   const read = validate(enclosureSchema, box);
-  if (!read.ok && problems.length === 0) problems.push(...placed(lacking(read.problems), BOX_COLUMNS, 'box'));
+  if (!read.ok && problems.length === 0) problems.push(...placed(read.problems, BOX_COLUMNS, 'box'));
   const where = typeof area === 'string' ? area : '';
   if (where.length > 80) problems.push({ path: 'area', message: 'has at most 80 characters', value: where });
   const whole = read.ok && problems.length === 0;
@@ -133,7 +128,6 @@ function readEntry(there: readonly Entry[], at: ReadonlyMap<string, number>, cel
   const problems = fill(ENTRY_COLUMNS, facts, at, cell);
   // What is there already may be labelled as it was.
   const read = validate(newEntrySchema, withoutGaps(facts));
-  if (!read.ok && problems.length === 0)
-    problems.push(...placed(lacking(read.problems), ENTRY_COLUMNS, 'hole'));
+  if (!read.ok && problems.length === 0) problems.push(...placed(read.problems, ENTRY_COLUMNS, 'hole'));
   return { facts: read.ok && problems.length === 0 ? read.value : null, problems };
 }

@@ -1,7 +1,9 @@
 import { validate, type Problem } from '@/core/kernel';
 import { cableTypeSchema, type CableType } from '@/core/schedule';
 import {
+  BUILT,
   fieldOfHeading,
+  headed,
   guessHeaderRow,
   readConstruction,
   typeCode,
@@ -38,7 +40,6 @@ const BY_FIELD: Readonly<Partial<Record<SheetField, string>>> = {
   wire: 'wire',
   note: 'title',
 };
-const headed = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, '_');
 
 const DIAMETER = /\b(dia|diam|diameter|durchmesser|diam[eè]tre|o\.?d)\b|ø/i;
 const THICK = /thick|dicke|wandst|[eé]paisseur/i;
@@ -58,9 +59,6 @@ const SAID: readonly (readonly [readonly RegExp[], string])[] = [
   [[/overall|outer|outside|cable|approx|außen|aussen|ext/i, DIAMETER], 'outer'],
   [[/^\s*(o\.?d\.?|ø)/i], 'outer'],
 ];
-
-/** `4x25mm2 SWA`, `7 x 2.5`: cores and section in one. */
-const BUILT = /\d\s*([x×]|c\b|core|pr\b|G\d)\s*[\d.,]+|\b(SWA|AWA|SWB|STA|unarmou?red)\b/i;
 
 const unitIn = (heading: string): 'mm' | 'in' | null =>
   /\bmm\b/i.test(heading) ? 'mm' : /\b(in|inch|inches)\b|"/i.test(heading) ? 'in' : null;
@@ -164,14 +162,10 @@ export function readTypes(
       problems.push({ path: 'code', message: `stands already in line ${first}`, value: code });
     seen.set(code, first ?? line);
     const read = validate(cableTypeSchema, withoutGaps(facts));
-    if (!read.ok && problems.length === 0) problems.push(...placed(lacking(read.problems), columns, 'code'));
+    if (!read.ok && problems.length === 0) problems.push(...placed(read.problems, columns, 'code'));
     return [{ line, key: code, facts: read.ok && problems.length === 0 ? read.value : null, problems }];
   });
 }
-
-/** A fact that has to be known is asked for, not named by its rule. */
-const lacking = (problems: readonly Problem[]): Problem[] =>
-  problems.map((p) => (/is a required field/.test(p.message) ? { ...p, message: 'is not said' } : p));
 
 const told = (built: string): Partial<CableType> => {
   if (built === '') return {};

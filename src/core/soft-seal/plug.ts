@@ -1,22 +1,17 @@
-import { boolean, number, object, string, type InferType } from 'yup';
+import { boolean, number, object, type InferType } from 'yup';
 import { answerOf, finding, type SealFinding, type SealPart, type SealStep } from './finding';
-import { intervalOf, MM, plugSheetSchema } from './sheet';
+import { facesSchema, intervalOf, MM, plugSheetSchema, throughSchema } from './sheet';
 
 export const plugRequestSchema = object({
   sheet: plugSheetSchema,
   bore: intervalOf(),
-  cable: object({ tag: string().min(1).max(60).required(), diameter: intervalOf() })
-    .noUnknown()
-    .required(),
+  cable: throughSchema,
   /** Out of square at most, degrees; not known when left out. */
   angleDeg: number().min(0).max(90).optional(),
   /** Out of the middle at most; not known when left out. */
   offsetMm: number().min(0).max(2000).optional(),
   depthMm: MM().required(),
-  /** Faces that a hand reaches; not known when left out. */
-  faces: number()
-    .oneOf([1, 2] as const)
-    .optional(),
+  faces: facesSchema,
   /** Is the rating of the wall known, and that of the plug as high? */
   ratingKnown: boolean().optional(),
 })

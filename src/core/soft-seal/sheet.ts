@@ -79,6 +79,7 @@ export const wrapSheetSchema = object({
     /** Thickness that it loses under the tie, as a share. */
     compression: object({ min: share().required(), max: share().lessThan(1).required() })
       .noUnknown()
+      .test('order', 'the largest is below the smallest', (c) => !(c.max < c.min))
       .required(),
     /** Layers round a bundle of up to so much. */
     layers: array()
@@ -89,6 +90,9 @@ export const wrapSheetSchema = object({
       )
       .min(1)
       .max(20)
+      .test('order', 'do not rise in size', (lines) =>
+        (lines ?? []).every((l, k, all) => k === 0 || !(l.upTo <= (all[k - 1]?.upTo ?? 0))),
+      )
       .required(),
   })
     .noUnknown()
@@ -147,3 +151,25 @@ export const sleeveSheetSchema = object({
   .noUnknown()
   .required();
 export type SleeveSheet = InferType<typeof sleeveSheetSchema>;
+
+/** A cable through the wall, by what it may measure. */
+export const throughSchema = object({ tag: string().min(1).max(60).required(), diameter: intervalOf() })
+  .noUnknown()
+  .required();
+
+/** No two of a list are called alike. What is no list at all is refused elsewhere. */
+export const onceBy =
+  <T>(nameOf: (line: T) => unknown) =>
+  (lines: readonly T[] | undefined): boolean =>
+    lines === undefined || new Set(lines.map(nameOf)).size === lines.length;
+
+/** Faces that a hand reaches; not known when left out. */
+export const facesSchema = number()
+  .oneOf([1, 2] as const)
+  .optional();
+
+/** How hard an arrangement is looked for. */
+export const effort = {
+  seed: number().integer().min(0).max(4_294_967_295).optional(),
+  limitSeconds: number().positive().max(600).optional(),
+};

@@ -1,4 +1,4 @@
-import { array, number, object, string, type InferType } from 'yup';
+import { array, object, string, type InferType } from 'yup';
 import {
   boundWords,
   circleArea,
@@ -11,36 +11,34 @@ import {
 } from '@/core/circle-packing';
 import { answerOf, cartridgesFor, finding, type SealFinding, type SealPart, type SealStep } from './finding';
 import { fillGaps } from './gaps';
-import { intervalOf, sleeveSheetSchema, type SleeveSheet } from './sheet';
+import {
+  effort,
+  facesSchema,
+  intervalOf,
+  onceBy,
+  type SleeveSheet,
+  sleeveSheetSchema,
+  throughSchema,
+} from './sheet';
+
+/** A measure that only one kind of opening has. */
+const only = (kind: 'circle' | 'rectangle') =>
+  intervalOf()
+    .optional()
+    .default(undefined)
+    .when('kind', {
+      is: kind,
+      then: (s) => s.required(),
+      otherwise: (s) => s.test('none', `is for a ${kind}`, (v) => v === undefined),
+    });
 
 const openingSchema = object({
   kind: string()
     .oneOf(['circle', 'rectangle'] as const)
     .required(),
-  d: intervalOf()
-    .optional()
-    .default(undefined)
-    .when('kind', {
-      is: 'circle',
-      then: (s) => s.required(),
-      otherwise: (s) => s.test('none', 'is for a circle', (v) => v === undefined),
-    }),
-  w: intervalOf()
-    .optional()
-    .default(undefined)
-    .when('kind', {
-      is: 'rectangle',
-      then: (s) => s.required(),
-      otherwise: (s) => s.test('none', 'is for a rectangle', (v) => v === undefined),
-    }),
-  h: intervalOf()
-    .optional()
-    .default(undefined)
-    .when('kind', {
-      is: 'rectangle',
-      then: (s) => s.required(),
-      otherwise: (s) => s.test('none', 'is for a rectangle', (v) => v === undefined),
-    }),
+  d: only('circle'),
+  w: only('rectangle'),
+  h: only('rectangle'),
 })
   .noUnknown()
   .required();
@@ -49,29 +47,26 @@ export const sleeveRequestSchema = object({
   sheet: sleeveSheetSchema,
   opening: openingSchema,
   depth: intervalOf(),
-  /** Faces that a hand reaches; not known when left out. */
-  faces: number()
-    .oneOf([1, 2] as const)
-    .optional(),
+  faces: facesSchema,
   /** The cables run up and down: what is loose falls out. */
   lies: string()
     .oneOf(['level', 'upright'] as const)
     .required(),
   cables: array()
-    .of(
-      object({ tag: string().min(1).max(60).required(), diameter: intervalOf() })
-        .noUnknown()
-        .required(),
-    )
+    .of(throughSchema)
     .min(1)
     .max(300)
+    .test(
+      'once',
+      'names a cable twice',
+      onceBy((c) => c?.tag),
+    )
     .required(),
   /** Sleeves go on after the cables are pulled, or while. */
   school: string()
     .oneOf(['afterPulling', 'whilePulling'] as const)
     .required(),
-  seed: number().integer().min(0).max(4_294_967_295).optional(),
-  limitSeconds: number().positive().max(600).optional(),
+  ...effort,
 })
   .noUnknown()
   .required();

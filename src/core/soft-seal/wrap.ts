@@ -2,7 +2,15 @@ import { array, boolean, number, object, string, type InferType } from 'yup';
 import { bundle, circleArea, type PackingRun, type Placed } from '@/core/circle-packing';
 import { answerOf, cartridgesFor, finding, type SealFinding, type SealPart, type SealStep } from './finding';
 import { outlineArea } from './outline';
-import { intervalOf, wrapSheetSchema, type WrapSheet } from './sheet';
+import {
+  effort,
+  facesSchema,
+  intervalOf,
+  onceBy,
+  throughSchema,
+  type WrapSheet,
+  wrapSheetSchema,
+} from './sheet';
 import { layerMm } from './sleeve';
 
 export const wrapRequestSchema = object({
@@ -18,9 +26,7 @@ export const wrapRequestSchema = object({
   })
     .noUnknown()
     .required(),
-  faces: number()
-    .oneOf([1, 2] as const)
-    .optional(),
+  faces: facesSchema,
   cloth: string()
     .oneOf(['openable', 'closed'] as const)
     .required(),
@@ -31,23 +37,25 @@ export const wrapRequestSchema = object({
     .of(
       object({
         id: string().min(1).max(40).required(),
-        cables: array()
-          .of(
-            object({ tag: string().min(1).max(60).required(), diameter: intervalOf() })
-              .noUnknown()
-              .required(),
-          )
-          .min(1)
-          .max(200)
-          .required(),
+        cables: array().of(throughSchema).min(1).max(200).required(),
       })
         .noUnknown()
         .required(),
     )
     .max(20)
+    .test(
+      'once',
+      'names a bundle twice',
+      onceBy((b) => b?.id),
+    )
+    // Asked before each of them is known to be a bundle.
+    .test('cables', 'names a cable twice', (bundles) =>
+      onceBy((tag) => tag)(
+        (bundles ?? []).flatMap((b) => (Array.isArray(b?.cables) ? b.cables.map((c) => c?.tag) : [])),
+      ),
+    )
     .required(),
-  seed: number().integer().min(0).max(4_294_967_295).optional(),
-  limitSeconds: number().positive().max(600).optional(),
+  ...effort,
 })
   .noUnknown()
   .required();

@@ -73,7 +73,8 @@ export function guessHeaderRow(grid: Grid): number {
 
 const PLACE = /^[^\s/]+\s*\/\s*[^\s/]+$/;
 const HOLE = /^(M ?\d{2,3}\b|\d.*NPT|NPT.*|Ø|hole )/i;
-const BUILT = /\d\s*([x×]|c\b|core|pr\b|G\d)\s*[\d.,]+|\b(SWA|AWA|SWB|STA|unarmou?red)\b/i;
+/** Cores and section in one, or the armour by its usual letters: `4x25mm2 SWA`. */
+export const BUILT = /\d\s*([x×]|c\b|core|pr\b|G\d)\s*[\d.,]+|\b(SWA|AWA|SWB|STA|unarmou?red)\b/i;
 
 const most = (cells: readonly string[], pattern: RegExp): boolean => {
   const filled = cells.filter((c) => c.trim() !== '');

@@ -122,7 +122,8 @@ export function setupOf(types: readonly TypeDraft[], boxes: readonly NewBox[], d
 }
 
 const OWN: ReadonlySet<string> = new Set([...SCHEDULE_COLUMNS, 'line', 'reason']);
-const headed = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, '_');
+/** A heading as the name of a column of ours. */
+export const headed = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, '_');
 
 /** Our own file, as it was exported: its columns are known, and nothing has to be mapped. Null for anybody else's. */
 export function ownTable(

@@ -20,8 +20,6 @@ import {
   type TerminationRow,
   type Tx,
 } from '@/data';
-import { writeCsv } from '@/formats/csv/write';
-import { writeXlsx } from '@/formats/xlsx/write';
 import type { Actor } from '../actor';
 import { inBatches } from '../heavy';
 import { LateWrite } from '../transaction';
@@ -29,6 +27,7 @@ import { EditLog } from './edits';
 import { doIn, lookIn } from './in-job';
 import { assessMany, BATCH, refreshSummaries } from './load';
 import { makeBox, makeEntry, makeType, setupSchema, type Making, type Setup } from './make-setup';
+import { isTableFormat, tableFile, type TableFile } from './table-file';
 
 interface TypeRow {
   readonly id: number;
@@ -211,42 +210,23 @@ async function write(making: Making, { setup, there }: Judged): Promise<void> {
   }
 }
 
-const FILES = {
-  'types.csv': 'text/csv; charset=utf-8',
-  'types.xlsx': 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-  'boxes.csv': 'text/csv; charset=utf-8',
-  'boxes.xlsx': 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-} as const;
-
-export interface SetupFile {
-  readonly bytes: Uint8Array;
-  readonly type: string;
-  readonly name: string;
-}
-
-/** The types or the boxes of a job as a file that reads back identical. */
-export function setupFile(slug: string, file: string): Promise<Result<SetupFile>> {
-  return lookIn<SetupFile>(slug, async ({ tx, job }) => {
-    if (!Object.hasOwn(FILES, file)) return refuse('file', 'is no file of a job’s types or boxes', file);
-    const name = file as keyof typeof FILES;
-    const table = name.startsWith('types')
-      ? typeTable((await listCableTypes(tx, job.id)).map((t) => t.facts))
-      : boxTable(
-          (await listBoxes(tx, job.id)).map(({ area, facts, entries }) => ({
-            area,
-            box: facts,
-            entries: entries.map((e) => e.facts),
-          })),
-        );
-    const [head = [], ...rows] = table;
-    const bytes = name.endsWith('.xlsx')
-      ? await writeXlsx(name.startsWith('types') ? 'Cable types' : 'Boxes', table)
-      : new TextEncoder().encode(
-          writeCsv(
-            head,
-            rows.map((row) => Object.fromEntries(head.map((h, i) => [h, row[i] ?? '']))),
-          ),
-        );
-    return ok({ bytes, type: FILES[name], name: `${slug}-${name}` });
+/** The types or the boxes of a job, `types.csv` or `boxes.xlsx`, as a file that reads back identical. */
+export function setupFile(slug: string, file: string): Promise<Result<TableFile>> {
+  return lookIn<TableFile>(slug, async ({ tx, job }) => {
+    const [what, format = ''] = file.split('.');
+    if ((what !== 'types' && what !== 'boxes') || !isTableFormat(format))
+      return refuse('file', 'is no file of a job’s types or boxes', file);
+    const table =
+      what === 'types'
+        ? typeTable((await listCableTypes(tx, job.id)).map((t) => t.facts))
+        : boxTable(
+            (await listBoxes(tx, job.id)).map(({ area, facts, entries }) => ({
+              area,
+              box: facts,
+              entries: entries.map((e) => e.facts),
+            })),
+          );
+    const sheet = what === 'types' ? 'Cable types' : 'Boxes';
+    return ok(await tableFile(table, { format, sheet, name: `${slug}-${what}` }));
   });
 }

@@ -1,6 +1,7 @@
 import { ok, refuse, type Result } from '@/core/kernel';
 import { nearestView } from '@/core/gland-selection';
 import { wantedFor } from '@/core/kit';
+import { compareTags } from '@/core/schedule';
 import type { WantedView } from '@/core/termination-view';
 import { currentPlans, loadTerminations, terminationIdsOfJob } from '@/data';
 import { writeCsv } from '@/formats/csv/write';
@@ -40,7 +41,7 @@ export function viewWanted(slug: string): Promise<Result<readonly WantedView[]>>
         });
       }
     }
-    return ok(wanted.sort((a, b) => a.tag.localeCompare(b.tag, 'en', { numeric: true })));
+    return ok(wanted.sort((a, b) => compareTags(a.tag, b.tag)));
   });
 }
 

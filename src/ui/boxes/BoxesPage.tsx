@@ -13,8 +13,7 @@ import { Empty } from '../kit-of-parts/Empty';
 import { Filter } from '../kit-of-parts/Filter';
 import { Place } from '../kit-of-parts/Place';
 import { Problems } from '../kit-of-parts/Problems';
-import { UndoRedo } from '../changes/UndoRedo';
-import { SaveTable } from '../setup-table/SaveTable';
+import { TableActs } from '../setup-table/TableActs';
 import { TakeInBoxes } from '../setup-table/TakeInBoxes';
 import { useRun } from '../termination/use-run';
 import { AddBox } from './AddBox';
@@ -45,20 +44,13 @@ export function BoxesPage({ job, first }: Props) {
     <Place
       title="Boxes"
       acts={
-        <Acts tight>
-          <For what="addBox">
-            <Button variant="contained" color="secondary" data-shortcut="n" onClick={() => setAdding('new')}>
-              New box
-            </Button>
-          </For>
-          <For what="importSetup">
-            <Button variant="outlined" onClick={() => setTaking(true)}>
-              Take in a table
-            </Button>
-          </For>
-          <SaveTable job={job} what="boxes" />
-          <UndoRedo job={job} running={{ run, busy }} />
-        </Acts>
+        <TableActs
+          job={job}
+          what="boxes"
+          make={{ command: 'addBox', words: 'New box', onPress: () => setAdding('new') }}
+          onTake={() => setTaking(true)}
+          running={{ run, busy }}
+        />
       }
       lead={
         boxes.length === 0

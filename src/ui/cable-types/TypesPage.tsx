@@ -2,7 +2,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { UndoRedo } from '../changes/UndoRedo';
 import { useState } from 'react';
 import { ARMOUR_NAMES } from '@/core/catalogue';
 import { typeGaps } from '@/core/schedule';
@@ -14,7 +13,7 @@ import { Empty } from '../kit-of-parts/Empty';
 import { Place } from '../kit-of-parts/Place';
 import { Problems } from '../kit-of-parts/Problems';
 import { useRun } from '../termination/use-run';
-import { SaveTable } from '../setup-table/SaveTable';
+import { TableActs } from '../setup-table/TableActs';
 import { TakeInTypes } from '../setup-table/TakeInTypes';
 import { CableSectionDrawing } from './Section';
 import { TypeEditor } from './TypeEditor';
@@ -36,25 +35,13 @@ export function TypesPage({ job, first }: Props) {
     <Place
       title="Cable types"
       acts={
-        <Acts tight>
-          <For what="addType">
-            <Button
-              variant="contained"
-              color="secondary"
-              data-shortcut="n"
-              onClick={() => setEditing('new type')}
-            >
-              New type
-            </Button>
-          </For>
-          <For what="importSetup">
-            <Button variant="outlined" onClick={() => setTaking(true)}>
-              Take in a table
-            </Button>
-          </For>
-          <SaveTable job={job} what="types" />
-          <UndoRedo job={job} running={{ run, busy }} />
-        </Acts>
+        <TableActs
+          job={job}
+          what="types"
+          make={{ command: 'addType', words: 'New type', onPress: () => setEditing('new type') }}
+          onTake={() => setTaking(true)}
+          running={{ run, busy }}
+        />
       }
       lead="Construction and cores, by the datasheet. Diameters that decide come from measuring the cable in hand."
     >

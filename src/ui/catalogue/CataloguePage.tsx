@@ -80,8 +80,8 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
       title="Catalogue"
       lead="Your own transcription of the sheets you work to. A revision never changes once plans may stand on it; a changed sheet comes in as a new revision, and old plans keep theirs until they are made again."
     >
+      <ImportPanel />
       <For what="importCatalogue">
-        <ImportPanel />
         <TypeIn job={job} />
       </For>
       {shown === null ? (

@@ -24,6 +24,7 @@ import { Panel } from '../kit-of-parts/Panel';
 import { Problems } from '../kit-of-parts/Problems';
 import { useRun } from '../termination/use-run';
 import { FamilyPreview, FrameSheetPreview, previewHeadline } from './ImportPreview';
+import { For } from '../shell/may';
 
 /** More than these are said by their number. */
 const SHOWN = 40;
@@ -81,14 +82,16 @@ export function ImportPanel() {
   return (
     <>
       <Acts>
-        <FileButton
-          label="Catalogue file, JSON or a table of sizes as CSV"
-          accept=".json,.csv,application/json,text/csv"
-          disabled={busy || reading}
-          onFile={(file) => void open(file)}
-        >
-          {reading ? 'Reading …' : 'Import a sheet'}
-        </FileButton>
+        <For what="importCatalogue">
+          <FileButton
+            label="Catalogue file, JSON or a table of sizes as CSV"
+            accept=".json,.csv,application/json,text/csv"
+            disabled={busy || reading}
+            onFile={(file) => void open(file)}
+          >
+            {reading ? 'Reading …' : 'Import a sheet'}
+          </FileButton>
+        </For>
         <Link href="/api/catalogue/json" download sx={{ fontSize: 13.5 }}>
           Export all as JSON
         </Link>

@@ -18,7 +18,7 @@ export async function JobShell({
   readonly slug: string;
   readonly children: (job: JobView) => ReactNode | Promise<ReactNode>;
 }) {
-  const job = await look('viewJob', [slug]);
+  const [job, not] = await Promise.all([look('viewJob', [slug]), mayNot(slug)]);
   return (
     <div className={styles.shell}>
       <a className={styles.skip} href="#page">
@@ -30,7 +30,7 @@ export async function JobShell({
       ) : null}
       <div className={styles.body} id="page" tabIndex={-1}>
         {job.ok ? (
-          <MayProvider mayNot={await mayNot(slug)}>{await children(job.value)}</MayProvider>
+          <MayProvider mayNot={not}>{await children(job.value)}</MayProvider>
         ) : (
           <Refused problems={job.problems} back="/" />
         )}

@@ -7,6 +7,7 @@ import { useMemo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { diffFamilies, missingForProcedure, type Family } from '@/core/catalogue';
 import { useSend } from '../../data/use-send';
+import { Foot } from '../../kit-of-parts/Foot';
 import { FormNumber } from '../../kit-of-parts/form/FormNumber';
 import { FormText } from '../../kit-of-parts/form/FormText';
 import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
@@ -71,7 +72,7 @@ export function FamilyEditor({ family, today }: Props) {
         Stages
       </Typography>
       <StageFields editor={editor} />
-      <Foot family={family} today={today} editor={editor} onSaved={() => setSaved(true)} />
+      <SaveFoot family={family} today={today} editor={editor} onSaved={() => setSaved(true)} />
     </Place>
   );
 }
@@ -155,7 +156,7 @@ interface FootProps extends Props {
 }
 
 /** How far the typed sheet is from the one in force, what does not hold, and the way in. */
-function Foot({ family, today, editor, onSaved }: FootProps) {
+function SaveFoot({ family, today, editor, onSaved }: FootProps) {
   const { problems } = editor;
   const draft = useWatch({ control: editor.form.control }) as Family;
   const send = useSend();
@@ -174,37 +175,22 @@ function Foot({ family, today, editor, onSaved }: FootProps) {
       router.push(`/catalogue?family=${draft.code}`);
     });
   return (
-    <Box component="section" aria-label="What would be saved" aria-live="polite" sx={FOOT}>
-      <div>
-        <b>{standing(draft, family, changes)}</b>{' '}
-        {missing.length > 0 ? `Plan only: ${missing.map((m) => m.message).join('; ')}.` : ''}
-        <Problems problems={[...problems.slice(0, 12).map((p) => placed(p, draft)), ...refused]} />
-      </div>
-      <Button
-        variant="contained"
-        color="secondary"
-        disabled={busy || problems.length > 0 || changes === 0}
-        onClick={save}
-        sx={{ flex: 'none' }}
-      >
-        Save {draft.code === family.code ? '' : `${draft.code} `}as revision {draft.sheet.revision}
-      </Button>
-    </Box>
+    <Foot
+      label="What would be saved"
+      action={
+        <Button
+          variant="contained"
+          color="secondary"
+          disabled={busy || problems.length > 0 || changes === 0}
+          onClick={save}
+        >
+          Save {draft.code === family.code ? '' : `${draft.code} `}as revision {draft.sheet.revision}
+        </Button>
+      }
+    >
+      <b>{standing(draft, family, changes)}</b>{' '}
+      {missing.length > 0 ? `Plan only: ${missing.map((m) => m.message).join('; ')}.` : ''}
+      <Problems problems={[...problems.slice(0, 12).map((p) => placed(p, draft)), ...refused]} />
+    </Foot>
   );
 }
-
-const FOOT = {
-  position: 'sticky',
-  zIndex: 2,
-  bottom: { xs: -40, md: -48 },
-  display: 'flex',
-  flexWrap: { xs: 'wrap', sm: 'nowrap' },
-  alignItems: 'flex-end',
-  justifyContent: 'space-between',
-  gap: 2.5,
-  mt: 2.25,
-  p: '10px 0 14px',
-  bgcolor: 'background.default',
-  borderTop: '2px solid',
-  borderColor: 'text.primary',
-} as const;

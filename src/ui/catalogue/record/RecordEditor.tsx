@@ -1,8 +1,7 @@
 'use client';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useForm, useWatch, type Control } from 'react-hook-form';
 import {
   blankOf,
@@ -17,6 +16,7 @@ import {
 import { placedProblem, problemWords, type Problem } from '@/core/kernel';
 import { useSettled } from '../../common/use-settled';
 import { useSend } from '../../data/use-send';
+import { Foot } from '../../kit-of-parts/Foot';
 import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
 import { problemsResolver } from '../../kit-of-parts/form/schema-resolver';
 import { Place } from '../../kit-of-parts/Place';
@@ -49,7 +49,10 @@ export function RecordEditor({ kind, like, there, today, back }: Props) {
   const router = useRouter();
   const { run, busy, problems: refused } = useRun();
   const [saved, setSaved] = useState(false);
-  const judge = (values: AnyRecord) => recordProblems(kind, saidOf(fields, values), today, like);
+  const judge = useCallback(
+    (values: AnyRecord) => recordProblems(kind, saidOf(fields, values), today, like),
+    [kind, fields, today, like],
+  );
   // Judged when a field is left, and the whole of it in the foot when hands rest: a sheet has hundreds of fields.
   const { control, formState, handleSubmit } = useForm<AnyRecord>({
     defaultValues: like ?? (blankOf(fields) as AnyRecord),
@@ -81,7 +84,7 @@ export function RecordEditor({ kind, like, there, today, back }: Props) {
         }}
       >
         <GroupFields control={control} name="" field={fields} />
-        <Foot
+        <RecordFoot
           control={control}
           judge={judge}
           kind={kind}
@@ -106,42 +109,43 @@ interface FootProps {
 }
 
 /** How far the sheet is from being one, and the way in. */
-function Foot({ control, judge, kind, there, dirty, busy, refused }: FootProps) {
+function RecordFoot({ control, judge, kind, there, dirty, busy, refused }: FootProps) {
   const draft = useWatch({ control }) as AnyRecord;
   const settled = useSettled(draft, RESTS_MS);
-  const problems = useMemo(() => judge(settled), [settled]); // eslint-disable-line react-hooks/exhaustive-deps -- judged by what was settled alone
+  const problems = useMemo(() => judge(settled), [judge, settled]);
   const { words, key } = RECORDS[kind];
   const name = typeof settled[key] === 'string' ? settled[key] : '';
   return (
-    <Box component="section" aria-label="What would be saved" aria-live="polite" sx={FOOT}>
-      <div>
-        <b>{standing(name, words, problems.length, there)}</b>
-        {dirty ? (
-          <Problems
-            problems={[
-              ...problems
-                .slice(0, MOST_SHOWN)
-                .map((p) =>
-                  placedProblem(
-                    { ...p, message: typeof p.value === 'object' ? p.message : problemWords(p) },
-                    CATALOGUE_FIELDS,
-                  ),
+    <Foot
+      label="What would be saved"
+      action={
+        <Button
+          type="submit"
+          variant="contained"
+          color="secondary"
+          disabled={busy || problems.length > 0 || !dirty || settled !== draft}
+        >
+          Put it into the catalogue
+        </Button>
+      }
+    >
+      <b>{standing(name, words, problems.length, there)}</b>
+      {dirty ? (
+        <Problems
+          problems={[
+            ...problems
+              .slice(0, MOST_SHOWN)
+              .map((p) =>
+                placedProblem(
+                  { ...p, message: typeof p.value === 'object' ? p.message : problemWords(p) },
+                  CATALOGUE_FIELDS,
                 ),
-              ...refused,
-            ]}
-          />
-        ) : null}
-      </div>
-      <Button
-        type="submit"
-        variant="contained"
-        color="secondary"
-        disabled={busy || problems.length > 0 || !dirty || settled !== draft}
-        sx={{ flex: 'none' }}
-      >
-        Put it into the catalogue
-      </Button>
-    </Box>
+              ),
+            ...refused,
+          ]}
+        />
+      ) : null}
+    </Foot>
   );
 }
 
@@ -151,19 +155,3 @@ function standing(name: string, words: string, open: number, there: readonly str
     ? `${name} is in the catalogue: what stands here follows it. Plans keep the one they were made by.`
     : `A new ${words}, ${name}.`;
 }
-
-const FOOT = {
-  position: 'sticky',
-  zIndex: 2,
-  bottom: { xs: -40, md: -48 },
-  display: 'flex',
-  flexWrap: { xs: 'wrap', sm: 'nowrap' },
-  alignItems: 'flex-end',
-  justifyContent: 'space-between',
-  gap: 2.5,
-  mt: 2.25,
-  p: '10px 0 14px',
-  bgcolor: 'background.default',
-  borderTop: '2px solid',
-  borderColor: 'text.primary',
-} as const;
