@@ -56,6 +56,10 @@ export function* bundle(diameters: readonly number[], options: PackingOptions): 
   };
 }
 
+/** No circle smaller than this holds circles of these diameters that keep their clearance, mm: proven, not found. */
+export const bundleBound = (diameters: readonly number[], clearance: number): number =>
+  2 * lowerBound(problemOf(diameters, clearance, null)).growth - clearance;
+
 /** Do circles of these diameters fit into a shape? Yes with an arrangement, no with a proof, or neither, and then by how much it was short. */
 export function* enclose(
   shape: Shape,

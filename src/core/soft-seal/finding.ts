@@ -1,7 +1,9 @@
+import type { Bound, Shape } from '@/core/circle-packing';
 import type { NoFigures, Said } from '@/core/kernel';
 
 /** What was looked at: it holds, it does not, or somebody has to say something first. What is not known never holds. */
-export type Verdict = 'holds' | 'fails' | 'ask';
+export const VERDICTS = ['holds', 'fails', 'ask'] as const;
+export type Verdict = (typeof VERDICTS)[number];
 
 export interface Finding<Cases extends object> {
   readonly verdict: Verdict;
@@ -27,32 +29,39 @@ export interface SealCases {
   cloth: { kind: 'openable' | 'closed'; stubMin: number; stubMax: number };
   clothOn: NoFigures;
   layers: { mm: number };
+  inStub: { mm: number; inside: number };
   lies: { count: number; percent: number };
-  never: { words: string };
+  never: { bound: Bound; shape: Shape };
   notFound: { by: number };
   depth: { need: number; depth: number };
   open: { percent: number; most: number };
   noSleeve: { tag: string; min: number; max: number };
+  slant: { deg: number; most: number };
+  askSlant: NoFigures;
+  openTime: { c: number; minutes: number };
+  sealantCold: { c: number; from: number; to: number };
+  askTemperature: NoFigures;
   rating: NoFigures;
+  askRating: NoFigures;
 }
 export type SealFinding = Finding<SealCases>;
 
-/** A part and how many of it. */
+/** What a part is for. */
+export const SEAL_PART_KINDS = ['plug', 'sleeve', 'strip', 'filler', 'sealant', 'cloth', 'tie'] as const;
+export type SealPartKind = (typeof SEAL_PART_KINDS)[number];
+
+/** A part and how many of it: pieces, or mm of what is cut from a roll. */
 export interface SealPart {
   readonly id: string;
-  readonly name: string;
+  readonly kind: SealPartKind;
   readonly count: number;
+  readonly unit: 'piece' | 'mm';
 }
 
-export interface SealStep {
-  readonly title: string;
-  readonly detail: string;
-  /** Looked at before anything goes on. */
-  readonly hold: boolean;
-}
+export type SealAnswer = 'closes' | 'refused' | 'ask';
 
 /** `closes` only when every finding holds. */
-export const answerOf = (findings: readonly SealFinding[]): 'closes' | 'refused' | 'ask' => {
+export const answerOf = (findings: readonly SealFinding[]): SealAnswer => {
   if (findings.some((f) => f.verdict === 'fails')) return 'refused';
   return findings.some((f) => f.verdict === 'ask') ? 'ask' : 'closes';
 };
@@ -62,6 +71,16 @@ export const finding = <K extends keyof SealCases>(
   code: K,
   figures: SealCases[K],
 ): SealFinding => ({ verdict, case: { code, ...figures } as unknown as Said<SealCases> });
+
+/** Whether both faces are reached: asked for where nobody has said. */
+export const facesFinding = (faces: number | undefined): SealFinding =>
+  faces === undefined
+    ? finding('ask', 'askFaces', {})
+    : finding(faces === 2 ? 'holds' : 'fails', 'bothFaces', { reachable: faces });
+
+/** Whether the rating of the wall is known, and the seal approved for it. */
+export const ratingFinding = (known: boolean | undefined): SealFinding =>
+  known === true ? finding('holds', 'rating', {}) : finding('ask', 'askRating', {});
 
 /** Cartridges for a volume that goes in, mL, with what is lost on the way. */
 export const cartridgesFor = (

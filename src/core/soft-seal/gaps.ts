@@ -32,6 +32,23 @@ export function fillGaps<F extends { readonly outerMm: number }>(
   return found;
 }
 
+/**
+ * Places for a circle of this size that lie clear of everything in `clearOf`: those that touch two of what is in `about` (a wall counts), and those of
+ * `also`.
+ */
+export function* clearPlaces(
+  shape: Shape,
+  clearOf: readonly Lying[],
+  about: readonly Lying[],
+  d: number,
+  clearance: number,
+  also: readonly { readonly x: number; readonly y: number }[],
+): Generator<{ readonly x: number; readonly y: number }> {
+  for (const place of also) if (clear(shape, clearOf, place, d / 2, clearance)) yield place;
+  for (const place of corners(shape, about, d / 2, clearance))
+    if (clear(shape, clearOf, place, d / 2, clearance)) yield place;
+}
+
 /** An opening with more in it than this is not filled up by counting. */
 const MOST = 400;
 

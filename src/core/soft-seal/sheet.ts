@@ -1,4 +1,5 @@
-import { array, number, object, string, type InferType } from 'yup';
+import { array, boolean, number, object, string, type InferType } from 'yup';
+import { sealantSchema } from './sealant';
 
 /** mm; what is thinner than a hair is a slip of the pen. */
 export const MM = () => number().min(0.01).max(20_000);
@@ -19,18 +20,8 @@ export const intervalOf = () =>
 /** Where the figures were read. */
 const read = { code: id(), revision: string().min(1).max(20).required() };
 
-/** Sealing compound that is bought in cartridges. */
-export const sealantSchema = object({
-  id: id(),
-  mlPerCartridge: number().positive().max(100_000).required(),
-  /** What is lost on the way, as a share of what goes in. */
-  wasteShare: share().required(),
-})
-  .noUnknown()
-  .required();
-
-export const plugSheetSchema = object({
-  ...read,
+/** What a sheet of plugs says. */
+export const plugBody = {
   plugs: array()
     .of(
       object({
@@ -50,12 +41,13 @@ export const plugSheetSchema = object({
   maxAngleDeg: number().min(0).max(45).required(),
   /** Out of the middle by at most. */
   maxOffsetMm: number().min(0).max(500).required(),
-})
+};
+export const plugSheetSchema = object({ ...read, ...plugBody })
   .noUnknown()
   .required();
 
-export const wrapSheetSchema = object({
-  ...read,
+/** What a sheet of fire wraps says. */
+export const wrapBody = {
   cloths: array()
     .of(
       object({
@@ -104,13 +96,16 @@ export const wrapSheetSchema = object({
   /** Of the stub that has to stand out. */
   minStubMm: MM().required(),
   sealant: sealantSchema,
-})
+  /** The tie over it, bought by the length. */
+  tie: object({ id: id(), tailMm: MM().required() }).noUnknown().optional().default(undefined),
+};
+export const wrapSheetSchema = object({ ...read, ...wrapBody })
   .noUnknown()
   .required();
 export type WrapSheet = InferType<typeof wrapSheetSchema>;
 
-export const sleeveSheetSchema = object({
-  ...read,
+/** What a sheet of packed sleeves says. */
+export const sleeveBody = {
   /** Split filler sleeves by the cable that they take; `wallMm` is what one adds all round. */
   sleeves: array()
     .of(object({ id: id(), takes: intervalOf(), wallMm: MM().required() }).noUnknown().required())
@@ -147,13 +142,26 @@ export const sleeveSheetSchema = object({
   pullingShare: share().required(),
   /** Room between what lies in the opening. */
   clearanceMm: number().min(0).max(100).required(),
-})
+  /** Out of square to the wall by at most, degrees; square only where the sheet is silent. */
+  maxSlantDeg: number().min(0).max(80).optional(),
+  /** Punches through hardened sealant and a blank, for a cable that comes later. */
+  punches: array()
+    .of(object({ id: id(), mm: MM().required() }).noUnknown().required())
+    .max(20)
+    .optional(),
+};
+export const sleeveSheetSchema = object({ ...read, ...sleeveBody })
   .noUnknown()
   .required();
 export type SleeveSheet = InferType<typeof sleeveSheetSchema>;
 
 /** A cable through the wall, by what it may measure. */
-export const throughSchema = object({ tag: string().min(1).max(60).required(), diameter: intervalOf() })
+export const throughSchema = object({
+  tag: string().min(1).max(60).required(),
+  diameter: intervalOf(),
+  /** What it is drawn by. */
+  circuit: string().max(40).optional(),
+})
   .noUnknown()
   .required();
 
@@ -173,3 +181,11 @@ export const effort = {
   seed: number().integer().min(0).max(4_294_967_295).optional(),
   limitSeconds: number().positive().max(600).optional(),
 };
+
+/** Temperature of the wall while it is sealed, °C; not known when left out. */
+export const tempSchema = number().min(-60).max(120).optional();
+
+/** Is the rating of the wall known, and the seal approved for it? Not known when left out. */
+export const ratingSchema = boolean().optional();
+
+export type Interval = InferType<ReturnType<typeof intervalOf>>;

@@ -1,6 +1,7 @@
 import { worded, type Wording } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
-import type { SealCases, SealFinding } from './finding';
+import { boundWords } from '@/core/circle-packing';
+import type { SealCases, SealFinding, SealPart, SealPartKind } from './finding';
 
 const mm = (value: number): string => `${trimNumber(value, 2)} mm`;
 const percent = (value: number): string => `${trimNumber(value, 1)} %`;
@@ -54,7 +55,9 @@ const WORDS: Wording<SealCases, { readonly yes: string; readonly no: string }> =
     always(
       `${count} ${count === 1 ? 'cable lies' : 'cables lie'} in it with what is round them, ${percent(p)} of the opening`,
     ),
-  never: ({ words }) => always(words),
+  inStub: ({ mm: across, inside }) =>
+    always(`the cables need ${mm(across)} at least, and the stub has ${mm(inside)}: measure again`),
+  never: ({ bound, shape }) => always(boundWords(bound, shape)),
   notFound: ({ by }) => always(`no arrangement was found; the best would need ${mm(by)} more`),
   depth: ({ need, depth }) => ({
     yes: `sealant, filling and air need ${mm(need)} of ${mm(depth)}`,
@@ -65,8 +68,42 @@ const WORDS: Wording<SealCases, { readonly yes: string; readonly no: string }> =
     no: `${percent(p)} of the face stay open: ${percent(p - most)} more than may`,
   }),
   noSleeve: ({ tag, min, max }) => always(`nothing on the sheet takes ${tag} with ${mm(min)} to ${mm(max)}`),
-  rating: () => always('say what the wall is rated for, and that the plug is rated as high'),
+  slant: ({ deg, most }) => ({
+    yes: `${trimNumber(deg, 1)}° out of square to the wall, ${trimNumber(most, 1)}° are taken`,
+    no: `${trimNumber(deg, 1)}° out of square to the wall: ${trimNumber(deg - most, 1)}° more than the sheet takes`,
+  }),
+  askSlant: () => always('say how far out of square to the wall the opening runs'),
+  openTime: ({ c, minutes }) =>
+    always(`at ${trimNumber(c, 1)} °C the sealant can be pressed for ${trimNumber(minutes, 0)} minutes`),
+  sealantCold: ({ c, from, to }) =>
+    always(
+      `the sheet says nothing of the sealant at ${trimNumber(c, 1)} °C: only from ${trimNumber(from, 1)} to ${trimNumber(to, 1)} °C`,
+    ),
+  askTemperature: () => always('say how warm the wall is while it is sealed: the open time hangs on it'),
+  rating: () => always('the rating of the wall is known'),
+  askRating: () => always('say what the wall is rated for: the seal must be approved for as much'),
 };
+
+/** Is this something that is said of a soft seal? Its code is looked up; figures are what was written with it. */
+export const isSealCase = (value: unknown): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  'code' in value &&
+  typeof value.code === 'string' &&
+  Object.hasOwn(WORDS, value.code);
+
+const PART_WORDS: Readonly<Record<SealPartKind, string>> = {
+  plug: 'plug in two halves',
+  sleeve: 'split filler sleeve',
+  strip: 'strip',
+  filler: 'blank filler sleeve',
+  sealant: 'cartridge of sealant',
+  cloth: 'fire cloth',
+  tie: 'tie',
+};
+
+/** What a part of a soft seal is called. */
+export const sealPartWords = ({ kind }: Pick<SealPart, 'kind'>): string => PART_WORDS[kind];
 
 const always = (words: string) => ({ yes: words, no: words });
 
@@ -75,6 +112,13 @@ export const sealWords = ({ verdict, case: said }: SealFinding): string => {
   const { yes, no } = worded(WORDS, said);
   return verdict === 'holds' ? yes : no;
 };
+
+/** The one sentence that a plan comes to: what keeps it from closing, first of all what fails, else that it closes. */
+export function verdictOf(findings: readonly SealFinding[]): string {
+  const against =
+    findings.find((f) => f.verdict === 'fails') ?? findings.find((f) => f.verdict === 'ask') ?? null;
+  return against === null ? 'Closes: everything that was looked at holds.' : sealWords(against);
+}
 
 /** The usual cautions of every soft seal. */
 export const SEAL_CAUTIONS: readonly string[] = [

@@ -1,17 +1,42 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
-import { bundle, circleArea, type PackingRun, type Placed } from '@/core/circle-packing';
-import { answerOf, cartridgesFor, finding, type SealFinding, type SealPart, type SealStep } from './finding';
+import {
+  bundle,
+  bundleBound,
+  checkPacking,
+  circleArea,
+  type PackingOptions,
+  type PackingRun,
+} from '@/core/circle-packing';
+import type { Problem } from '@/core/kernel';
+import {
+  answerOf,
+  cartridgesFor,
+  facesFinding,
+  finding,
+  ratingFinding,
+  type SealFinding,
+  type SealPart,
+} from './finding';
 import { outlineArea } from './outline';
+import type { Between, Round, WrapPlan } from './plan-schema';
+import { openTimeFindings } from './sealant';
 import {
   effort,
   facesSchema,
   intervalOf,
   onceBy,
+  ratingSchema,
+  tempSchema,
   throughSchema,
   type WrapSheet,
   wrapSheetSchema,
 } from './sheet';
 import { layerMm } from './sleeve';
+
+export const CLOTHS = ['openable', 'closed'] as const;
+
+/** What all bundles together are called, as a round. */
+export const ALL = 'all';
 
 export const wrapRequestSchema = object({
   sheet: wrapSheetSchema,
@@ -27,16 +52,16 @@ export const wrapRequestSchema = object({
     .noUnknown()
     .required(),
   faces: facesSchema,
-  cloth: string()
-    .oneOf(['openable', 'closed'] as const)
-    .required(),
+  ratingKnown: ratingSchema,
+  tempC: tempSchema,
+  cloth: string().oneOf(CLOTHS).required(),
   /** Are the cables in already? */
   pulled: boolean().required(),
   /** None for a stub that is kept blank. */
   bundles: array()
     .of(
       object({
-        id: string().min(1).max(40).required(),
+        id: string().min(1).max(40).notOneOf([ALL], 'is what all bundles together are called').required(),
         cables: array().of(throughSchema).min(1).max(200).required(),
       })
         .noUnknown()
@@ -61,52 +86,77 @@ export const wrapRequestSchema = object({
   .required();
 export type WrapRequest = InferType<typeof wrapRequestSchema>;
 
-export interface Between {
-  readonly min: number;
-  readonly max: number;
-}
-
-/** One round: of a bundle, or of all bundles together. */
-export interface Round {
+/** What lies in one round, by its middle. */
+export interface WrapArrangement {
   readonly id: string;
-  readonly diameter: Between;
-  readonly layers: number;
-  /** Each layer, cut to meet without a gap round the largest that it may be, mm; the rest is cut off at the fit. */
-  readonly strips: readonly Between[];
-  /** Between what lies inside it, mL over the marked length. */
-  readonly sealantMl: Between;
+  readonly circles: Round['circles'];
 }
 
-export interface WrapPlan {
-  readonly answer: 'closes' | 'refused' | 'ask';
-  readonly cloth: string | null;
-  readonly findings: readonly SealFinding[];
-  /** From the end of the stub, mm. */
-  readonly marks: readonly [number, number];
-  readonly rounds: readonly Round[];
-  /** Over the strip before and under the tie, mm, and what of the tie's tail is pulled through. */
-  readonly tie: { readonly before: Between; readonly target: Between; readonly pullMm: Between } | null;
-  /** A stub without cables: the strip that is folded into it, mm. */
-  readonly foldedMm: Between | null;
-  readonly parts: readonly SealPart[];
-  readonly steps: readonly SealStep[];
+/** What lies in a round: cables, or, in that round all, bundles with their strip. */
+interface Inside {
+  readonly name: string;
+  readonly diameter: Between;
 }
+
+/** Finds how cables lie in their bundles, and bundles beside one another; the rest follows from it. */
+export function* planWrap(request: WrapRequest): PackingRun<WrapPlan> {
+  const { seed = 1, limitSeconds = 2 } = request;
+  const options: PackingOptions = { clearance: 0, seed, limitSeconds };
+  const found: WrapArrangement[] = [];
+  for (const id of roundsOf(request)) {
+    const inside = insideOf(request, id, settledRounds(request, found));
+    const most = yield* bundle(
+      inside.map((c) => c.diameter.max),
+      options,
+    );
+    found.push({
+      id,
+      circles: most.circles.map(({ i, x, y, d }) => ({ name: inside[i]?.name ?? '', x, y, d })),
+    });
+  }
+  return settleWrap(request, found);
+}
+
+/** Rounds in the order in which they are laid: each bundle, and, where there are several, all of them. */
+export const roundsOf = ({ bundles }: WrapRequest): string[] => [
+  ...bundles.map((b) => b.id),
+  ...(bundles.length > 1 ? [ALL] : []),
+];
+
+function insideOf(request: WrapRequest, id: string, rounds: readonly Round[]): Inside[] {
+  const own = request.bundles.find((b) => b.id === id);
+  if (own !== undefined) return own.cables.map((c) => ({ name: c.tag, diameter: c.diameter }));
+  // Each with its own strip round it.
+  return rounds.map((r) => ({
+    name: r.id,
+    diameter: thicker(r.diameter, 2 * r.layers * request.sheet.strip.thicknessMm),
+  }));
+}
+
+const settledRounds = (request: WrapRequest, found: readonly WrapArrangement[]): Round[] => {
+  const rounds: Round[] = [];
+  for (const { id, circles } of found)
+    rounds.push(roundOf(request, id, insideOf(request, id, rounds), circles));
+  return rounds;
+};
 
 /**
- * A fire wrap round a stub that is there. What has to be known of weld and stub is asked for first; bundles are as large as their cables make them
- * in any arrangement, and every length and volume stands between two figures.
+ * A fire wrap round a stub that is there, from how all lies in it. What has to be known of weld and stub is asked for first; bundles are as large as
+ * their cables make them in this arrangement and no smaller than in any, and every length and volume stands between two figures. That the arrangement
+ * is one is asked of `checkWrap`.
  */
-export function* planWrap(request: WrapRequest): PackingRun<WrapPlan> {
+export function settleWrap(request: WrapRequest, found: readonly WrapArrangement[]): WrapPlan {
   const { sheet, stub } = request;
   const cloth = sheet.cloths.find(
     (c) => c.kind === request.cloth && c.stub.min <= stub.outside.min && stub.outside.max <= c.stub.max,
   );
+  const rounds = settledRounds(request, found);
+  const outer = rounds.at(-1);
   const findings: SealFinding[] = [
     known(stub.weldContinuous, 'weld', 'askWeld'),
     known(stub.centred, 'centred', 'askCentred'),
-    request.faces === undefined
-      ? finding('ask', 'askFaces', {})
-      : finding(request.faces === 2 ? 'holds' : 'fails', 'bothFaces', { reachable: request.faces }),
+    facesFinding(request.faces),
+    ratingFinding(request.ratingKnown),
     finding(stub.lengthMm >= sheet.minStubMm ? 'holds' : 'fails', 'stubLength', {
       mm: stub.lengthMm,
       least: sheet.minStubMm,
@@ -116,41 +166,33 @@ export function* planWrap(request: WrapRequest): PackingRun<WrapPlan> {
       stubMin: stub.outside.min,
       stubMax: stub.outside.max,
     }),
+    ...openTimeFindings(sheet.sealant, request.tempC),
     ...(request.cloth === 'closed' && request.pulled ? [finding('fails', 'clothOn', {})] : []),
+    ...rounds.filter((r) => r.layers === 0).map((r) => finding('fails', 'layers', { mm: r.diameter.max })),
+    ...tooManyFor(request),
   ];
-  const rounds: Round[] = [];
-  for (const { id, cables } of request.bundles)
-    rounds.push(
-      yield* roundOf(
-        request,
-        id,
-        cables.map((c) => c.diameter),
-      ),
-    );
-  if (rounds.length > 1)
-    rounds.push(
-      yield* roundOf(
-        request,
-        'all',
-        // Each with its own strip round it.
-        rounds.map((r) => thicker(r.diameter, 2 * r.layers * sheet.strip.thicknessMm)),
-      ),
-    );
-  for (const r of rounds)
-    if (r.layers === 0) findings.push(finding('fails', 'layers', { mm: r.diameter.max }));
   const answer = answerOf(findings);
-  const outer = rounds[rounds.length - 1];
   return {
     answer,
     cloth: cloth?.id ?? null,
     findings,
-    marks: [sheet.marks.fromStubMm, sheet.marks.fromStubMm + sheet.marks.apartMm],
+    marks: { first: sheet.marks.fromStubMm, second: sheet.marks.fromStubMm + sheet.marks.apartMm },
     rounds,
     tie: outer === undefined || outer.layers === 0 ? null : tieOver(sheet, outer),
     foldedMm: rounds.length === 0 ? foldedInto(sheet, stub.inside) : null,
-    parts: answer === 'refused' || cloth === undefined ? [] : partsOf(sheet, cloth.id, rounds, stub.inside),
-    steps: answer === 'closes' ? stepsOf(request) : [],
+    parts: answer === 'refused' || cloth === undefined ? [] : partsOf(request, cloth.id, rounds),
   };
+}
+
+/** Cables that no arrangement brings through the stub: something was measured or counted wrongly. */
+function tooManyFor({ bundles, stub }: WrapRequest): SealFinding[] {
+  const least = bundleBound(
+    bundles.flatMap((b) => b.cables.map((c) => c.diameter.min)),
+    0,
+  );
+  return bundles.length > 0 && least > stub.inside.max
+    ? [finding('fails', 'inStub', { mm: least, inside: stub.inside.max })]
+    : [];
 }
 
 const known = (
@@ -164,26 +206,33 @@ const thicker = ({ min, max }: Between, by: number): Between => ({ min: min + by
 /** What the packing takes for nothing, and more than it. */
 const HAIR_MM = 1e-6;
 
-function* roundOf(
-  { sheet, seed = 1, limitSeconds = 2 }: WrapRequest,
+/** A circle round the middle that holds all, mm across. */
+const across = (circles: Round['circles']): number =>
+  circles.reduce((most, { x, y, d }) => Math.max(most, 2 * Math.hypot(x, y) + d), 0);
+
+function roundOf(
+  { sheet }: WrapRequest,
   id: string,
-  inside: readonly Between[],
-): PackingRun<Round> {
-  const options = { clearance: 0, seed, limitSeconds };
-  const least = yield* bundle(
-    inside.map((d) => d.min),
-    options,
-  );
-  const most = yield* bundle(
-    inside.map((d) => d.max),
-    options,
-  );
+  inside: readonly Inside[],
+  circles: Round['circles'],
+): Round {
+  const most = across(circles);
   // No bundle is smaller than its bound, and none has to be larger than what was found.
-  const diameter = { min: Math.min(least.bound, most.diameter), max: most.diameter };
+  const diameter = {
+    min: Math.min(
+      bundleBound(
+        inside.map((c) => c.diameter.min),
+        0,
+      ),
+      most,
+    ),
+    max: most,
+  };
   const { strip, marks } = sheet;
   const layers = strip.layers.find((l) => l.upTo >= diameter.max - HAIR_MM)?.layers ?? 0;
-  const filled = (pick: (d: Between) => number) => inside.reduce((sum, d) => sum + circleArea(pick(d)), 0);
-  const hull = outlineArea(most.circles.map(({ x, y, d }: Placed) => ({ x, y, r: d / 2 })));
+  const filled = (pick: (d: Between) => number) =>
+    inside.reduce((sum, c) => sum + circleArea(pick(c.diameter)), 0);
+  const hull = outlineArea(circles.map(({ x, y, d }) => ({ x, y, r: d / 2 })));
   const ml = (area: number) => (Math.max(0, area) * marks.apartMm) / 1000;
   return {
     id,
@@ -197,7 +246,41 @@ function* roundOf(
       min: ml(hull - filled((d) => d.max)),
       max: ml(circleArea(diameter.max) - filled((d) => d.min)),
     },
+    circles: [...circles],
   };
+}
+
+/**
+ * Audits how all lies in the rounds of a wrap, whoever laid it: the rounds that there are, in their order, in each what belongs into it once and as large
+ * as it is, none in another. To 1e-6 mm.
+ */
+export function checkWrap(request: WrapRequest, found: readonly WrapArrangement[]): Problem[] {
+  const asked = roundsOf(request);
+  if (found.map((r) => r.id).join('\n') !== asked.join('\n'))
+    return [{ path: 'rounds', message: `must be ${asked.join(', ') || 'none'}` }];
+  const problems: Problem[] = [];
+  found.forEach(({ id, circles }, k) => {
+    const inside = insideOf(request, id, settledRounds(request, found.slice(0, k)));
+    const placed = circles.map(({ name, x, y, d }) => ({
+      i: inside.findIndex((c) => c.name === name),
+      x,
+      y,
+      d,
+    }));
+    const wrong = checkPacking(
+      inside.map((c) => c.diameter.max),
+      0,
+      { kind: 'circle', d: across(circles) },
+      placed,
+    );
+    for (const v of wrong)
+      problems.push({
+        path: `rounds[${k}]`,
+        message: `does not lie as it must (${v.kind})`,
+        value: inside[v.i]?.name ?? id,
+      });
+  });
+  return problems;
 }
 
 /** The tie before it is drawn, and when the strip under it has lost the sheet's share of its thickness. */
@@ -226,69 +309,31 @@ function foldedInto({ strip }: WrapSheet, inside: Between): Between {
   };
 }
 
-function partsOf(sheet: WrapSheet, cloth: string, rounds: readonly Round[], inside: Between): SealPart[] {
+function partsOf({ sheet, stub }: WrapRequest, cloth: string, rounds: readonly Round[]): SealPart[] {
   const ml = rounds.reduce((sum, r) => sum + r.sealantMl.max, 0);
   const strips = rounds.reduce((sum, r) => sum + r.strips.reduce((a, s) => a + s.max, 0), 0);
-  const folded = rounds.length === 0 ? foldedInto(sheet, inside).max : 0;
+  const folded = rounds.length === 0 ? foldedInto(sheet, stub.inside).max : 0;
+  const outer = rounds.at(-1);
+  const tied =
+    sheet.tie === undefined || outer === undefined || outer.layers === 0
+      ? 0
+      : tieOver(sheet, outer).before.max + sheet.tie.tailMm;
   return [
-    { id: cloth, name: 'cloths, one for each side', count: 2 },
-    { id: sheet.strip.id, name: 'mm of strip, both sides', count: Math.ceil(2 * (strips + folded)) },
+    // One for each side of the wall, of everything.
+    { id: cloth, kind: 'cloth', count: 2, unit: 'piece' },
+    { id: sheet.strip.id, kind: 'strip', count: Math.ceil(2 * (strips + folded)), unit: 'mm' },
+    ...(sheet.tie !== undefined && tied > 0
+      ? [{ id: sheet.tie.id, kind: 'tie' as const, count: Math.ceil(2 * tied), unit: 'mm' as const }]
+      : []),
     ...(ml > 0
       ? [
           {
             id: sheet.sealant.id,
-            name: 'cartridges of sealant, both sides',
+            kind: 'sealant' as const,
             count: cartridgesFor(2 * ml, sheet.sealant),
+            unit: 'piece' as const,
           },
         ]
       : []),
-  ];
-}
-
-const step = (title: string, detail: string, hold = false): SealStep => ({ title, detail, hold });
-
-/** The order of work follows the cloth: a closed one is on before anything is pulled. */
-function stepsOf({ cloth, bundles, pulled }: WrapRequest): SealStep[] {
-  const look = step(
-    'Look at the stub',
-    'Its weld runs all round without a gap, and it stands in the middle.',
-    true,
-  );
-  const on =
-    cloth === 'closed'
-      ? step('Cloth over the stub', 'Before any cable is pulled, swelling face outward.', true)
-      : step('Cloth round the stub', 'Laid round it, seam closed, swelling face outward.', true);
-  if (bundles.length === 0)
-    return [
-      look,
-      on,
-      step('Fold the strip', 'In even folds, as wide as the strip, until it has to be pressed in.'),
-      step('Press it in', 'Flush with the end of the stub, no fold open.', true),
-      step('Tie the cloth', 'Behind the strip and over it.'),
-      step('The other side', 'The same.'),
-    ];
-  return [
-    look,
-    ...(cloth === 'closed' ? [on] : []),
-    ...(pulled ? [] : [step('Pull the cables', 'Bundle by bundle.')]),
-    step('Mark twice', 'At both distances from the end of the stub, on every bundle.'),
-    step('Sealant between all cables', 'Over the marked length, in every gap; cables are bent apart for it.'),
-    step(
-      'Strip round each bundle',
-      'Layer by layer, each cut so that its ends meet without a gap, joints turned.',
-    ),
-    ...(bundles.length > 1
-      ? [
-          step('Fill between the bundles', 'Sealant in every gap over the marked length.'),
-          step('Strip round all', 'As round each.'),
-        ]
-      : []),
-    ...(cloth === 'closed' ? [] : [on]),
-    step(
-      'Tie over the middle of the strip',
-      'Pulled until its tail has come through by the figure, and no farther.',
-    ),
-    step('Look: sealant squeezes out', 'All round, on both edges of the strip.', true),
-    step('The other side', 'The same.'),
   ];
 }
