@@ -25,7 +25,7 @@ export function jsonSchema(schema: Schema, title: string, id: string): JsonSchem
 function convert(field: SchemaFieldDescription): JsonSchema {
   const described = field as SchemaDescription;
   const { or, ...more } = metaOf(described);
-  const base = { ...convertType(described), ...more };
+  const base = { ...(shapesOf(described) ?? convertType(described)), ...more };
   const shapes = [
     base,
     ...(Array.isArray(or) ? (or as JsonSchema[]) : []),
@@ -33,6 +33,12 @@ function convert(field: SchemaFieldDescription): JsonSchema {
   ];
   return shapes.length > 1 ? { anyOf: shapes } : base;
 }
+
+/** A value that is of one of several shapes, told apart by their own kinds. */
+const shapesOf = (field: SchemaDescription): JsonSchema | null => {
+  const { shapes } = (field.meta ?? {}) as { shapes?: readonly Schema[] };
+  return shapes === undefined ? null : { anyOf: shapes.map((s) => convert(s.describe())) };
+};
 
 const metaOf = (field: SchemaDescription): JsonSchema =>
   (field.meta as { jsonSchema?: JsonSchema } | undefined)?.jsonSchema ?? {};

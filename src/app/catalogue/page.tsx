@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { frameSheetsInForce, missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
+import { sheetsInForce, missingForProcedure, purposeOf, threadName } from '@/core/catalogue';
 import { ACCESSORY_WORDS } from '@/core/gland-selection';
 import { look, mayNot } from '../for-pages';
 import { MayProvider } from '@/ui/shell/may';
@@ -45,7 +45,7 @@ export default async function CatalogueOfJob({ searchParams }: Props) {
           job={job?.slug ?? null}
           cables={cables?.ok ? cables.value : []}
           parts={partsOf(catalogue.value)}
-          frameSheets={frameSheetsInForce(frameSheets)}
+          frameSheets={sheetsInForce(frameSheets)}
         />
       </MayProvider>
     </div>

@@ -3,7 +3,8 @@ import { fail, validate, type Problem, type Result } from '@/core/kernel';
 import { accessorySchema, adaptorSchema } from './adaptor';
 import { compoundSchema } from './compound';
 import { familySchema, type Family } from './family';
-import { frameSheetProblems, frameSheetSchema, type FrameSheet } from './frame-sheet';
+import { frameSheetProblems, frameSheetSchema } from './frame-sheet';
+import { SEAL_LISTS, SEAL_SHEETS, sealSheetProblems, type SealSheet } from './seal-sheets';
 
 export const CATALOGUE_FORMAT = 'amber-collar/catalogue@1';
 
@@ -21,13 +22,24 @@ export const catalogueFileSchema = object({
   compounds: array().of(compoundSchema).max(200).optional(),
   /** Systems of transit frames; a file without them leaves those of the catalogue as they are. */
   frameSheets: array().of(frameSheetSchema).max(40).optional(),
+  /** Sheets of soft seals, likewise. */
+  plugSheets: array().of(SEAL_SHEETS.plugSheets.schema).max(40).optional(),
+  sleeveSheets: array().of(SEAL_SHEETS.sleeveSheets.schema).max(40).optional(),
+  wrapSheets: array().of(SEAL_SHEETS.wrapSheets.schema).max(40).optional(),
 })
   .noUnknown()
   .test(
     'something',
-    'holds nothing: no family, no part, no compound, no sheet of transit frames',
-    ({ families, adaptors, accessories, compounds, frameSheets }) =>
-      [families, adaptors, accessories, compounds, frameSheets].some((list) => (list?.length ?? 0) > 0),
+    'holds nothing: no family, no part, no compound, no sheet of crossings',
+    ({ families, adaptors, accessories, compounds, frameSheets, ...seals }) =>
+      [
+        families,
+        adaptors,
+        accessories,
+        compounds,
+        frameSheets,
+        ...SEAL_LISTS.map((list) => seals[list]),
+      ].some((list) => (list?.length ?? 0) > 0),
   )
   .required();
 
@@ -50,7 +62,14 @@ export const catalogueFaults = (file: CatalogueFile): Problem[] => [
   ...danglingParts(file),
   ...file.families.flatMap((family, f) => strangeStages(family, `families[${f}]`)),
   ...(file.frameSheets ?? []).flatMap((sheet, i) => frameSheetProblems(sheet, `frameSheets[${i}]`)),
+  ...SEAL_LISTS.flatMap((list) =>
+    sealsOf(file, list).flatMap((sheet, i) => sealSheetProblems(sheet, `${list}[${i}]`)),
+  ),
 ];
+
+/** The sheets of one kind of soft seal in a file. */
+const sealsOf = (file: CatalogueFile, list: (typeof SEAL_LISTS)[number]): readonly SealSheet[] =>
+  file[list] ?? [];
 
 /** Figures of a size for a stage that its family does not have would never be used. */
 function strangeStages(family: Family, path: string): Problem[] {
@@ -100,6 +119,11 @@ function repeats(file: CatalogueFile): Problem[] {
     const revision = `${s.code} revision ${s.sheet.revision}`;
     note(`frames ${revision}`, `frameSheets[${i}].code`, revision);
   });
+  for (const list of SEAL_LISTS)
+    sealsOf(file, list).forEach((s, i) => {
+      const revision = `${s.code} revision ${s.sheet.revision}`;
+      note(`${list} ${revision}`, `${list}[${i}].code`, revision);
+    });
   return problems;
 }
 
@@ -157,9 +181,11 @@ export function inForce(families: readonly Family[]): Family[] {
   return families.filter((f) => newest.get(f.code) === f);
 }
 
-/** The revision of every frame system that is in force, by code. */
-export function frameSheetsInForce(sheets: readonly FrameSheet[]): FrameSheet[] {
-  const newest = new Map<string, FrameSheet>();
+/** The revision of every sheet that is in force, by code. */
+export function sheetsInForce<
+  T extends { readonly code: string; readonly sheet: { readonly issued: string } },
+>(sheets: readonly T[]): T[] {
+  const newest = new Map<string, T>();
   for (const one of sheets) {
     const known = newest.get(one.code);
     if (known === undefined || isLaterSheet(one.sheet, known.sheet)) newest.set(one.code, one);

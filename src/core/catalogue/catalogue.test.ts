@@ -1,13 +1,6 @@
 import demo from '../../../examples/catalogue/demo.json';
 import { DEMO } from '@/core/testing';
-import {
-  frameSheetsInForce,
-  inForce,
-  missingForProcedure,
-  purposeOf,
-  readCatalogue,
-  type CatalogueFile,
-} from '.';
+import { sheetsInForce, inForce, missingForProcedure, purposeOf, readCatalogue, type CatalogueFile } from '.';
 
 type Json = Record<string, unknown>;
 const copy = (): CatalogueFile => structuredClone(demo) as unknown as CatalogueFile;
@@ -285,6 +278,6 @@ describe('sheets of transit frames', () => {
     const a = sheetIn(copy());
     const b = { ...a, sheet: { ...a.sheet, revision: 'B', issued: '2026-08' } };
     const late = { ...a, sheet: { ...a.sheet, revision: 'old', issued: '2025-01' } };
-    expect(frameSheetsInForce([a, b, late])).toEqual([b]);
+    expect(sheetsInForce([a, b, late])).toEqual([b]);
   });
 });

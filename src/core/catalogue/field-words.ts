@@ -1,8 +1,10 @@
 import type { FieldWords } from '@/core/kernel';
+import { SEAL_SHEET_FIELDS } from '@/core/soft-seal';
 import type { CatalogueFile } from './catalogue-file';
 
 /** What the fields of a catalogue are called: as a sheet calls them. */
 export const CATALOGUE_FIELDS: FieldWords<CatalogueFile> = {
+  ...SEAL_SHEET_FIELDS,
   accepts: 'takes',
   accessories: 'accessories',
   accessory: 'accessory',
@@ -54,7 +56,7 @@ export const CATALOGUE_FIELDS: FieldWords<CatalogueFile> = {
   femaleLengthMm: 'length of the female thread',
   femaleTaperedTurns: 'turns into the female thread',
   fillAfter: 'filled after',
-  fillers: 'filler',
+  fillers: 'filler or blank',
   firstJacketMm: 'first jacket cut',
   form: 'form',
   format: 'format',
@@ -125,6 +127,7 @@ export const CATALOGUE_FIELDS: FieldWords<CatalogueFile> = {
   plate: 'plate',
   plateAgainstPress: 'plate against the press unit',
   plateId: 'name of the plate',
+  plugSheets: 'sheet of plugs',
   potLife: 'pot life',
   press: 'press unit',
   procedureKind: 'kind of procedure',
@@ -148,6 +151,7 @@ export const CATALOGUE_FIELDS: FieldWords<CatalogueFile> = {
   shroudSteps: 'step of the shroud',
   size: 'size',
   sizes: 'size',
+  sleeveSheets: 'sheet of packed sleeves',
   slideOn: 'slides on',
   spannerMm: 'spanner',
   spanners: 'spanner',
@@ -178,5 +182,6 @@ export const CATALOGUE_FIELDS: FieldWords<CatalogueFile> = {
   upToMm: 'up to',
   volumeMl: 'volume',
   width: 'width',
+  wrapSheets: 'sheet of fire wraps',
   zones: 'zone',
 };

@@ -6,6 +6,7 @@ export * from './family';
 export * from './family-diff';
 export * from './field-words';
 export * from './frame-sheet';
+export * from './seal-sheets';
 export * from './part';
 export * from './range';
 export * from './size';

@@ -5,16 +5,26 @@ import { CATALOGUE_FORMAT, readCatalogue } from './catalogue-file';
 import { compoundSchema } from './compound';
 import { familySchema } from './family';
 import { frameSheetSchema } from './frame-sheet';
+import { SEAL_SHEETS, type SealList } from './seal-sheets';
 import { stageMethodSchema } from './stage';
 import { ARMOUR_NAMES, MATERIAL_WORDS } from './vocabulary';
 
 /** What of a catalogue is typed in by itself. */
-export const RECORD_KINDS = ['family', 'adaptor', 'accessory', 'compound', 'frames'] as const;
+export const RECORD_KINDS = [
+  'family',
+  'adaptor',
+  'accessory',
+  'compound',
+  'frames',
+  'sleeves',
+  'plugs',
+  'wraps',
+] as const;
 export type RecordKind = (typeof RECORD_KINDS)[number];
 
 interface RecordShape {
   readonly words: string;
-  readonly list: 'families' | 'adaptors' | 'accessories' | 'compounds' | 'frameSheets';
+  readonly list: 'families' | 'adaptors' | 'accessories' | 'compounds' | 'frameSheets' | SealList;
   /** The field that it is called by. */
   readonly key: string;
   readonly schema: ObjectSchema<object>;
@@ -26,6 +36,9 @@ export const RECORDS: Readonly<Record<RecordKind, RecordShape>> = {
   accessory: { words: 'accessory', list: 'accessories', key: 'partNumber', schema: accessorySchema },
   compound: { words: 'compound', list: 'compounds', key: 'product', schema: compoundSchema },
   frames: { words: 'transit frames', list: 'frameSheets', key: 'code', schema: frameSheetSchema },
+  sleeves: { list: 'sleeveSheets', key: 'code', ...SEAL_SHEETS.sleeveSheets },
+  plugs: { list: 'plugSheets', key: 'code', ...SEAL_SHEETS.plugSheets },
+  wraps: { list: 'wrapSheets', key: 'code', ...SEAL_SHEETS.wrapSheets },
 };
 
 export const isRecordKind = (text: string): text is RecordKind => RECORD_KINDS.some((k) => k === text);

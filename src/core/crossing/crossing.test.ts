@@ -16,7 +16,7 @@ import {
   requestHash,
   sheetOf,
   PLACE_COLUMNS,
-  type CrossingSetup,
+  type FrameSetup,
 } from '.';
 
 const MODULES = [
@@ -204,7 +204,8 @@ describe('places as a table', () => {
 });
 
 describe('crossingRequest', () => {
-  const setup: CrossingSetup = {
+  const setup: FrameSetup = {
+    kind: 'frames',
     place: 'wall',
     rating: '',
     members: [
@@ -231,7 +232,7 @@ describe('crossingRequest', () => {
   });
 
   it('refuses a tag twice, a frame that nobody makes, and a circuit apart from itself', () => {
-    const paths = (s: CrossingSetup) => {
+    const paths = (s: FrameSetup) => {
       const made = crossingRequest(s, known, DEMO_SHEET);
       return made.ok ? [] : made.problems.map((p) => p.path);
     };
@@ -245,20 +246,24 @@ describe('crossingRequest', () => {
   it('stands on the sheet it names, else on the one in force that has its frames; never on none', () => {
     const revised = { ...DEMO_SHEET, sheet: { ...DEMO_SHEET.sheet, revision: 'B', issued: '2026-09' } };
     const other = { ...revised, code: 'ZZ', frames: revised.frames.map((f) => ({ ...f, id: `Z${f.id}` })) };
-    const all = [DEMO_SHEET, revised, other];
-    const revision = (s: Pick<CrossingSetup, 'sheet' | 'frames'>) => {
-      const found = sheetOf(s, all);
+    const seals = { plugSheets: [], sleeveSheets: [], wrapSheets: [] };
+    const all = { frames: [DEMO_SHEET, revised, other], seals };
+    const revision = (s: Partial<FrameSetup>) => {
+      const found = sheetOf<'frames'>({ ...setup, ...s }, all);
       return found.ok ? `${found.value.code} ${found.value.sheet.revision}` : found.problems[0]?.message;
     };
     expect(revision({ frames: ['TF-1-150'] })).toBe('TF B');
     expect(revision({ frames: ['ZTF-1-150'] })).toBe('ZZ B');
     expect(revision({ frames: [], sheet: { code: 'TF', revision: 'A' } })).toBe('TF A');
     expect(revision({ frames: [], sheet: { code: 'TF', revision: 'C' } })).toBe('is not in the catalogue');
-    expect(sheetOf({ frames: [] }, [])).toMatchObject({ ok: false, problems: [{ path: 'sheet' }] });
+    expect(sheetOf<'frames'>({ ...setup, frames: [] }, { frames: [], seals })).toMatchObject({
+      ok: false,
+      problems: [{ path: 'sheet' }],
+    });
   });
 
   it('puts the press unit where it is wanted, in frames that leave the choice', () => {
-    const at = (press: CrossingSetup['press'], frames: string[]) => {
+    const at = (press: FrameSetup['press'], frames: string[]) => {
       const made = crossingRequest({ ...setup, frames, press }, known, DEMO_SHEET);
       if (!made.ok) throw new Error('request');
       return made.value.request.frames.map((f) => f.openings[0]?.press.at.join());

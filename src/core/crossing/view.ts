@@ -1,10 +1,11 @@
-import type { FrameSheet } from '@/core/catalogue';
-import type { FrameCable, FramePlan, FrameRequest } from '@/core/frame-packing';
+import type { FrameCable, FramePlan } from '@/core/frame-packing';
 import type { BenchAct, Step, EventView } from '@/core/record';
-import type { CrossingRequest, CrossingSetup, KnownDiameter } from './setup';
+import type { Askeds, Made, Sheets } from './kinds';
+import type { CrossingKindId, CrossingSetup, KnownDiameter, Setups } from './setup';
 import type { CrossingFill } from './summary';
 
-export interface CrossingPlanView {
+/** A plan that is kept, with what it was made from. */
+export type CrossingPlanView<K extends CrossingKindId = CrossingKindId> = Made<K> & {
   readonly id: number;
   readonly kind: 'planned' | 'asBuilt';
   readonly note: string;
@@ -12,47 +13,58 @@ export interface CrossingPlanView {
   readonly madeAt: string;
   readonly stale: boolean;
   readonly planHash: string;
-  readonly request: FrameRequest;
-  readonly plan: FramePlan;
-}
+};
 
 export type CrossingState = 'empty' | 'toPlan' | 'stale' | 'planned' | 'building' | 'built';
 
 export interface CrossingLine {
   readonly name: string;
+  readonly kind: CrossingKindId;
   readonly place: string;
   readonly cables: number;
   readonly state: CrossingState;
   readonly provisional: boolean;
+  /** How full its frames are; null for other kinds, and without a plan. */
   readonly fill: CrossingFill | null;
-  readonly frames: readonly string[];
+  /** What it is built of, in a few words; empty without a plan. */
+  readonly brief: string;
+  /** What a soft seal comes to, as a sentence; null for frames, and without a plan. */
+  readonly verdict: string | null;
   readonly done: number;
   readonly steps: number;
   /** What does not hold of its record, the first first; empty when it holds. */
   readonly faults: readonly string[];
 }
 
-export interface CrossingView {
+interface ViewOf<K extends CrossingKindId> {
+  readonly kind: K;
   readonly job: string;
   readonly name: string;
   readonly version: number;
-  readonly setup: CrossingSetup;
+  readonly setup: Setups[K];
   readonly state: CrossingState;
-  readonly asked: CrossingRequest;
+  readonly asked: Askeds[K];
   /** The sheet that the crossing stands on, and of each system the revision in force. */
-  readonly sheet: FrameSheet;
-  readonly sheets: readonly FrameSheet[];
+  readonly sheet: Sheets[K];
+  readonly sheets: readonly Sheets[K][];
+  /** Of what is asked today; empty while something is lacking. */
   readonly requestHash: string;
   /** Measured diameters of the whole schedule, for choosing. */
   readonly schedule: readonly { readonly tag: string; readonly diameter: KnownDiameter | null }[];
-  /** The newest first; the first is in force. */
-  readonly plans: readonly CrossingPlanView[];
+  /** The newest first; the first is in force. Those of another kind, from before it was changed, are not among them. */
+  readonly plans: readonly CrossingPlanView<K>[];
   readonly steps: readonly Step[];
   readonly acts: readonly BenchAct[];
   readonly events: readonly EventView[];
   /** What does not hold of its record, the first first; empty when it holds. */
   readonly faults: readonly string[];
 }
+
+/** Everything about a crossing of one kind, or of any. */
+export type CrossingView<K extends CrossingKindId = CrossingKindId> = { readonly [P in K]: ViewOf<P> }[K];
+export type FrameView = CrossingView<'frames'>;
+export type SealKindId = Exclude<CrossingKindId, 'frames'>;
+export type SealView = CrossingView<SealKindId>;
 
 export interface PlanDraft {
   /** Made by the client, so that a repeated send is stored once. */
@@ -82,7 +94,7 @@ export interface PlacesPreview {
 }
 
 /** The setup with more cables that pass through. */
-export const withMembers = (setup: CrossingSetup, cables: readonly FrameCable[]): CrossingSetup => ({
+export const withMembers = <S extends CrossingSetup>(setup: S, cables: readonly FrameCable[]): S => ({
   ...setup,
   members: [
     ...setup.members,

@@ -1,7 +1,12 @@
 import type { ObjectSchema } from 'yup';
 import { readingSchema } from '@/core/cable-measurement';
 import { catalogueFileSchema } from '@/core/catalogue';
-import { crossingSetupSchema } from '@/core/crossing';
+import {
+  frameSetupSchema,
+  plugSetupSchema,
+  sleeveSetupSchema,
+  wrapSetupSchema,
+} from '@/core/crossing';
 import { boxWithEntriesSchema, jobSettingsSchema, newJobSchema } from '@/core/job';
 import { validate } from '@/core/kernel';
 import { spareRuleSchema } from '@/core/kit';
@@ -12,7 +17,10 @@ import { FIELD_WORDS, inWords } from '.';
 const SHAPES: readonly (readonly [string, ObjectSchema<object>])[] = [
   ['a reading', readingSchema],
   ['a catalogue', catalogueFileSchema],
-  ['a crossing', crossingSetupSchema],
+  ['a crossing in frames', frameSetupSchema],
+  ['a packed sleeve', sleeveSetupSchema],
+  ['a plug', plugSetupSchema],
+  ['a fire wrap', wrapSetupSchema],
   ['a box', boxWithEntriesSchema],
   ['a cable type', cableTypeSchema],
   ['a code profile', codeProfileSchema],

@@ -5,6 +5,7 @@ import {
   addLater,
   checkSleeve,
   checkWrap,
+  moveCable,
   openMinutes,
   planSleeve,
   planWrap,
@@ -198,5 +199,49 @@ describe('an opening out of square, and a sealant that sets', () => {
     expect(planned({ ...SLEEVE, sheet }).answer).toBe('ask');
     expect(planned({ ...SLEEVE, sheet, tempC: 0 }).answer).toBe('refused');
     expect(planned({ ...SLEEVE, sheet, tempC: 10 }).answer).toBe('closes');
+  });
+});
+
+describe('a cable that is laid elsewhere by hand', () => {
+  const before = planned(SLEEVE);
+  const at = (tag: string) => {
+    const found = before.circles.find((c) => c.tag === tag);
+    if (!found) throw new Error(`${tag} lies there`);
+    return found;
+  };
+
+  it('stays where it was put, the rest is laid round it, and all of it passes the audit (seed 11)', () => {
+    const random = seededRandom(11);
+    let laid = 0;
+    for (let n = 0; n < 60; n += 1) {
+      const { tag } = at(['K-211', 'K-212', 'K-213'][n % 3] ?? '');
+      const to = { x: (random() - 0.5) * 90, y: (random() - 0.5) * 90 };
+      const moved = moveCable(SLEEVE, before, tag ?? '', to);
+      if (!moved.ok) continue;
+      laid += 1;
+      expect(moved.value.circles.find((c) => c.tag === tag)).toMatchObject(to);
+      expect(checkSleeve(SLEEVE, moved.value.circles)).toEqual([]);
+    }
+    expect(laid).toBeGreaterThan(10);
+  });
+
+  it('is refused over the edge with its number, and where the largest finds no place beside it', () => {
+    expect(moveCable(SLEEVE, before, 'K-211', { x: 45, y: 0 })).toMatchObject({
+      ok: false,
+      // 45 + 17/2 of 49.5.
+      problems: [{ message: 'K-211 would reach 4 mm over the edge' }],
+    });
+    const tight: SleeveRequest = {
+      ...SLEEVE,
+      opening: { kind: 'circle', d: { min: 68, max: 68 }, w: undefined, h: undefined },
+    };
+    const plan = planned(tight);
+    expect(plan.circles.length).toBeGreaterThan(0);
+    // 42 and 26 side by side are just 68: the smallest in the middle leaves no room for the largest.
+    expect(moveCable(tight, plan, 'K-211', { x: 0, y: 0 })).toMatchObject({
+      ok: false,
+      problems: [{ message: 'no place was found for K-213 of 42 mm when K-211 lies there' }],
+    });
+    expect(moveCable(SLEEVE, before, 'X', { x: 0, y: 0 }).ok).toBe(false);
   });
 });

@@ -108,6 +108,12 @@ export const sleevePlanSchema = object({
 export type SleevePlan = InferType<typeof sleevePlanSchema>;
 export type Wrapped = SleevePlan['wrapped'][number];
 
+/** What lies in a round, by its middle: cables by tag, or bundles by name. */
+export const roundCirclesSchema = array()
+  .of(object({ name: string().required(), x: figure(), y: figure(), d: figure() }).noUnknown().required())
+  .max(600)
+  .required();
+
 /** One round of a wrap: of a bundle, or of all bundles together. */
 export const roundSchema = object({
   id: string().required(),
@@ -117,11 +123,8 @@ export const roundSchema = object({
   strips: array().of(between).required(),
   /** Between what lies inside it, mL over the marked length. */
   sealantMl: between,
-  /** What lies in it at the largest, round its middle: cables by tag, or bundles by name. */
-  circles: array()
-    .of(object({ name: string().required(), x: figure(), y: figure(), d: figure() }).noUnknown().required())
-    .max(600)
-    .required(),
+  /** At the largest. */
+  circles: roundCirclesSchema,
 })
   .noUnknown()
   .required();

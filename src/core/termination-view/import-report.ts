@@ -11,6 +11,6 @@ export interface ImportReportView {
     readonly missing: readonly string[];
   }[];
   readonly parts: number;
-  /** Sheets of transit frames, as “TF revision A”. */
-  readonly frameSheets: readonly string[];
+  /** Sheets that crossings stand on, as “transit frames TF revision A”. */
+  readonly sheets: readonly string[];
 }

@@ -225,18 +225,20 @@ export interface CataloguePreview {
     readonly diff: FamilyDiff | null;
     readonly plans: readonly PlanEffect[];
   }[];
-  readonly frameSheets: readonly {
+  /** Sheets that crossings stand on. */
+  readonly sheets: readonly {
+    /** Of what: “transit frames”. */
+    readonly words: string;
     readonly code: string;
     readonly title: string;
     readonly revision: string;
-    /** Revision in force now; null for a new system. */
+    /** Revision in force now; null for a new one. */
     readonly before: string | null;
     /** `clash`: this revision is there with other figures, and the file will be refused. */
     readonly state: 'new' | 'there' | 'clash';
     readonly leads: boolean;
-    readonly frames: number;
-    readonly modules: number;
-    /** Frames and modules by id, against the revision in force. */
+    readonly parts: number;
+    /** Its parts by id, against the revision in force. */
     readonly added: readonly string[];
     readonly gone: readonly string[];
     readonly changed: readonly string[];

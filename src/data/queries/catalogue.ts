@@ -1,4 +1,4 @@
-import { and, eq, inArray, ne, sql } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import {
   isLaterSheet,
   missingForProcedure,
@@ -7,9 +7,19 @@ import {
   type Compound,
   type Family,
   type FrameSheet,
+  type SealSheets,
 } from '@/core/catalogue';
 import type { Tx } from '../connection';
-import { ACCESSORY, ADAPTOR, COMPOUND, FAMILY, FRAME_SHEET } from '../stored-kinds';
+import {
+  ACCESSORY,
+  ADAPTOR,
+  COMPOUND,
+  FAMILY,
+  FRAME_SHEET,
+  PLUG_SHEET,
+  SLEEVE_SHEET,
+  WRAP_SHEET,
+} from '../stored-kinds';
 import { catalogueImport, familyRevision, partRevision } from '../schema';
 
 export interface StoredFamily {
@@ -26,6 +36,14 @@ export interface StoredCatalogue {
   readonly compounds: readonly Compound[];
   /** Every revision of every sheet of transit frames, as they came in: crossings stand on the one they name. */
   readonly frameSheets: readonly FrameSheet[];
+  /** The same of the sheets of soft seals. */
+  readonly seals: SealSheets;
+}
+
+/** Every sheet that a crossing can stand on, every revision, oldest first. */
+export interface CrossingSheets {
+  readonly frames: readonly FrameSheet[];
+  readonly seals: SealSheets;
 }
 
 // A revision never changes once it is stored, so what was parsed once may be kept.
@@ -79,7 +97,7 @@ export async function loadCatalogue(
   const parts = await tx
     .select()
     .from(partRevision)
-    .where(ne(partRevision.kind, 'frameSheet'))
+    .where(inArray(partRevision.kind, ['adaptor', 'accessory', 'compound']))
     .orderBy(partRevision.id);
   const adaptors = new Map<string, Adaptor>();
   const accessories = new Map<string, Accessory>();
@@ -100,18 +118,36 @@ export async function loadCatalogue(
     adaptors: [...adaptors.values()],
     accessories: [...accessories.values()],
     compounds: [...compounds.values()],
-    frameSheets: await loadFrameSheets(tx),
+    ...(await sheetsOf(tx)),
   };
 }
 
-/** Every revision of every sheet of transit frames, oldest first. */
-export async function loadFrameSheets(tx: Tx): Promise<FrameSheet[]> {
+const SHEET_KINDS = ['frameSheet', 'plugSheet', 'sleeveSheet', 'wrapSheet'] as const;
+
+/** Every revision of every sheet that crossings stand on, oldest first. */
+export async function loadCrossingSheets(tx: Tx): Promise<CrossingSheets> {
   const rows = await tx
-    .select({ id: partRevision.id, body: partRevision.body })
+    .select({ id: partRevision.id, kind: partRevision.kind, body: partRevision.body })
     .from(partRevision)
-    .where(eq(partRevision.kind, 'frameSheet'))
+    .where(inArray(partRevision.kind, [...SHEET_KINDS]))
     .orderBy(partRevision.id);
-  return rows.map((row) => FRAME_SHEET.parse(row.body, row.id));
+  const read = <T>(
+    kind: (typeof SHEET_KINDS)[number],
+    by: { readonly parse: (text: string, where: number) => T },
+  ) => rows.filter((r) => r.kind === kind).map((r) => by.parse(r.body, r.id));
+  return {
+    frames: read('frameSheet', FRAME_SHEET),
+    seals: {
+      plugSheets: read('plugSheet', PLUG_SHEET),
+      sleeveSheets: read('sleeveSheet', SLEEVE_SHEET),
+      wrapSheets: read('wrapSheet', WRAP_SHEET),
+    },
+  };
+}
+
+async function sheetsOf(tx: Tx): Promise<Pick<StoredCatalogue, 'frameSheets' | 'seals'>> {
+  const { frames, seals } = await loadCrossingSheets(tx);
+  return { frameSheets: frames, seals };
 }
 
 /** Every revision of one family, oldest first. */

@@ -1,11 +1,10 @@
 import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { canonicalJson, hashOf } from '@/core/kernel';
-import type { CrossingSetup } from '@/core/crossing';
-import type { FramePlan, FrameRequest } from '@/core/frame-packing';
+import { isCrossingKind, type CrossingKindId, type CrossingSetup, type Made } from '@/core/crossing';
 import type { CableType } from '@/core/schedule';
 import type { Tx } from '../connection';
 import { UnreadableRow } from '../stored';
-import { CABLE_TYPE, CROSSING_SETUP, FRAME_PLAN, FRAME_REQUEST } from '../stored-kinds';
+import { CABLE_TYPE, CROSSING_SETUP, CROSSING_MADE } from '../stored-kinds';
 import { cable, cableType, crossing, crossingPlan } from '../schema';
 
 export interface CrossingRow {
@@ -15,20 +14,18 @@ export interface CrossingRow {
   readonly version: number;
 }
 
-export interface StoredCrossingPlan {
+export type StoredCrossingPlan<K extends CrossingKindId = CrossingKindId> = Made<K> & {
   readonly id: number;
   readonly crossingId: number;
   readonly kind: 'planned' | 'asBuilt';
   readonly planHash: string;
   readonly requestHash: string;
   readonly note: string;
-  readonly request: FrameRequest;
-  readonly plan: FramePlan;
   readonly actor: string;
   readonly madeAt: Date;
   /** Is what is stored still what was hashed when it was made? Works the hash out again. */
   readonly intact: () => boolean;
-}
+};
 
 const crossingRow = (row: typeof crossing.$inferSelect): CrossingRow => ({
   id: row.id,
@@ -80,13 +77,17 @@ export async function updateCrossing(
   return result.affectedRows === 1;
 }
 
-/** In which shape plans are stored: there has been one so far. */
-const FRAME_PLAN_VERSION = 1;
+/** In which shape plans are stored: there has been one so far, of each kind. */
+const PLAN_VERSION = 1;
 
 function ofVersion(version: number, body: string, id: number): string {
-  if (version !== FRAME_PLAN_VERSION)
-    throw new UnreadableRow(`crossing plan ${id}`, `it is of version ${version}`);
+  if (version !== PLAN_VERSION) throw new UnreadableRow(`crossing plan ${id}`, `it is of version ${version}`);
   return body;
+}
+
+function madeOf(of: string, request: string, body: string, id: number): Made {
+  if (!isCrossingKind(of)) throw new UnreadableRow(`crossing plan ${id}`, `its kind is ${of}`);
+  return CROSSING_MADE[of](request, body, id);
 }
 
 /** Plans of several crossings, the newest first. */
@@ -97,22 +98,21 @@ export async function loadCrossingPlans(tx: Tx, ids: readonly number[]): Promise
     .from(crossingPlan)
     .where(inArray(crossingPlan.crossingId, [...ids]))
     .orderBy(desc(crossingPlan.id));
-  return rows.map(({ body, request, version, ...row }) => ({
+  return rows.map(({ body, request, version, crossingKind, ...row }) => ({
     ...row,
-    request: FRAME_REQUEST.parse(request, row.id),
-    plan: FRAME_PLAN.parse(ofVersion(version, body, row.id), row.id),
+    ...madeOf(crossingKind, request, ofVersion(version, body, row.id), row.id),
     intact: () => hashOf(JSON.parse(body) as unknown) === row.planHash,
   }));
 }
 
 export async function insertCrossingPlan(
   tx: Tx,
-  row: Omit<StoredCrossingPlan, 'id' | 'intact'>,
+  row: Made & Omit<StoredCrossingPlan, 'id' | 'intact' | keyof Made>,
 ): Promise<number> {
-  const { plan, request, ...rest } = row;
+  const { of: crossingKind, plan, request, ...rest } = row;
   const [result] = await tx
     .insert(crossingPlan)
-    .values({ ...rest, request: canonicalJson(request), body: canonicalJson(plan) });
+    .values({ ...rest, crossingKind, request: canonicalJson(request), body: canonicalJson(plan) });
   return result.insertId;
 }
 

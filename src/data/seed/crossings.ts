@@ -1,4 +1,4 @@
-import type { CrossingMember, CrossingSetup } from '@/core/crossing';
+import type { CrossingSetup, FrameMember, SealMember } from '@/core/crossing';
 import { seededRandom } from '@/core/kernel';
 
 export interface SeedCrossing {
@@ -33,7 +33,7 @@ function certain(middle: number): { min: number; max: number } {
 }
 
 /** Cables that only pass through, with a diameter of their own: mostly thin, a few thick. */
-function passing(prefix: string, count: number, seed: number, from: number): CrossingMember[] {
+function passing(prefix: string, count: number, seed: number, from: number): FrameMember[] {
   const random = seededRandom(seed);
   return Array.from({ length: count }, (_, i) => {
     const middle = 6 + 42 * random() ** 2.3;
@@ -52,7 +52,7 @@ function passing(prefix: string, count: number, seed: number, from: number): Cro
 /** Cables of the schedule; `mm` is what was measured where they cross, and where nobody has, the schedule's readings stand. */
 const fromSchedule = (
   members: readonly (readonly [tag: string, circuit: (typeof CIRCUITS)[number], mm?: number])[],
-): CrossingMember[] =>
+): FrameMember[] =>
   members.map(([tag, circuit, mm], i) => ({
     tag,
     circuit,
@@ -61,11 +61,21 @@ const fromSchedule = (
     back: (i * 7) % members.length,
   }));
 
+/** A cable through a soft seal as it was measured at the wall. */
+const measured = (
+  tag: string,
+  circuit: (typeof CIRCUITS)[number],
+  min: number,
+  max: number,
+  bundle?: string,
+): SealMember => ({ tag, circuit, diameter: { min, max }, ...(bundle === undefined ? {} : { bundle }) });
+
 /** Still house wall, deck above the grain intake, and the kiosk in the yard. */
 export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
   {
     name: 'X-1',
     setup: {
+      kind: 'frames',
       place: 'Process wall, still house to switch room',
       rating: 'fire 60 minutes, gas tight',
       members: fromSchedule([
@@ -97,6 +107,7 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
   {
     name: 'X-2',
     setup: {
+      kind: 'frames',
       place: 'Floor above the grain intake',
       rating: 'dust tight, fire 30 minutes',
       members: [
@@ -119,6 +130,7 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
   {
     name: 'X-3',
     setup: {
+      kind: 'frames',
       place: 'Outdoor kiosk, floor',
       rating: '',
       members: passing('Y', 120, 120, 301),
@@ -126,6 +138,101 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
       spareShare: 0.2,
       sheet: SHEET,
       frames: ALL_FRAMES,
+    },
+  },
+  {
+    name: 'X-4',
+    setup: {
+      kind: 'sleeve',
+      place: 'Stub through the boiler house wall',
+      rating: 'fire 60 minutes, smoke tight',
+      members: [
+        measured('B-401', 'power', 27.4, 27.9),
+        measured('B-402', 'power', 20.3, 20.8),
+        measured('B-403', 'power', 20.2, 20.9),
+        measured('B-404', 'control', 15.1, 15.4),
+        measured('B-405', 'control', 15.0, 15.5),
+        measured('B-406', 'signal', 9.4, 9.8),
+        measured('B-407', 'signal', 9.5, 9.9),
+      ],
+      sheet: { code: 'PS', revision: 'B' },
+      faces: 2,
+      shape: 'circle',
+      bore: { min: 128, max: 130 },
+      width: undefined,
+      height: undefined,
+      depth: { min: 148, max: 152 },
+      slantDeg: 0,
+      tempC: 18,
+      lies: 'level',
+      school: 'afterPulling',
+    },
+  },
+  {
+    name: 'X-5',
+    setup: {
+      kind: 'plug',
+      place: 'Bore into the spirit store, one cable',
+      rating: 'fire 60 minutes, gas tight',
+      members: [measured('S-501', 'power', 50.6, 51.4)],
+      sheet: { code: 'RP', revision: 'A' },
+      faces: 2,
+      bore: { min: 99.4, max: 100.6 },
+      depthMm: 120,
+      angleDeg: 1,
+      offsetMm: 1.5,
+    },
+  },
+  {
+    name: 'X-6',
+    setup: {
+      kind: 'wrap',
+      place: 'Stub through the deck below the stills',
+      rating: 'fire 60 minutes',
+      members: [
+        measured('D-601', 'power', 27.6, 28.2, 'power'),
+        measured('D-602', 'power', 27.5, 28.1, 'power'),
+        measured('D-603', 'power', 20.4, 20.9, 'power'),
+        measured('D-604', 'control', 15.1, 15.4, 'control'),
+        measured('D-605', 'control', 15.0, 15.5, 'control'),
+        measured('D-606', 'control', 12.9, 13.3, 'control'),
+      ],
+      sheet: { code: 'FW', revision: 'C' },
+      faces: 2,
+      outside: { min: 158, max: 160 },
+      inside: { min: 149, max: 151 },
+      stubMm: 150,
+      weldContinuous: true,
+      centred: true,
+      tempC: 18,
+      cloth: 'openable',
+      pulled: true,
+    },
+  },
+  {
+    name: 'X-7',
+    setup: {
+      kind: 'sleeve',
+      place: 'Old stub through the mill wall: too full',
+      rating: 'fire 30 minutes, dust tight',
+      members: [
+        measured('M-701', 'power', 35.2, 35.8),
+        measured('M-702', 'power', 27.4, 28.0),
+        measured('M-703', 'power', 27.5, 27.9),
+        measured('M-704', 'control', 15.1, 15.4),
+        measured('M-705', 'control', 15.0, 15.5),
+      ],
+      sheet: { code: 'PS', revision: 'B' },
+      faces: 2,
+      shape: 'circle',
+      bore: { min: 99, max: 101 },
+      width: undefined,
+      height: undefined,
+      depth: { min: 120, max: 122 },
+      slantDeg: 0,
+      tempC: 12,
+      lies: 'level',
+      school: 'afterPulling',
     },
   },
 ];

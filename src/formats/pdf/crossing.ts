@@ -4,23 +4,12 @@ import { frameParts, type FramePlan, type FrameRequest } from '@/core/frame-pack
 import { trimNumber } from '@/core/units';
 import { collect, MM, newDocument } from './document';
 import { drawDrawing } from './draw';
-import { caution, rule, sheetOf, text, type Doc, type Paper, type Sheet } from './sheet';
+import { builtWords, crossingHead, standsLines, type CrossingHead } from './crossing-head';
+import { caution, sheetOf, text, type Doc, type Paper, type Sheet } from './sheet';
 
-export interface CrossingPrint {
-  readonly name: string;
-  readonly place: string;
-  readonly rating: string;
-  readonly planHash: string;
-  readonly provisional: readonly string[];
+export interface CrossingPrint extends CrossingHead {
   readonly request: FrameRequest;
   readonly plan: FramePlan;
-  readonly printed: Date;
-  /** Where the job's record ends when this is printed, as a short code; null while nothing is recorded. */
-  readonly record: string | null;
-  /** Who signed the building; null while nobody has. */
-  readonly signedBy: string | null;
-  /** What does not hold of its record: then no signature is printed. */
-  readonly faults: readonly string[];
 }
 
 const CAUTIONS = [
@@ -38,31 +27,8 @@ export function crossingPdf(print: CrossingPrint, paper: Paper = 'A4'): Promise<
   return collect(doc);
 }
 
-function head(doc: Doc, sheet: Sheet, print: CrossingPrint, title: string): number {
-  doc.addPage({ size: sheet.paper, margin: 0 });
-  let y = text(doc, sheet, `${print.name}  ${title}`, sheet.left, 14 * MM, { size: 16, bold: true });
-  y = text(
-    doc,
-    sheet,
-    `${print.place}. ${print.rating === '' ? 'Rating of the wall not known: ask.' : `Wall: ${print.rating}.`}`,
-    sheet.left,
-    y + 1 * MM,
-    { size: 9 },
-  );
-  rule(doc, sheet, y + 2 * MM);
-  text(
-    doc,
-    sheet,
-    `Plan ${print.planHash.slice(0, 12)}${print.request.sheet ? `, sheet ${print.request.sheet.code} revision ${print.request.sheet.revision}` : ''}, printed ${print.printed.toISOString().slice(0, 10)}${print.record === null ? '' : `, record ${print.record}`}`,
-    sheet.left,
-    sheet.footerTop + 6 * MM,
-    { size: 7.5 },
-  );
-  return y + 5 * MM;
-}
-
-const builtWords = ({ signedBy, faults }: CrossingPrint): string =>
-  faults.length === 0 && signedBy !== null ? `Built and signed at the bench by ${signedBy}.` : 'Not signed.';
+const head = (doc: Doc, sheet: Sheet, print: CrossingPrint, title: string): number =>
+  crossingHead(doc, sheet, print, title);
 
 function facePage(doc: Doc, sheet: Sheet, print: CrossingPrint, side: Side): void {
   const top = head(doc, sheet, print, `seen from the ${side}`);
@@ -94,11 +60,7 @@ function facePage(doc: Doc, sheet: Sheet, print: CrossingPrint, side: Side): voi
   );
   y = text(doc, sheet, builtWords(print), sheet.left, y + 1 * MM, { size: 8 });
   y += 2 * MM;
-  for (const line of [
-    ...print.faults.slice(0, 2).map((f) => `The record of this crossing does not hold: ${f}.`),
-    ...print.provisional.map((p) => `Provisional: ${p}.`).slice(0, 3),
-    ...CAUTIONS,
-  ])
+  for (const line of [...standsLines(print), ...CAUTIONS])
     y = caution(doc, sheet, line, sheet.left, y, sheet.width);
 }
 

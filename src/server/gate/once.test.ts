@@ -15,7 +15,7 @@ beforeEach(() => (once.id = randomUUID()));
 test.each<[string, WriteName, (job: string) => readonly unknown[]]>([
   ['a reading', 'addReading', (job) => [end(job), caliper('7.1')]],
   ['a cable', 'addCable', (job) => [job, { tag: 'K-77', type: 'W4-25' }]],
-  ['a crossing', 'addCrossing', (job) => [job, 'X-9']],
+  ['a crossing', 'addCrossing', (job) => [job, 'X-9', 'frames']],
 ])(
   '%s that is sent twenty times at once is kept once, and every send is answered alike',
   async (_, name, argsOf) => {

@@ -214,7 +214,9 @@ export const OPERATIONS = {
     ([job, version, profile], who, { now }) => setProfile(job, version, profile, who, now),
     'heavy',
   ),
-  addCrossing: write([JOB, ['name', a.longText]], ([job, name]) => addCrossing(job, name)),
+  addCrossing: write([JOB, ['name', a.longText], ['kind', a.shortText]], ([job, name, kind]) =>
+    addCrossing(job, name, kind),
+  ),
   setCrossing: write([CROSSING, VERSION, ['setup', a.json]], ([ref, version, setup], who) =>
     setCrossing(ref, version, setup, who),
   ),

@@ -2,13 +2,12 @@ import { hashOf, ok, refuse, type Result } from '@/core/kernel';
 import {
   CATALOGUE_FORMAT,
   diffFamilies,
-  frameSheetsInForce,
+  sheetsInForce,
   isLaterSheet,
   missingForProcedure,
   SIZE_COLUMNS,
   sizeTable,
   type Family,
-  type FrameSheet,
 } from '@/core/catalogue';
 import { writeCsv } from '@/formats/csv/write';
 import { judge, type CatalogueView } from '@/core/gland-selection';
@@ -18,6 +17,7 @@ import { database, loadCatalogue, loadTerminations, plansOfFamily, type Tx } fro
 import { guarded } from '../guard';
 import { catalogueView, type Assessment } from './assess';
 import { readUpload } from './catalogue';
+import { partsOfSheet, sheetsOfFile, storedSheets, type SheetInFile } from './catalogue-sheets';
 import { whyNot } from './gland-selection';
 import { assessMany, requireJob } from './load';
 
@@ -33,6 +33,7 @@ export function previewCatalogue(text: string, now: Date): Promise<Result<Catalo
     const read = readUpload(text, inForce, now.toISOString().slice(0, 10));
     if (!read.ok) return read;
     const view = catalogueView(stored);
+    const there = storedSheets({ frames: stored.frameSheets, seals: stored.seals });
     const families: CataloguePreview['families'][number][] = [];
     for (const family of read.value.families) {
       const before = inForce.find((f) => f.code === family.code) ?? null;
@@ -52,35 +53,34 @@ export function previewCatalogue(text: string, now: Date): Promise<Result<Catalo
     return ok({
       name: read.value.name,
       families,
-      frameSheets: (read.value.frameSheets ?? []).map((s) => sheetChange(s, stored.frameSheets)),
+      sheets: sheetsOfFile(read.value).map((s) => sheetChange(s, there)),
       parts: read.value.adaptors.length + read.value.accessories.length + (read.value.compounds ?? []).length,
     });
   });
 }
 
-/** What a sheet of transit frames would change. Crossings keep the revision they stand on. */
-function sheetChange(sheet: FrameSheet, all: readonly FrameSheet[]): CataloguePreview['frameSheets'][number] {
+/** What a sheet of crossings would change. Crossings keep the revision they stand on. */
+function sheetChange(
+  { kind, words, sheet }: SheetInFile,
+  there: readonly SheetInFile[],
+): CataloguePreview['sheets'][number] {
+  const all = there.filter((s) => s.kind === kind).map((s) => s.sheet);
   const same = all.find((s) => s.code === sheet.code && s.sheet.revision === sheet.sheet.revision);
-  const before = frameSheetsInForce(all).find((s) => s.code === sheet.code) ?? null;
-  const named = (list: readonly { readonly id: string }[]) =>
-    new Map(list.map((x) => [x.id, JSON.stringify(x)]));
-  const [now, then] = [sheet, before].map((s) => named(s === null ? [] : [...s.frames, ...s.modules]));
-  const changed = [...(now ?? [])].flatMap(([id, body]) => {
-    const was = then?.get(id);
-    return was === undefined || was === body ? [] : [id];
-  });
+  const before = sheetsInForce(all).find((s) => s.code === sheet.code) ?? null;
+  const now = partsOfSheet(sheet);
+  const then = before === null ? new Map<string, string>() : partsOfSheet(before);
   return {
+    words,
     code: sheet.code,
     title: sheet.sheet.title,
     revision: sheet.sheet.revision,
     before: before?.sheet.revision ?? null,
     state: same === undefined ? 'new' : hashOf(same) === hashOf(sheet) ? 'there' : 'clash',
     leads: before === null || isLaterSheet(sheet.sheet, before.sheet),
-    frames: sheet.frames.length,
-    modules: sheet.modules.length,
-    added: before === null ? [] : [...(now ?? [])].flatMap(([id]) => (then?.has(id) ? [] : [id])),
-    gone: [...(then ?? [])].flatMap(([id]) => (now?.has(id) ? [] : [id])),
-    changed,
+    parts: now.size,
+    added: before === null ? [] : [...now.keys()].filter((id) => !then.has(id)),
+    gone: [...then.keys()].filter((id) => !now.has(id)),
+    changed: [...now].flatMap(([id, body]) => (then.has(id) && then.get(id) !== body ? [id] : [])),
   };
 }
 
@@ -133,7 +133,10 @@ export function exportCatalogue(now: Date): Promise<Result<string>> {
       adaptors: stored.adaptors,
       accessories: stored.accessories,
       compounds: stored.compounds,
-      frameSheets: frameSheetsInForce(stored.frameSheets),
+      frameSheets: sheetsInForce(stored.frameSheets),
+      plugSheets: sheetsInForce(stored.seals.plugSheets),
+      sleeveSheets: sheetsInForce(stored.seals.sleeveSheets),
+      wrapSheets: sheetsInForce(stored.seals.wrapSheets),
     };
     return ok(`${JSON.stringify(file, null, 2)}\n`);
   });

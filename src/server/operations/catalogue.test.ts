@@ -180,7 +180,8 @@ describe('sheets of transit frames', () => {
     sheet.code = code;
     sheet.sheet = { ...sheet.sheet, revision: `${RUN}.${revision}`, issued };
     frame.cost = cost;
-    return JSON.stringify({ ...copy, families: [], adaptors: [], accessories: [], compounds: [] });
+    const none = { families: [], adaptors: [], accessories: [], compounds: [] };
+    return JSON.stringify({ ...copy, ...none, plugSheets: [], sleeveSheets: [], wrapSheets: [] });
   };
   const there = async (code: string) =>
     (await good(viewCatalogue())).frameSheets.filter((s) => s.code === code).map((s) => s.sheet.revision);
@@ -188,7 +189,7 @@ describe('sheets of transit frames', () => {
   it('come in revision by revision; what a revision says never changes', async () => {
     const first = sheets('ZF1', '1', '2026-01');
     expect(await good(importCatalogue(first, PLANNER, NOW))).toMatchObject({
-      frameSheets: [`ZF1 revision ${RUN}.1`],
+      sheets: [`transit frames ZF1 revision ${RUN}.1`],
     });
     expect(await good(importCatalogue(first, PLANNER, NOW))).toMatchObject({ already: true });
     expect(await refused(importCatalogue(sheets('ZF1', '1', '2026-01', 150), PLANNER, NOW))).toContain(
@@ -200,7 +201,7 @@ describe('sheets of transit frames', () => {
 
   it('are shown against the revision in force before they are taken in', async () => {
     await good(importCatalogue(sheets('ZF2', '1', '2026-01'), PLANNER, NOW));
-    const preview = async (text: string) => (await good(previewCatalogue(text, NOW))).frameSheets[0];
+    const preview = async (text: string) => (await good(previewCatalogue(text, NOW))).sheets[0];
     expect(await preview(sheets('ZF2', '2', '2026-05', 99))).toMatchObject({
       before: `${RUN}.1`,
       state: 'new',
@@ -214,8 +215,8 @@ describe('sheets of transit frames', () => {
     expect(await preview(sheets('ZF2', '0', '2020-01'))).toMatchObject({ state: 'new', leads: false });
     expect(await preview(sheets('ZF3', '1', '2026-01'))).toMatchObject({
       before: null,
-      frames: 8,
-      modules: 9,
+      // 8 frames, 9 modules, a lubricant.
+      parts: 18,
     });
     expect(await there('ZF3')).toEqual([]);
   });

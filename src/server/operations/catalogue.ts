@@ -14,7 +14,6 @@ import {
   readCatalogue,
   type CatalogueFile,
   type Family,
-  type FrameSheet,
 } from '@/core/catalogue';
 import { readCsv } from '@/formats/csv/read';
 import {
@@ -26,7 +25,7 @@ import {
   isDuplicate,
   listFamilyRevisions,
   loadCatalogue,
-  loadFrameSheets,
+  loadCrossingSheets,
   type StoredCatalogue,
   type Tx,
 } from '@/data';
@@ -34,6 +33,7 @@ import { madeBy, type Actor } from '../actor';
 import type { ImportReportView } from '@/core/termination-view';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
+import { sheetsOfFile, storedSheets, type SheetInFile } from './catalogue-sheets';
 
 /**
  * Takes a catalogue file in, as a whole or not at all. A family revision that is already there must be the same to the last figure:
@@ -98,7 +98,7 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
         missing: missingForProcedure(family),
       };
     });
-    const sheets = await newFrameSheets(tx, file, problems);
+    const sheets = await newSheets(tx, file, problems);
     if (problems.length > 0) return fail(problems);
     const already = (await findImport(tx, hash)) !== null;
     if (!already) {
@@ -143,10 +143,10 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
           hash: hashOf(compound),
           body: JSON.stringify(compound),
         });
-      for (const sheet of sheets)
+      for (const { kind, sheet } of sheets)
         await insertPartRevision(tx, {
           importId,
-          kind: 'frameSheet',
+          kind,
           partNumber: sheet.code,
           hash: hashOf(sheet),
           body: JSON.stringify(sheet),
@@ -163,19 +163,25 @@ function importOnce(text: string, actor: Actor, now: Date): Promise<Result<Impor
         missing: missing.map((m) => `${m.path}: ${m.message}`),
       })),
       parts: file.adaptors.length + file.accessories.length + (file.compounds ?? []).length,
-      frameSheets: (file.frameSheets ?? []).map((s) => `${s.code} revision ${s.sheet.revision}`),
+      sheets: sheetsOfFile(file).map(
+        ({ words, sheet: s }) => `${words} ${s.code} revision ${s.sheet.revision}`,
+      ),
     });
   });
 }
 
-/** Frame sheets of a file that are not there yet. One that is there with other figures is a problem: crossings stand on it. */
-async function newFrameSheets(tx: Tx, file: CatalogueFile, problems: Problem[]): Promise<FrameSheet[]> {
-  const known = new Map((await loadFrameSheets(tx)).map((s) => [`${s.code} ${s.sheet.revision}`, hashOf(s)]));
-  return (file.frameSheets ?? []).filter((sheet, i) => {
-    const there = known.get(`${sheet.code} ${sheet.sheet.revision}`);
+/** Sheets of crossings in a file that are not there yet. One that is there with other figures is a problem: crossings stand on it. */
+async function newSheets(tx: Tx, file: CatalogueFile, problems: Problem[]): Promise<SheetInFile[]> {
+  const stored = storedSheets(await loadCrossingSheets(tx));
+  const nameOf = ({ kind, sheet }: Pick<SheetInFile, 'kind' | 'sheet'>) =>
+    `${kind} ${sheet.code} ${sheet.sheet.revision}`;
+  const known = new Map(stored.map((s) => [nameOf(s), hashOf(s.sheet)]));
+  return sheetsOfFile(file).filter((one) => {
+    const there = known.get(nameOf(one));
+    const { sheet, path } = one;
     if (there !== undefined && there !== hashOf(sheet))
       problems.push({
-        path: `frameSheets[${i}].sheet.revision`,
+        path: `${path}.sheet.revision`,
         message: `${sheet.code} revision ${sheet.sheet.revision} is in the catalogue with other figures; a changed sheet needs its own revision`,
         value: sheet.sheet.revision,
       });

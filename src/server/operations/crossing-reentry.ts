@@ -1,21 +1,22 @@
 import type { CrossingRef } from '@/core/record';
-import { ok, refuse, validate, type Result } from '@/core/kernel';
+import { ok, refuse, type Result } from '@/core/kernel';
 import {
-  crossingRequest,
-  crossingSetupSchema,
-  requestHash,
-  sheetOf,
+  KINDS,
+  readCrossingSetup,
   withMembers,
+  type CrossingKind,
+  type CrossingKindId,
   type ReentryDraft,
+  type Requests,
 } from '@/core/crossing';
-import { loadFrameSheets, lockCrossing, updateCrossing } from '@/data';
+import { loadCrossingSheets, lockCrossing, updateCrossing } from '@/data';
 import type { Actor } from '../actor';
 import { operation } from '../transaction';
-import { knownDiameters, onlyKnown, requireCrossing } from './crossing';
+import { askOf, knownDiameters, onlyKnown, requireCrossing } from './crossing-assess';
 import { storePlan } from './crossing-plan';
 
 /**
- * Takes new cables into a crossing together with the frame as it is built with them: both or neither. A frame that is opened again may use
+ * Takes new cables into a crossing together with what closes it as it is built with them: both or neither. A frame that is opened again may use
  * its spares; that is what they were kept for.
  */
 export function takeReentry(
@@ -30,19 +31,21 @@ export function takeReentry(
     const { job, row } = found.value;
     await lockCrossing(tx, row.id);
     if (cables.length === 0) return refuse('cables', 'there is no cable to take in');
-    const setup = validate(crossingSetupSchema, withMembers(row.setup, cables));
+    const setup = readCrossingSetup(withMembers(row.setup, cables));
     if (!setup.ok) return setup;
-    const sheet = sheetOf(setup.value, await loadFrameSheets(tx));
-    if (!sheet.ok) return sheet;
-    const asked = crossingRequest(setup.value, onlyKnown(await knownDiameters(tx, job)), sheet.value);
+    const known = onlyKnown(await knownDiameters(tx, job));
+    const asked = askOf<CrossingKindId>(setup.value, known, await loadCrossingSheets(tx));
     if (!asked.ok) return asked;
+    const { request } = asked.value;
+    if (request === null) return refuse('plan', 'something is not said yet: nothing is planned');
     if (!(await updateCrossing(tx, row.id, version, setup.value)))
       return refuse('version', 'somebody else has changed this crossing: look again before you save');
-    const hash = requestHash(asked.value.request);
+    const kind = setup.value.kind;
+    const hash = hashIn(kind, request);
     const note = `with ${cables.map((c) => c.tag).join(', ')}`;
-    const stored = await storePlan(
+    const stored = await storePlan<CrossingKindId>(
       tx,
-      { job, row, request: asked.value.request, hash },
+      { job, row, kind, setup: setup.value, request, hash },
       { id, knowing, kind: 'asBuilt', requestHash: hash, plan, note },
       actor,
       now,
@@ -50,3 +53,6 @@ export function takeReentry(
     return stored.ok ? ok(stored.value) : stored;
   });
 }
+
+const hashIn = <K extends CrossingKindId>(kind: K, request: Requests[K]): string =>
+  (KINDS[kind] as CrossingKind<K>).hashOf(request);

@@ -64,6 +64,7 @@ afterAll(closeDatabase);
 const view = async () => {
   const found = await viewCrossing(REF);
   if (!found.ok) throw new Error(found.problems[0]?.message);
+  if (found.value.kind !== 'frames') throw new Error(`expected frames, got ${found.value.kind}`);
   return found.value;
 };
 const planned = async (): Promise<FramePlan> => drive(planFrames((await view()).asked.request), solver);
@@ -386,7 +387,11 @@ describe('a table of places from another program', () => {
 
 describe('the sheet of a crossing', () => {
   const ref = { job: SLUG, crossing: 'W-9' };
-  const seen = () => good(viewCrossing(ref));
+  const seen = async () => {
+    const found = await good(viewCrossing(ref));
+    if (found.kind !== 'frames') throw new Error(`expected frames, got ${found.kind}`);
+    return found;
+  };
   const code = `ZS${SLUG.slice(-4).toUpperCase()}`;
   const sheet = (revision: string, issued: string, plate: number): string => {
     const copy = JSON.parse(CATALOGUE) as CatalogueFile;

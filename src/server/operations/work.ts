@@ -31,7 +31,7 @@ import { append, type Subject } from '../record/append';
 import { mayRecord, type RecordState } from '../record/may-record';
 import { operation } from '../transaction';
 import type { Assessment } from './assess';
-import { assessed, crossingSubject, requireCrossing } from './crossing';
+import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
 import { assessOne, refreshSummaries, requireTermination } from './load';
 
@@ -89,14 +89,15 @@ async function terminationBench(tx: Tx, ref: TerminationRef): Promise<Result<Ben
 
 const NOTHING_CURES: SubjectRules = {
   confirm: () => ok({ waste: null }),
-  temperature: () => refuse('tempC', 'nothing cures in a frame'),
+  temperature: () => refuse('tempC', 'nothing cures in a crossing'),
   recut: () => refuse('cutOffMm', 'a crossing is not cut back'),
 };
 
 async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
   const found = await assessed(tx, ref);
   if (!found.ok) return found;
-  const { job, row, steps, acts, events, faults, plans, state, asked } = found.value;
+  const { job, row, events, assessed: is } = found.value;
+  const { steps, acts, faults, plans, state, asked } = is;
   const [plan]: readonly (StoredCrossingPlan | StoredPlan)[] = plans;
   return ok({
     subject: crossingSubject(job, row),

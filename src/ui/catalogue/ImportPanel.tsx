@@ -23,7 +23,7 @@ import { FileButton } from '../kit-of-parts/FileButton';
 import { Panel } from '../kit-of-parts/Panel';
 import { Problems } from '../kit-of-parts/Problems';
 import { useRun } from '../termination/use-run';
-import { FamilyPreview, FrameSheetPreview, previewHeadline } from './ImportPreview';
+import { FamilyPreview, SheetPreview, previewHeadline } from './ImportPreview';
 import { For } from '../shell/may';
 
 /** More than these are said by their number. */
@@ -112,8 +112,8 @@ export function ImportPanel() {
           {read.seen.families.map((f) => (
             <FamilyPreview key={`${f.code} ${f.revision}`} family={f} />
           ))}
-          {read.seen.frameSheets.map((s) => (
-            <FrameSheetPreview key={`${s.code} ${s.revision}`} sheet={s} />
+          {read.seen.sheets.map((s) => (
+            <SheetPreview key={`${s.code} ${s.revision}`} sheet={s} />
           ))}
           <Problems problems={refused} />
           <Acts>
@@ -144,7 +144,7 @@ const Report = ({ report }: { readonly report: ImportReportView }) => (
       ? 'already in the catalogue, nothing changed.'
       : [
           ...report.families.map((f) => `${f.code} revision ${f.revision} ${stateWords(f)}`),
-          ...report.frameSheets.map((s) => `transit frames ${s}`),
+          ...report.sheets,
         ].join('; ')}
   </Box>
 );

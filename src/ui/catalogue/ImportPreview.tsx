@@ -13,28 +13,28 @@ export function previewHeadline(seen: CataloguePreview): string {
   const count = (n: number, one: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
   const what = [
     ...count(seen.families.length, 'family', 'families'),
-    ...count(seen.frameSheets.length, 'sheet of transit frames', 'sheets of transit frames'),
+    ...count(seen.sheets.length, 'sheet of crossings', 'sheets of crossings'),
     ...count(seen.parts, 'part', 'parts'),
   ].join(', ');
   const plans = new Set(seen.families.flatMap((f) => f.plans.map((p) => `${p.job} ${p.tag}`))).size;
   return `${what}; ${plans === 0 ? 'no plan would come out otherwise' : `${plans} ${plans === 1 ? 'plan' : 'plans'} would come out otherwise when made again`}.`;
 }
 
-type SheetSeen = CataloguePreview['frameSheets'][number];
+type SheetSeen = CataloguePreview['sheets'][number];
 type FamilySeen = CataloguePreview['families'][number];
 
 const LATER = '; issued earlier, so that the one in force stays in force';
 
-function sheetWords({ state, before, modules, frames }: SheetSeen): string {
+function sheetWords({ state, before, parts }: SheetSeen): string {
   if (state === 'there') return 'is there already, with the same figures';
   if (state === 'clash') return 'is there already with other figures: a changed sheet needs its own revision';
   return before === null
-    ? `new system, ${modules} modules and ${frames} frames`
+    ? `new, ${parts} parts`
     : `against revision ${before} in force; crossings keep theirs until somebody takes this one`;
 }
 
-/** What a sheet of transit frames would bring in. */
-export function FrameSheetPreview({ sheet }: { readonly sheet: SheetSeen }) {
+/** What a sheet of crossings would bring in. */
+export function SheetPreview({ sheet }: { readonly sheet: SheetSeen }) {
   const { state, added, gone, changed } = sheet;
   const lists = [
     ['Added', added],
@@ -43,7 +43,7 @@ export function FrameSheetPreview({ sheet }: { readonly sheet: SheetSeen }) {
   ] as const;
   return (
     <Seen
-      title={`Transit frames ${sheet.code} revision ${sheet.revision}`}
+      title={`${sheet.words} ${sheet.code} revision ${sheet.revision}`}
       words={`${sheetWords(sheet)}${sheet.leads ? '' : LATER}`}
     >
       {state === 'new'

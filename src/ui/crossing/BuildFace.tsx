@@ -1,4 +1,4 @@
-import type { CrossingView } from '@/core/crossing';
+import type { FrameView } from '@/core/crossing';
 import type { PlaceRef } from '@/core/frame-packing';
 import type { Step } from '@/core/record';
 import { FaceView } from './FaceView';
@@ -6,7 +6,7 @@ import { FaceView } from './FaceView';
 const NOTHING = () => undefined;
 
 interface Props {
-  readonly view: CrossingView;
+  readonly view: FrameView;
   readonly step: Step;
 }
 
@@ -36,7 +36,7 @@ export function BuildFace({ view, step }: Props) {
 }
 
 /** Every place of the row that a step is about. */
-function rowOf(frames: CrossingView['plans'][number]['plan']['frames'], target: Step['target']): PlaceRef[] {
+function rowOf(frames: FrameView['plans'][number]['plan']['frames'], target: Step['target']): PlaceRef[] {
   if (target?.kind !== 'row') return [];
   const { frame, opening, row } = target;
   const places = frames[frame]?.openings[opening]?.rows[row]?.places ?? [];

@@ -24,6 +24,7 @@ import { useShown } from '../data/use-look';
 import { Caution } from '../kit-of-parts/Caution';
 import { PersonButton } from '../shell/PersonButton';
 import { BuildFace } from './BuildFace';
+import { BuildSeal } from './seal/BuildSeal';
 import { crossingPath } from './words';
 
 interface Props {
@@ -152,8 +153,12 @@ function Building({ building, step }: { readonly building: Building; readonly st
         />
       </Box>
       {/* Here the drawing has the whole height to itself. */}
-      <Box component="section" aria-label="Face view" sx={{ minHeight: 0, p: 2, overflow: 'hidden' }}>
-        <BuildFace view={view} step={step} />
+      <Box
+        component="section"
+        aria-label={view.kind === 'frames' ? 'Face view' : 'Section'}
+        sx={{ minHeight: 0, p: 2, overflow: view.kind === 'frames' ? 'hidden' : 'auto' }}
+      >
+        {view.kind === 'frames' ? <BuildFace view={view} step={step} /> : <BuildSeal view={view} />}
       </Box>
     </Box>
   );

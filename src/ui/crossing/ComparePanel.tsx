@@ -24,7 +24,7 @@ export function ComparePanel({
 }: {
   readonly request: FrameRequest;
   readonly plan: FramePlan;
-  readonly plans: readonly CrossingPlanView[];
+  readonly plans: readonly CrossingPlanView<'frames'>[];
 }) {
   const [chosen, setChosen] = useState(plans[0]?.id ?? 0);
   const other = plans.find((p) => p.id === chosen);

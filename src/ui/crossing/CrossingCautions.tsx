@@ -1,8 +1,12 @@
 import type { CrossingView } from '@/core/crossing';
 import { Caution } from '../kit-of-parts/Caution';
 
+const unruledIn = (view: CrossingView): readonly string[] =>
+  view.kind === 'frames' ? view.asked.unruled : [];
+
 /** What must be known before anything is built here, in place: the wall's rating, guesses, what is left out, what has changed. */
 export function CrossingCautions({ view }: { readonly view: CrossingView }) {
+  const unruled = unruledIn(view);
   return (
     <>
       {view.setup.rating === '' ? (
@@ -10,10 +14,9 @@ export function CrossingCautions({ view }: { readonly view: CrossingView }) {
           Nobody has said which fire, gas and water rating this wall has: ask before anything is built.
         </Caution>
       ) : null}
-      {view.asked.unruled.length > 0 ? (
+      {unruled.length > 0 ? (
         <Caution tone="hold">
-          In no rule: {view.asked.unruled.join(', ')}. Nothing is kept apart from{' '}
-          {view.asked.unruled.length === 1 ? 'it' : 'them'}.
+          In no rule: {unruled.join(', ')}. Nothing is kept apart from {unruled.length === 1 ? 'it' : 'them'}.
         </Caution>
       ) : null}
       {view.asked.provisional.length > 0 ? (
@@ -23,7 +26,7 @@ export function CrossingCautions({ view }: { readonly view: CrossingView }) {
           before it is built.
         </Caution>
       ) : null}
-      {view.asked.missing.length > 0 ? (
+      {view.kind === 'frames' && view.asked.missing.length > 0 ? (
         <Caution>
           Left out:{' '}
           {view.asked.missing

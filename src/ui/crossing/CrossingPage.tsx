@@ -1,70 +1,18 @@
 'use client';
-import Box from '@mui/material/Box';
-import Stack from '@mui/material/Stack';
-import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
 import type { CrossingRef } from '@/core/record';
-import { RecordFaults } from '../common/RecordFaults';
-import { UndoesWork } from '../common/UndoesWork';
-import { Way } from '../kit-of-parts/Way';
-import { Problems } from '../kit-of-parts/Problems';
-import { CrossingActs } from './CrossingActs';
-import { CrossingCautions } from './CrossingCautions';
-import { FacePane } from './FacePane';
-import { SidePane } from './SidePane';
-import { StateWords } from './StateWords';
-import { crossingsPath } from './words';
-import { useCrossingSession } from './use-crossing-session';
+import { useShown } from '../data/use-look';
 
-interface Props {
-  readonly at: CrossingRef;
-}
+// Only the page of its kind comes along.
+const FramesPage = dynamic(() => import('./FramesPage').then((m) => m.FramesPage));
+const SealPage = dynamic(() => import('./seal/SealPage').then((m) => m.SealPage));
 
-/** One crossing: what goes through, the plan seen from either side, and everything that can be done with it. */
-export function CrossingPage({ at }: Props) {
-  const session = useCrossingSession(at);
-  const { view, planning, taking, problems } = session;
-  return (
-    <Stack
-      component="main"
-      direction={{ xs: 'column', md: 'row' }}
-      sx={{ flex: 1, minWidth: 0, overflowY: { xs: 'auto', md: 'visible' } }}
-    >
-      <Box sx={{ ...PANE, flex: { md: '1 1 60%' }, p: { xs: '12px 14px', md: '14px 20px 32px 28px' } }}>
-        <Way from={[['Crossings', crossingsPath(view.job)]]} here={view.name} />
-        <Stack direction="row" sx={{ flexWrap: 'wrap', alignItems: 'baseline', gap: '4px 14px' }}>
-          <Typography variant="h1">{view.name}</Typography>
-          <span>{view.setup.place}</span>
-          <StateWords state={view.state} />
-        </Stack>
-        <RecordFaults faults={view.faults} />
-        <CrossingActs session={session} />
-        <CrossingCautions view={view} />
-        <Problems problems={[...planning.failure, ...problems]} />
-        <UndoesWork
-          code="this plan"
-          words={taking.asked?.words ?? null}
-          onTake={taking.confirm}
-          onLeave={taking.leave}
-        />
-        <FacePane session={session} />
-      </Box>
-      <Box
-        component="aside"
-        aria-label="Panel"
-        sx={{
-          ...PANE,
-          flex: { md: '0 0 42%' },
-          minWidth: { md: 380 },
-          p: { xs: '12px 14px', md: '14px 24px 32px' },
-          borderLeft: { md: '1px solid' },
-          borderColor: { md: 'divider' },
-        }}
-      >
-        <SidePane session={session} />
-      </Box>
-    </Stack>
+/** One crossing, by whatever closes it. */
+export function CrossingPage({ at }: { readonly at: CrossingRef }) {
+  const view = useShown(['viewCrossing', at]);
+  return view.kind === 'frames' ? (
+    <FramesPage at={at} view={view} />
+  ) : (
+    <SealPage key={view.kind} at={at} view={view} />
   );
 }
-
-/** Side by side each scrolls by itself; one below the other the page does. */
-const PANE = { minWidth: 0, overflowY: { md: 'auto' } } as const;

@@ -6,11 +6,18 @@ import Typography from '@mui/material/Typography';
 import { Link } from '../kit-of-parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { CrossingFill, CrossingLine } from '@/core/crossing';
+import {
+  CROSSING_KINDS,
+  KINDS,
+  type CrossingFill,
+  type CrossingKindId,
+  type CrossingLine,
+} from '@/core/crossing';
 import { trimNumber } from '@/core/units';
 import { RecordFaults } from '../common/RecordFaults';
 import { useSend } from '../data/use-send';
 import { Acts } from '../kit-of-parts/Acts';
+import { Choice } from '../kit-of-parts/Choice';
 import { Empty } from '../kit-of-parts/Empty';
 import { Place } from '../kit-of-parts/Place';
 import { PlainList } from '../kit-of-parts/PlainList';
@@ -28,7 +35,10 @@ interface Props {
 /** Every crossing of a job: how full, what is spare, how far it is. */
 export function CrossingsPage({ job, lines }: Props) {
   return (
-    <Place title="Crossings" lead="Where cables go through a wall or a deck in transit frames.">
+    <Place
+      title="Crossings"
+      lead="Where cables go through a wall or a deck: in transit frames, packed sleeves, plugs, or with a fire wrap round a stub."
+    >
       {lines.length === 0 ? (
         <Empty>No crossing yet. Give the first one a name.</Empty>
       ) : (
@@ -61,6 +71,9 @@ function Line({ job, line }: { readonly job: string; readonly line: CrossingLine
         >
           <Box component="b" sx={{ display: 'block', fontSize: 24, fontStretch: '108%' }}>
             {line.name}
+            <Box component="span" sx={{ ml: 1.5, fontSize: 15, fontWeight: 400, color: 'text.secondary' }}>
+              {KINDS[line.kind].words}
+            </Box>
           </Box>
           {line.place}
         </Box>
@@ -74,13 +87,19 @@ function Line({ job, line }: { readonly job: string; readonly line: CrossingLine
               provisional
             </Box>
           ) : null}
-          <span>{line.frames.join(' + ')}</span>
+          <span>{line.brief}</span>
         </Box>
         <RecordFaults faults={line.faults} />
       </div>
-      {line.fill ? <Fill fill={line.fill} /> : <Typography variant="lead">No plan yet.</Typography>}
+      <Comes line={line} />
     </Box>
   );
+}
+
+/** What its plan comes to: how full its frames are, or whether a soft seal closes. */
+function Comes({ line }: { readonly line: CrossingLine }) {
+  if (line.fill !== null) return <Fill fill={line.fill} />;
+  return <Typography variant="lead">{line.verdict ?? 'No plan yet.'}</Typography>;
 }
 
 /** How many places of each size are taken, drawn. */
@@ -108,6 +127,7 @@ const Fill = ({ fill }: { readonly fill: CrossingFill }) => (
 
 function AddCrossing({ job }: { readonly job: string }) {
   const [name, setName] = useState('');
+  const [kind, setKind] = useState<CrossingKindId>('frames');
   const send = useSend();
   const { run, busy, problems } = useRun();
   const router = useRouter();
@@ -115,7 +135,7 @@ function AddCrossing({ job }: { readonly job: string }) {
     <form
       onSubmit={(e) => {
         e.preventDefault();
-        void run(() => send('addCrossing', job, name)).then(
+        void run(() => send('addCrossing', job, name, kind)).then(
           (r) => r.ok && router.push(crossingPath(job, r.value.name)),
         );
       }}
@@ -128,6 +148,13 @@ function AddCrossing({ job }: { readonly job: string }) {
           onChange={(e) => setName(e.target.value)}
           slotProps={{ htmlInput: { maxLength: 40 } }}
           sx={{ width: 200 }}
+        />
+        <Choice
+          label="Kind"
+          value={kind}
+          options={CROSSING_KINDS.map((k) => [k, KINDS[k].words] as const)}
+          onChange={setKind}
+          width={170}
         />
         <Button type="submit" variant="outlined" disabled={busy || name.trim() === ''}>
           Add a crossing

@@ -7,7 +7,7 @@ import { PlainList } from '../kit-of-parts/PlainList';
 import { FileButton } from '../kit-of-parts/FileButton';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { CrossingView } from '@/core/crossing';
+import type { FrameView } from '@/core/crossing';
 import type { FramePlan } from '@/core/frame-packing';
 import type { Problem } from '@/core/kernel';
 import { placed } from './words';
@@ -33,7 +33,7 @@ export function FilesPanel({
   onAsBuilt,
   busy,
 }: {
-  readonly view: CrossingView;
+  readonly view: FrameView;
   readonly onRead: (plan: FramePlan) => void;
   readonly onAsBuilt: (() => void) | null;
   readonly busy: boolean;

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useState } from 'react';
-import type { CrossingSetup, Side } from '@/core/crossing';
+import type { FrameSetup, FrameView, Side } from '@/core/crossing';
 import {
   sameRef,
   type FrameCable,
@@ -14,7 +14,6 @@ import { useDraft, type MoveVerdict } from './use-draft';
 import { useTaking } from './use-taking';
 import { usePlanning } from './use-planning';
 import type { CrossingRef } from '@/core/record';
-import { useShown } from '../data/use-look';
 import { useSend } from '../data/use-send';
 import { useSearchParams } from 'next/navigation';
 
@@ -35,8 +34,7 @@ function useTab(first: CrossingTab): readonly [CrossingTab, (tab: CrossingTab) =
 }
 
 /** What is going on at a crossing: the draft of its plan, what is looked at, and everything that can be done. */
-export function useCrossingSession(ref: CrossingRef) {
-  const view = useShown(['viewCrossing', ref]);
+export function useCrossingSession(ref: CrossingRef, view: FrameView) {
   const send = useSend();
   const { request } = view.asked;
   const [inForce] = view.plans;
@@ -111,7 +109,7 @@ export function useCrossingSession(ref: CrossingRef) {
   };
 
   const save = useCallback(
-    (setup: CrossingSetup, version: number) =>
+    (setup: FrameSetup, version: number) =>
       void run(() => send('setCrossing', { job: view.job, crossing: view.name }, version, setup), 'Saved.'),
     [run, send, view.job, view.name],
   );

@@ -1,6 +1,6 @@
 'use client';
 import { startTransition, useEffect, useRef, useState } from 'react';
-import type { CrossingView } from '@/core/crossing';
+import type { FrameView } from '@/core/crossing';
 import type { FramePlan, PlaceRef } from '@/core/frame-packing';
 import { refuse, type Problem } from '@/core/kernel';
 import { startFrames, type Around } from '@/workers/frame-packing';
@@ -18,7 +18,7 @@ interface Proven {
  * Planning a crossing in the background: anew, or around locked places of a plan. `onPlan` gets what comes out; a run that ends in no plan,
  * that was cancelled, or whose crossing has changed meanwhile leaves everything as it was and says why.
  */
-export function usePlanning(view: CrossingView, onPlan: (plan: FramePlan) => void) {
+export function usePlanning(view: FrameView, onPlan: (plan: FramePlan) => void) {
   const { request } = view.asked;
   const [inForce] = view.plans;
   /** Worked out, or found and being drawn: then it is too late to cancel. */

@@ -1,5 +1,5 @@
 import type { Reading } from '@/core/cable-measurement';
-import type { CrossingView, PlacesPreview, PlanDraft, ReentryDraft } from '@/core/crossing';
+import type { CrossingKindId, CrossingView, PlacesPreview, PlanDraft, ReentryDraft } from '@/core/crossing';
 import type { Terminal } from '@/core/cut-back';
 import type { MissingField } from '@/core/gland-selection';
 import type { JobCard, JobSettings, NewJob } from '@/core/job';
@@ -106,7 +106,7 @@ export interface Commands {
   acceptJobChoice: Of<[job: string, picks: readonly JobPick[]], { readonly planned: number }>;
   restamp: Of<[job: string, tags: readonly string[]], { readonly restamped: number }>;
   setProfile: Of<[job: string, version: number, profile: unknown], { readonly changed: number }>;
-  addCrossing: Of<[job: string, name: string], { readonly name: string }>;
+  addCrossing: Of<[job: string, name: string, kind: CrossingKindId], { readonly name: string }>;
   setCrossing: Of<[ref: CrossingRef, version: number, setup: unknown], { readonly version: number }>;
   takeCrossingPlan: Of<[ref: CrossingRef, draft: PlanDraft], { readonly planHash: string }>;
   takeReentry: Of<[ref: CrossingRef, draft: ReentryDraft], { readonly planHash: string }>;

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { FrameSheet } from '@/core/catalogue';
-import type { CrossingView } from '@/core/crossing';
+import type { FrameView } from '@/core/crossing';
 import { Caution } from '../../kit-of-parts/Caution';
 import { Choice } from '../../kit-of-parts/Choice';
 import { Group } from '../../kit-of-parts/Group';
@@ -12,7 +12,7 @@ import type { SetupForm } from './setup-form';
 
 interface Props {
   readonly form: UseFormReturn<SetupForm>;
-  readonly view: CrossingView;
+  readonly view: FrameView;
 }
 
 const keyOf = (code: string, revision: string): string => `${code} ${revision}`;

@@ -1,30 +1,25 @@
-import Box from '@mui/material/Box';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { TextField } from '../../kit-of-parts/TextField';
-import ToggleButton from '@mui/material/ToggleButton';
-import { memo, useState } from 'react';
+import { memo } from 'react';
 import { useFieldArray, useFormState, type FieldPath, type UseFormReturn } from 'react-hook-form';
-import type { CrossingMember, CrossingView } from '@/core/crossing';
-import { trimNumber } from '@/core/units';
-import { Acts } from '../../kit-of-parts/Acts';
+import type { FrameMember, FrameView } from '@/core/crossing';
 import { CellField } from '../../kit-of-parts/CellField';
 import { DataTable } from '../../kit-of-parts/DataTable';
 import { typedNumber, typedText } from '../../kit-of-parts/form/typed';
 import { Group } from '../../kit-of-parts/Group';
 import { Remove } from '../../kit-of-parts/Remove';
+import { KnownDiameterCell } from './KnownDiameterCell';
 import { PassingCable } from './PassingCable';
+import { Waiting } from './Waiting';
 import type { SetupForm } from './setup-form';
 
 interface Props {
   readonly form: UseFormReturn<SetupForm>;
-  readonly schedule: CrossingView['schedule'];
+  readonly schedule: FrameView['schedule'];
 }
 
-/** More of the schedule than these is found by typing. */
-const MOST_OFFERED = 40;
 /** Drawn anew only when its cables change: a plan that runs beside it, and the other fields, leave hundreds of lines alone. */
 export const MemberFields = memo(Members);
 
@@ -70,9 +65,9 @@ function Members({ form, schedule }: Props) {
 
 interface RowProps {
   readonly form: UseFormReturn<SetupForm>;
-  readonly member: CrossingMember;
+  readonly member: FrameMember;
   readonly at: number;
-  readonly known: CrossingView['schedule'][number]['diameter'];
+  readonly known: FrameView['schedule'][number]['diameter'];
   readonly onRemove: () => void;
 }
 
@@ -84,27 +79,12 @@ function MemberRow({ form, member, at, known, onRemove }: RowProps) {
     const { invalid, error } = getFieldState(name, formState);
     return { ...field, inputRef: ref, error: invalid, helperText: error?.message };
   };
-  const d = member.diameter ?? known?.interval;
   return (
     <TableRow sx={{ '& > *': { whiteSpace: 'nowrap', verticalAlign: 'baseline' } }}>
       <TableCell component="th" scope="row">
         {member.tag}
       </TableCell>
-      <TableCell>
-        {d ? (
-          `${trimNumber(d.min, 2)}–${trimNumber(d.max, 2)}`
-        ) : (
-          <Box component="em" sx={{ color: 'error.main', fontStyle: 'normal', fontWeight: 600 }}>
-            not measured
-          </Box>
-        )}
-        {!member.diameter && known?.nominal ? (
-          <Box component="small" sx={{ color: 'warning.main' }}>
-            {' '}
-            datasheet
-          </Box>
-        ) : null}
-      </TableCell>
+      <KnownDiameterCell own={member.diameter} known={known} />
       <TableCell>
         <CellField {...cell(`members.${at}.circuit`, typedText)} label={`circuit of ${member.tag}`} />
       </TableCell>
@@ -122,35 +102,5 @@ function MemberRow({ form, member, at, known, onRemove }: RowProps) {
         <Remove label={`leave ${member.tag} out`} onClick={onRemove} />
       </TableCell>
     </TableRow>
-  );
-}
-
-interface WaitingProps {
-  readonly waiting: CrossingView['schedule'];
-  readonly onAdd: (tag: string) => void;
-}
-
-function Waiting({ waiting, onAdd }: WaitingProps) {
-  const [filter, setFilter] = useState('');
-  const asked = filter.trim().toLowerCase();
-  const found = waiting.filter((s) => s.tag.toLowerCase().includes(asked));
-  return (
-    <>
-      <TextField
-        label="From the schedule"
-        placeholder="tag"
-        value={filter}
-        onChange={(e) => setFilter(e.target.value)}
-        sx={{ mt: 2, width: 180 }}
-      />
-      <Acts label="Cables of the schedule">
-        {found.slice(0, MOST_OFFERED).map((s) => (
-          <ToggleButton key={s.tag} value={s.tag} onClick={() => onAdd(s.tag)}>
-            + {s.tag} {s.diameter ? trimNumber(s.diameter.interval.max, 1) : 'not measured'}
-          </ToggleButton>
-        ))}
-        {found.length > MOST_OFFERED ? <span>and {found.length - MOST_OFFERED} more: type a tag</span> : null}
-      </Acts>
-    </>
   );
 }

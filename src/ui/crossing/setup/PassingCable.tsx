@@ -1,13 +1,13 @@
 import Button from '@mui/material/Button';
 import { TextField } from '../../kit-of-parts/TextField';
 import { useState } from 'react';
-import type { CrossingMember } from '@/core/crossing';
+import type { FrameMember } from '@/core/crossing';
 import { Acts } from '../../kit-of-parts/Acts';
 import { IntervalField, intervalOf, NO_INTERVAL } from '../../kit-of-parts/IntervalField';
 
 interface Props {
   readonly taken: ReadonlySet<string>;
-  readonly onAdd: (member: CrossingMember) => void;
+  readonly onAdd: (member: FrameMember) => void;
 }
 
 /** A cable that is not in the schedule and only passes through. */

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { memo, useMemo } from 'react';
-import { CROSSING_SETUP_FIELDS, type CrossingSetup, type CrossingView } from '@/core/crossing';
+import { CROSSING_SETUP_FIELDS, type FrameSetup, type FrameView } from '@/core/crossing';
 import { placedProblem, type Problem } from '@/core/kernel';
 import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
 import { useFollowingForm } from '../../kit-of-parts/form/use-following-form';
@@ -11,14 +11,15 @@ import { ApartFields } from './ApartFields';
 import { FrameFields } from './FrameFields';
 import { MemberFields } from './MemberFields';
 import { PlaceFields } from './PlaceFields';
+import { SAVE_BAR } from './save-bar';
 import { formOf, setupFormSchema, type SetupForm } from './setup-form';
 
 interface Props {
-  readonly view: CrossingView;
+  readonly view: FrameView;
   readonly busy: boolean;
   readonly problems: readonly Problem[];
   /** With the version that was seen when the first field was touched. */
-  readonly onSave: (setup: CrossingSetup, version: number) => void;
+  readonly onSave: (setup: FrameSetup, version: number) => void;
 }
 
 /** Drawn anew only when what it shows has changed: a plan that runs beside it reports often. */
@@ -56,18 +57,3 @@ function Setup({ view, busy, problems, onSave }: Props) {
     </Box>
   );
 }
-
-/** A hundred cables make a long list: what keeps it stays in reach. */
-const SAVE_BAR = {
-  position: 'sticky',
-  zIndex: 2,
-  bottom: { xs: 0, md: -32 },
-  display: 'flex',
-  flexWrap: 'wrap',
-  alignItems: 'center',
-  gap: '8px 14px',
-  p: '10px 0 12px',
-  bgcolor: 'background.default',
-  borderTop: '2px solid',
-  borderColor: 'divider',
-} as const;

@@ -19,8 +19,11 @@ export const problemsResolver =
  * Judged by the schema by which the server judges, in the same words: strict, every problem at its field. What cannot be read as a number stays
  * text: no schema takes that.
  */
-export const schemaResolver = <T extends FieldValues>(schema: ObjectSchema<T>): Resolver<T> =>
+export const schemaResolver = <T extends FieldValues>(
+  schema: ObjectSchema<T>,
+  said: (values: T) => unknown = (values) => values,
+): Resolver<T> =>
   problemsResolver((values) => {
-    const read = validate(schema, values);
+    const read = validate(schema, said(values));
     return read.ok ? [] : read.problems;
   });

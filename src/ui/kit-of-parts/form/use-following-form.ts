@@ -15,6 +15,8 @@ interface Following<T extends FieldValues> {
   readonly follow: () => void;
 }
 
+const everything = (values: unknown): unknown => values;
+
 /**
  * A form over something that the server keeps with a version. Untouched it follows the server; from the first touch it keeps what the hand
  * saw, until that is saved or left. `shown` holds only what the form may change: what else moves the version is no reason to warn anybody.
@@ -23,17 +25,19 @@ export function useFollowingForm<T extends FieldValues>(
   schema: ObjectSchema<T>,
   shown: T,
   version: number,
+  /** What a form says, of what stands in its fields; all of it where none is given. It stays the same function. */
+  said: (values: T) => unknown = everything,
 ): Following<T> {
   const form = useForm<T, unknown, T>({
     defaultValues: shown as DefaultValues<T>,
-    resolver: schemaResolver(schema),
+    resolver: schemaResolver(schema, said),
     mode: 'onChange',
   });
   const { isDirty, defaultValues } = form.formState;
   const { getValues, reset } = form;
   const [seen, setSeen] = useState(version);
   /** Nothing was typed, or it is what the server has now: nothing is lost when the form follows. */
-  const mayFollow = () => !isDirty || formText(getValues()) === formText(shown);
+  const mayFollow = () => !isDirty || formText(said(getValues())) === formText(shown);
   const isOld = () => formText(defaultValues) === formText(shown);
   if (version !== seen && (mayFollow() || isOld())) setSeen(version);
   useEffect(() => {

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { notFound } from 'next/navigation';
-import { frameSheetsInForce, isRecordKind, RECORDS } from '@/core/catalogue';
+import { sheetsInForce, isRecordKind, RECORDS } from '@/core/catalogue';
 import { RecordEditor } from '@/ui/catalogue/record/RecordEditor';
 import { TopBar } from '@/ui/shell/TopBar';
 import { look } from '../../../for-pages';
@@ -24,13 +24,16 @@ export default async function TypeIn({ params, searchParams }: Props) {
   const [catalogue, jobs] = await Promise.all([look('viewCatalogue', []), look('viewJobs', [])]);
   const back = `/catalogue${job === undefined ? '' : `?${new URLSearchParams({ job }).toString()}`}`;
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back={back} />;
-  const { families, adaptors, accessories, compounds, frameSheets } = catalogue.value;
+  const { families, adaptors, accessories, compounds, frameSheets, seals } = catalogue.value;
   const all = {
     family: families.map((f) => f.family),
     adaptor: adaptors,
     accessory: accessories,
     compound: compounds,
-    frames: frameSheetsInForce(frameSheets),
+    frames: sheetsInForce(frameSheets),
+    sleeves: sheetsInForce(seals.sleeveSheets),
+    plugs: sheetsInForce(seals.plugSheets),
+    wraps: sheetsInForce(seals.wrapSheets),
   }[kind] as readonly Named[];
   const { key } = RECORDS[kind];
   const model = like === undefined ? null : (all.find((r) => r[key] === like) ?? null);

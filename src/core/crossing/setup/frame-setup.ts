@@ -1,33 +1,27 @@
 import { array, number, object, string, type InferType } from 'yup';
-import { frameOffer, frameSheetsInForce, type FrameSheet } from '@/core/catalogue';
+import { frameOffer, sheetsInForce, type FrameSheet } from '@/core/catalogue';
 import { BUILDING_SCHOOLS } from '@/core/frame-building';
 import { foldCircuits, strangeCircuitsOf, type FrameRequest } from '@/core/frame-packing';
-import { fail, hashOf, ok, refuse, type IntervalMm, type Problem, type Result } from '@/core/kernel';
+import { fail, hashOf, ok, type Problem, type Result } from '@/core/kernel';
+import { memberFields, placeFields, sheetNameSchema, type KnownDiameter } from './member';
 
 export const APART_BY = ['row', 'opening'] as const;
 
-/** One cable through the wall: from the schedule, with its measured diameter, or passing through with a diameter of its own. */
+/** One cable through the frame, with the tray positions that it comes from. */
 const memberSchema = object({
-  tag: string().min(1).max(40).required(),
-  circuit: string().max(40).optional(),
-  /** mm; left out for a cable of the schedule. */
-  diameter: object({ min: number().min(0).max(500).required(), max: number().min(0).max(500).required() })
-    .noUnknown()
-    .test('order', 'the maximum is below the minimum', (d) => d === undefined || d.max >= d.min)
-    .optional()
-    .default(undefined),
+  ...memberFields,
   front: number().integer().min(0).max(100_000).optional(),
   back: number().integer().min(0).max(100_000).optional(),
 })
   .noUnknown()
   .required();
 
-/** What a crossing is planned from. Frames are named by their id on the sheet. */
-export const crossingSetupSchema = object({
-  /** Which wall; empty while nobody has said. */
-  place: string().max(80).defined(),
-  /** Fire, gas and water rating of the wall; empty while nobody has said. */
-  rating: string().max(120).defined(),
+/** What a crossing in frames is planned from. Frames are named by their id on the sheet. */
+export const frameSetupSchema = object({
+  kind: string()
+    .oneOf(['frames'] as const)
+    .required(),
+  ...placeFields,
   members: array().of(memberSchema).max(5000).required(),
   apart: array()
     .of(
@@ -50,11 +44,7 @@ export const crossingSetupSchema = object({
   press: string()
     .oneOf(['top', 'bottom'] as const)
     .optional(),
-  /** The revision of the frames' sheet that this crossing stands on; it stays until somebody takes another one. */
-  sheet: object({ code: string().max(40).required(), revision: string().max(20).required() })
-    .noUnknown()
-    .optional()
-    .default(undefined),
+  sheet: sheetNameSchema,
   frames: array()
     .of(string().min(1).max(40).required())
     .min(1, 'allow at least one frame')
@@ -64,15 +54,8 @@ export const crossingSetupSchema = object({
   .noUnknown()
   .required();
 
-export type CrossingSetup = InferType<typeof crossingSetupSchema>;
-export type CrossingMember = CrossingSetup['members'][number];
-
-/** What the schedule knows of a cable's outer sheath. */
-export interface KnownDiameter {
-  readonly interval: IntervalMm;
-  /** Only the datasheet says so. */
-  readonly nominal: boolean;
-}
+export type FrameSetup = InferType<typeof frameSetupSchema>;
+export type FrameMember = FrameSetup['members'][number];
 
 export interface CrossingRequest {
   readonly request: FrameRequest;
@@ -84,29 +67,18 @@ export interface CrossingRequest {
   readonly missing: readonly { readonly tag: string; readonly reason: string }[];
 }
 
-/**
- * The sheet that a crossing stands on. One that names none takes the sheet in force that has its first frame. Refused when the catalogue has no
- * such sheet: frames are never made up.
- */
-export function sheetOf(
-  setup: Pick<CrossingSetup, 'sheet' | 'frames'>,
+/** The sheet in force that has a frame by its name; the first one where none has. */
+export const sheetWith = (
   sheets: readonly FrameSheet[],
-): Result<FrameSheet> {
-  const { sheet: named, frames } = setup;
-  if (named === undefined) {
-    const current = frameSheetsInForce(sheets);
-    const found = current.find((s) => s.frames.some((f) => f.id === frames[0])) ?? current[0];
-    return found ? ok(found) : refuse('sheet', 'the catalogue has no transit frames: import their sheet');
-  }
-  const found = sheets.find((s) => s.code === named.code && s.sheet.revision === named.revision);
-  return found
-    ? ok(found)
-    : refuse('sheet', 'is not in the catalogue', `${named.code} revision ${named.revision}`);
-}
+  frame: string | undefined,
+): FrameSheet | undefined => {
+  const current = sheetsInForce(sheets);
+  return current.find((s) => s.frames.some((f) => f.id === frame)) ?? current[0];
+};
 
 /** The request of the planner for a crossing. Nothing is guessed: a cable without a diameter is named and left out. */
 export function crossingRequest(
-  setup: CrossingSetup,
+  setup: FrameSetup,
   known: ReadonlyMap<string, KnownDiameter>,
   sheet: FrameSheet,
 ): Result<CrossingRequest> {
@@ -166,7 +138,7 @@ export function crossingRequest(
 /** The offer with the press unit only where it is wanted. A frame that does not have that place keeps those it has. */
 function wantedPress(
   offer: ReturnType<typeof frameOffer>,
-  press: CrossingSetup['press'],
+  press: FrameSetup['press'],
 ): ReturnType<typeof frameOffer> {
   if (press === undefined) return offer;
   const frames = offer.frames.map((frame) => ({

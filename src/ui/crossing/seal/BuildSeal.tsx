@@ -1,0 +1,18 @@
+import Box from '@mui/material/Box';
+import { useMemo } from 'react';
+import { sealDrawings, type SealView } from '@/core/crossing';
+import { DrawingSvg } from '../../drawing/DrawingSvg';
+import type { SealMade } from './use-seal';
+
+/** The seal as it will be, across and along its axis, beside the step. */
+export function BuildSeal({ view }: { readonly view: SealView }) {
+  const [inForce]: readonly SealMade[] = view.plans;
+  const drawings = useMemo(() => (inForce === undefined ? null : sealDrawings(inForce)), [inForce]);
+  if (drawings === null) return null;
+  return (
+    <Box sx={{ display: 'grid', gap: 2, maxWidth: 520 }}>
+      <DrawingSvg drawing={drawings.section} />
+      <DrawingSvg drawing={drawings.axis} />
+    </Box>
+  );
+}
