@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { DEFAULT_SPARES, kitOf, kitTable, readStock, sparesOf, type KitDemand } from '.';
+import { crossingDemand, DEFAULT_SPARES, kitOf, kitTable, readStock, sparesOf, type KitDemand } from '.';
 
 const gland = (part: string) => ({ part, kind: 'gland' as const, name: 'gland' });
 const washer = { part: 'SW-25', kind: 'accessory' as const, name: 'sealing washer' };
@@ -86,4 +86,23 @@ describe('a stock file', () => {
     const read = readStock(columns, rows);
     expect(read.ok ? null : read.problems[0]?.path).toBe(path);
   });
+});
+
+it('takes in what crossings need, behind the parts of terminations; lengths in their own unit', () => {
+  const kit = kitOf(
+    [
+      crossingDemand('crossing X-4', [
+        { id: 'ST-3', what: 'strip', count: 1360, unit: 'mm' },
+        { id: 'BF-10', what: 'blank filler sleeve', count: 9, unit: 'piece' },
+      ]),
+      crossingDemand('crossing X-7', [{ id: 'ST-3', what: 'strip', count: 640, unit: 'mm' }]),
+      ...DEMANDS,
+    ],
+    DEFAULT_SPARES,
+  );
+  expect(kit.lines.slice(-2).map((l) => [l.part, l.name, l.needed, l.total, l.users])).toEqual([
+    ['BF-10', 'blank filler sleeve', 9, 10, ['crossing X-4']],
+    ['ST-3', 'strip, mm', 2000, 2100, ['crossing X-4', 'crossing X-7']],
+  ]);
+  expect(kit.areas).toContain('crossings');
 });

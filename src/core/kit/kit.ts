@@ -1,4 +1,5 @@
 import { number, object, type InferType } from 'yup';
+import type { CrossingPart } from '@/core/crossing';
 import type { PlanPart, PlanPartKind } from '@/core/procedure';
 import { compareTags } from '@/core/schedule';
 
@@ -12,17 +13,39 @@ export const spareRuleSchema = object({
 export type SpareRule = InferType<typeof spareRuleSchema>;
 export const DEFAULT_SPARES: SpareRule = { percent: 5, minimum: 1 };
 
-/** What one termination, or one entry that nobody uses, takes from the store. */
+/** What is drawn for terminations, and what closes a crossing. */
+export type KitPartKind = PlanPartKind | 'crossing';
+
+export interface KitPart extends Omit<PlanPart, 'kind'> {
+  readonly kind: KitPartKind;
+}
+
+/** What one termination, one entry that nobody uses, or one crossing takes from the store. */
 export interface KitDemand {
   readonly area: string;
-  /** Who needs it: a termination's tag or an entry's label. */
+  /** Who needs it: a termination's tag, an entry's label, or a crossing's name. */
   readonly user: string;
-  readonly parts: readonly PlanPart[];
+  readonly parts: readonly KitPart[];
 }
+
+/** The area under which crossings stand: they belong to a wall between two. */
+export const CROSSINGS_AREA = 'crossings';
+
+/** What a crossing takes, as lines of the kit. Lengths and volumes are counted in the unit that is named behind. */
+export const crossingDemand = (name: string, parts: readonly CrossingPart[]): KitDemand => ({
+  area: CROSSINGS_AREA,
+  user: name,
+  parts: parts.map(({ id, what, count, unit }) => ({
+    part: id,
+    kind: 'crossing',
+    name: unit === 'piece' ? what : `${what}, ${unit === 'ml' ? 'mL' : unit}`,
+    quantity: count,
+  })),
+});
 
 export interface KitLine {
   readonly part: string;
-  readonly kind: PlanPartKind;
+  readonly kind: KitPartKind;
   readonly name: string;
   readonly needed: number;
   readonly spare: number;
@@ -40,7 +63,7 @@ export interface Kit {
   readonly lines: readonly KitLine[];
 }
 
-const KINDS: readonly PlanPartKind[] = [
+const KINDS: readonly KitPartKind[] = [
   'gland',
   'ring',
   'adaptor',
@@ -48,6 +71,7 @@ const KINDS: readonly PlanPartKind[] = [
   'shroud',
   'compound',
   'blankingPlug',
+  'crossing',
 ];
 
 /** Spares of one part. A hair is taken off before rounding up, so that 5 % of 20 is one and not two. */
@@ -61,7 +85,7 @@ export function kitOf(
   stock: ReadonlyMap<string, number> | null = null,
 ): Kit {
   const areas = [...new Set(demands.map((d) => d.area))].sort((a, b) => a.localeCompare(b));
-  const found = new Map<string, { part: PlanPart; byArea: number[]; needed: number; users: string[] }>();
+  const found = new Map<string, { part: KitPart; byArea: number[]; needed: number; users: string[] }>();
   for (const demand of demands) {
     const at = areas.indexOf(demand.area);
     for (const part of demand.parts) {
@@ -115,7 +139,7 @@ export function kitTable(kit: Kit): (string | number)[][] {
   ];
 }
 
-export const KIND_WORDS: Readonly<Record<PlanPartKind, string>> = {
+export const KIND_WORDS: Readonly<Record<KitPartKind, string>> = {
   gland: 'gland',
   ring: 'alternative ring',
   adaptor: 'adaptor',
@@ -123,4 +147,5 @@ export const KIND_WORDS: Readonly<Record<PlanPartKind, string>> = {
   shroud: 'shroud',
   compound: 'compound',
   blankingPlug: 'blanking plug',
+  crossing: 'crossing',
 };

@@ -102,6 +102,8 @@ export const sleevePlanSchema = object({
   parts,
   /** From so many cables on sleeves belong on while pulling; null when all go on after it. */
   pullingFrom: orNull(),
+  /** A round opening that takes all of it as it is, mm, where this one does not; null where it does, or none was looked for. */
+  wouldFitMm: orNull(),
 })
   .noUnknown()
   .required();

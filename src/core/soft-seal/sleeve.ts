@@ -1,4 +1,4 @@
-import { circleArea, enclose, shapeArea, type PackingRun, type Shape } from '@/core/circle-packing';
+import { bundle, circleArea, enclose, shapeArea, type PackingRun, type Shape } from '@/core/circle-packing';
 import {
   answerOf,
   cartridgesFor,
@@ -60,10 +60,22 @@ export function* planSleeve(request: SleeveRequest): PackingRun<SleevePlan> {
     wrapped.map((w) => w.d),
     { clearance, seed, limitSeconds },
   );
-  if (lies.answer === 'cannot')
-    return settleSleeve(request, [], finding('fails', 'never', { bound: lies.bound, shape }));
-  if (lies.answer === 'notFound')
-    return settleSleeve(request, [], finding('fails', 'notFound', { by: lies.shortBy }));
+  if (lies.answer !== 'fits') {
+    const round = yield* bundle(
+      wrapped.map((w) => w.d),
+      { clearance, seed, limitSeconds },
+    );
+    return {
+      ...settleSleeve(
+        request,
+        [],
+        lies.answer === 'cannot'
+          ? finding('fails', 'never', { bound: lies.bound, shape })
+          : finding('fails', 'notFound', { by: lies.shortBy }),
+      ),
+      wouldFitMm: round.diameter,
+    };
+  }
   const placed = lies.circles.map(({ i, x, y, d }): SleeveCircle => {
     const { tag = '', with: part = '' } = wrapped[i] ?? {};
     return { tag, part, x, y, d };
@@ -134,6 +146,7 @@ export function settleSleeve(
     airMm: airMm(request),
     parts: answer === 'refused' ? [] : partsOf(sheet, wrapped, blanks, sealantMl),
     pullingFrom: pullingFrom(sheet, shape, wrapped),
+    wouldFitMm: null,
   };
 }
 

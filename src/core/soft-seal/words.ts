@@ -113,11 +113,16 @@ export const sealWords = ({ verdict, case: said }: SealFinding): string => {
   return verdict === 'holds' ? yes : no;
 };
 
-/** The one sentence that a plan comes to: what keeps it from closing, first of all what fails, else that it closes. */
+/** What a plan that closes is known by: the figure of its kind. */
+const FIRST: readonly (keyof SealCases)[] = ['open', 'annulus', 'cloth'];
+
+/** The one sentence that a plan comes to: what keeps it from closing, first of all what fails, else that it closes and on what figure. */
 export function verdictOf(findings: readonly SealFinding[]): string {
   const against =
     findings.find((f) => f.verdict === 'fails') ?? findings.find((f) => f.verdict === 'ask') ?? null;
-  return against === null ? 'Closes: everything that was looked at holds.' : sealWords(against);
+  if (against !== null) return sealWords(against);
+  const own = findings.find((f) => FIRST.includes(f.case.code));
+  return own === undefined ? 'closes' : `closes: ${sealWords(own)}`;
 }
 
 /** The usual cautions of every soft seal. */

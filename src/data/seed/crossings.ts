@@ -213,7 +213,7 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
     name: 'X-7',
     setup: {
       kind: 'sleeve',
-      place: 'Old stub through the mill wall: too full',
+      place: 'Old stub through the mill wall',
       rating: 'fire 30 minutes, dust tight',
       members: [
         measured('M-701', 'power', 35.2, 35.8),
@@ -225,7 +225,7 @@ export const QUILLMERE_CROSSINGS: readonly SeedCrossing[] = [
       sheet: { code: 'PS', revision: 'B' },
       faces: 2,
       shape: 'circle',
-      bore: { min: 99, max: 101 },
+      bore: { min: 84, max: 86 },
       width: undefined,
       height: undefined,
       depth: { min: 120, max: 122 },

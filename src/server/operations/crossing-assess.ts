@@ -20,6 +20,7 @@ import { actOf, replay, type BenchAct, type ChainFault, type CrossingRef, type S
 import { ENDS, withNominal } from '@/core/schedule';
 import {
   findCrossing,
+  listCrossings,
   liveCables,
   loadCrossingPlans,
   loadCrossingSheets,
@@ -186,6 +187,27 @@ export async function requireCrossing(
   if (!job.ok) return job;
   const row = await findCrossing(tx, job.value.id, ref.crossing);
   return row ? ok({ job: job.value, row }) : refuse('crossing', 'there is no such crossing', ref.crossing);
+}
+
+/** Every crossing of a job with all that is known of it, in the order in which they were added. */
+export async function assessedCrossings(
+  tx: Tx,
+  job: JobRow,
+): Promise<Result<readonly { readonly row: CrossingRow; readonly is: Assessed<CrossingKindId> }[]>> {
+  const rows = await listCrossings(tx, job.id);
+  const ids = rows.map((r) => r.id);
+  const stored = await loadCrossingPlans(tx, ids);
+  const recordOf = await auditedRecords(tx, job, 'crossing', ids);
+  const known = onlyKnown(await knownDiameters(tx, job));
+  const sheets = await loadCrossingSheets(tx);
+  const all: { row: CrossingRow; is: Assessed<CrossingKindId> }[] = [];
+  for (const row of rows) {
+    const mine = stored.filter((p) => p.crossingId === row.id);
+    const found = assess<CrossingKindId>(row.setup, known, mine, recordOf(row.id), sheets);
+    if (!found.ok) return found;
+    all.push({ row, is: found.value });
+  }
+  return ok(all);
 }
 
 /** A crossing with all that is known of it. */

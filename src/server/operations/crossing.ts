@@ -21,8 +21,6 @@ import { verdictOf } from '@/core/soft-seal';
 import {
   database,
   insertCrossing,
-  listCrossings,
-  loadCrossingPlans,
   loadCrossingSheets,
   updateCrossing,
   type CrossingRow,
@@ -34,8 +32,8 @@ import { auditedRecords } from '../record/faults';
 import { operation } from '../transaction';
 import {
   askOf,
-  assess,
   assessed,
+  assessedCrossings,
   knownDiameters,
   onlyKnown,
   requireCrossing,
@@ -48,20 +46,8 @@ export function viewCrossings(slug: string): Promise<Result<readonly CrossingLin
     const tx = database();
     const job = await requireJob(tx, slug);
     if (!job.ok) return job;
-    const rows = await listCrossings(tx, job.value.id);
-    const ids = rows.map((r) => r.id);
-    const stored = await loadCrossingPlans(tx, ids);
-    const recordOf = await auditedRecords(tx, job.value, 'crossing', ids);
-    const known = onlyKnown(await knownDiameters(tx, job.value));
-    const sheets = await loadCrossingSheets(tx);
-    const lines: CrossingLine[] = [];
-    for (const row of rows) {
-      const mine = stored.filter((p) => p.crossingId === row.id);
-      const found = assess<CrossingKindId>(row.setup, known, mine, recordOf(row.id), sheets);
-      if (!found.ok) return found;
-      lines.push(lineOf(row, found.value));
-    }
-    return ok(lines);
+    const all = await assessedCrossings(tx, job.value);
+    return all.ok ? ok(all.value.map(({ row, is }) => lineOf(row, is))) : all;
   });
 }
 

@@ -1,6 +1,7 @@
 import { ok, type Result } from '@/core/kernel';
+import { partsOf, type CrossingKindId } from '@/core/crossing';
 import { sameThread, threadName, type Accessory } from '@/core/catalogue';
-import { kitOf, type Kit, type KitDemand, type SpareRule } from '@/core/kit';
+import { crossingDemand, kitOf, type Kit, type KitDemand, type SpareRule } from '@/core/kit';
 import { coversConcept, coversGroup, coversIp, temperatureMarginC } from '@/core/gland-selection';
 import type { CodeProfile, Enclosure } from '@/core/schedule';
 import {
@@ -11,15 +12,17 @@ import {
   loadCatalogue,
   loadTerminations,
   terminationIdsOfJob,
+  type StoredCrossingPlan,
 } from '@/data';
 import { guarded } from '../guard';
+import { assessedCrossings } from './crossing-assess';
 import { requireJob } from './load';
 
 export interface KitAnswer {
   readonly kit: Kit;
-  /** Ends that are made off and signed: their parts are on the cable and not in the kit. */
+  /** Ends that are made off and crossings that are built, and signed: their parts are in place and not in the kit. */
   readonly fitted: readonly string[];
-  /** Terminations without a plan: their parts are not in the kit. */
+  /** Terminations and crossings without a plan: their parts are not in the kit. */
   readonly unplanned: readonly string[];
   /** Entries that nobody uses and for which the catalogue has no plug. */
   readonly unplugged: readonly string[];
@@ -92,6 +95,15 @@ export function viewKit(
             { part: plug.partNumber, kind: 'blankingPlug', name: `blanking plug ${threadName(plug.thread)}` },
           ],
         });
+    }
+    const crossings = await assessedCrossings(tx, job.value);
+    if (!crossings.ok) return crossings;
+    for (const { row, is } of crossings.value) {
+      const name = `crossing ${row.name}`;
+      const [plan]: readonly StoredCrossingPlan[] = is.plans;
+      if (is.state === 'built') fitted.push(name);
+      else if (plan === undefined) unplanned.push(name);
+      else demands.push(crossingDemand(name, partsOf<CrossingKindId>(plan)));
     }
     return ok({
       kit: kitOf(demands, rule, stock),

@@ -81,7 +81,9 @@ function Line({ job, line }: { readonly job: string; readonly line: CrossingLine
           <StateWords state={line.state}>
             {line.state === 'building' ? `, ${line.done} of ${line.steps} steps` : ''}
           </StateWords>
-          <span>{line.cables} cables</span>
+          <span>
+            {line.cables} {line.cables === 1 ? 'cable' : 'cables'}
+          </span>
           {line.provisional ? (
             <Box component="b" sx={{ fontWeight: 600, color: 'warning.main' }}>
               provisional
@@ -99,7 +101,13 @@ function Line({ job, line }: { readonly job: string; readonly line: CrossingLine
 /** What its plan comes to: how full its frames are, or whether a soft seal closes. */
 function Comes({ line }: { readonly line: CrossingLine }) {
   if (line.fill !== null) return <Fill fill={line.fill} />;
-  return <Typography variant="lead">{line.verdict ?? 'No plan yet.'}</Typography>;
+  return (
+    <Typography variant="lead">
+      {line.verdict === null
+        ? 'No plan yet.'
+        : `${line.verdict.slice(0, 1).toUpperCase()}${line.verdict.slice(1)}.`}
+    </Typography>
+  );
 }
 
 /** How many places of each size are taken, drawn. */
@@ -143,7 +151,7 @@ function AddCrossing({ job }: { readonly job: string }) {
       <Acts>
         <TextField
           label="Name of a new crossing"
-          placeholder="X-4"
+          placeholder="W-1"
           value={name}
           onChange={(e) => setName(e.target.value)}
           slotProps={{ htmlInput: { maxLength: 40 } }}

@@ -32,8 +32,12 @@ function leadOf({ kit, unplanned, fitted }: KitView, stock: string | null): stri
     stock === null ? '.' : short === 0 ? '; nothing is short.' : `; ${short} are short against ${stock}.`;
   return [
     `${kit.lines.length} parts for what is planned, with spares${against}`,
-    unplanned.length > 0 ? `${unplanned.length} terminations are not planned and not in it.` : '',
-    fitted.length > 0 ? `${fitted.length} are made off and signed: what they took is not counted again.` : '',
+    unplanned.length > 0
+      ? `${unplanned.length} terminations and crossings are not planned and not in it.`
+      : '',
+    fitted.length > 0
+      ? `${fitted.length} are made off or built, and signed: what they took is not counted again.`
+      : '',
   ].join(' ');
 }
 

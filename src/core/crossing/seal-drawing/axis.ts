@@ -79,8 +79,11 @@ export function sleeveAxis(request: SleeveRequest, plan: SleevePlan): Drawing {
     });
   }
   const y = across + 2 * WALL + DIMENSION * 0.8;
-  const size = Math.min(7, width / 30);
+  const size = width / 32;
   const right = OUT + deep;
+  const air = deep - 2 * sealantMm - fillingMm;
+  if (air > 4 * size)
+    items.push(label('air', OUT + deep / 2, top + across - size, size, 'middle', 'dimension'));
   items.push(
     ...horizontalDimension(OUT, OUT + sealantMm, y, trimNumber(sealantMm, 1), 'sealant', size),
     ...horizontalDimension(OUT + sealantMm, OUT + sealantMm + half, y, trimNumber(half, 1), 'filling', size),
@@ -118,7 +121,7 @@ export function plugAxis({ bore, cable, depthMm, sheet }: PlugRequest, plan: Plu
   const across = bore.min;
   const height = across + 2 * WALL + 2 * DIMENSION;
   const top = WALL + (across - cable.diameter.max) / 2;
-  const size = Math.min(7, width / 30);
+  const size = width / 32;
   const y = across + 2 * WALL + DIMENSION * 0.8;
   const { role, pattern } = lookOf([cable.circuit ?? ''], cable.circuit ?? '');
   return {
@@ -184,7 +187,7 @@ export function wrapAxis(request: WrapRequest, plan: WrapPlan): Drawing {
   const head = 22;
   const middle = head + tall / 2 + 6;
   const bottom = middle + tall / 2 + 6;
-  const size = Math.min(8, width / 34);
+  const size = width / 34;
   const stripAt = from + marks.fromStubMm + (marks.apartMm - strip.widthMm) / 2;
   const items: DrawingItem[] = [
     bar('wall', 0, head - 6, wallMm, tall + 24),

@@ -43,17 +43,17 @@ export const label = (
   role: Role = 'label',
 ): DrawingItem => ({ kind: 'text', role, at: { x, y: y + size * 0.35 }, text, size, weight: 600, anchor });
 
-/** Letters smaller than this, as a share of the whole drawing's width, are read by nobody on a screen. */
-const LEAST = 1 / 52;
+/** Letters smaller than this, as a share of the whole drawing's width, are read by nobody on a screen that shows it beside its inputs. */
+const LEAST = 1 / 31;
 
 /**
  * What a cable is called beside or in it: its tag where it fits, else its number in the list beside the drawing. Null when not even that fits.
  */
 export function nameFor(tag: string, number: number, d: number, width: number) {
-  const size = Math.min(width / 30, d * 0.34);
-  const fitted = Math.min(size, ((d * 0.86) / Math.max(0.1, textWidth(tag, size, 600))) * size);
+  const most = width / 24;
+  const fitted = Math.min(most, ((d * 0.86) / Math.max(0.1, textWidth(tag, most, 600))) * most);
   if (fitted >= width * LEAST) return { text: tag, size: fitted };
-  const small = Math.min(width / 30, d * 0.55);
+  const small = Math.min(most, d * 0.62);
   return small >= width * LEAST * 0.8 ? { text: String(number), size: small } : null;
 }
 
@@ -79,7 +79,7 @@ export function cable(
         dimensionId: tag,
         bare: true,
       },
-      { ...label(name.text, at.x, at.y, name.size), dimensionId: tag },
+      { ...label(name.text, at.x, at.y, name.size, 'middle', 'dimension'), dimensionId: tag },
     );
   }
   return items;

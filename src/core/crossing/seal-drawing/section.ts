@@ -79,7 +79,9 @@ export function sleeveSection(request: SleeveRequest, plan: SleevePlan): Drawing
     s.kind === 'circle'
       ? `${trimNumber(s.d, 1)} mm across`
       : `${trimNumber(s.w, 1)} × ${trimNumber(s.h, 1)} mm`;
-  items.push(label(`smallest opening, ${across}`, width / 2, height - foot / 2, Math.min(7, width / 22)));
+  items.push(
+    label(`smallest opening, ${across}`, width / 2, height - foot / 2, width / 24, 'middle', 'dimension'),
+  );
   const blanks = plan.circles.filter((c) => c.tag === null).length;
   return {
     width,
@@ -134,7 +136,9 @@ export function plugSection({ bore, cable: own, offsetMm = 0 }: PlugRequest, pla
         `gap ${trimNumber(plan.annulus.min, 1)}–${trimNumber(plan.annulus.max, 1)} mm`,
         middle,
         height - foot / 2,
-        Math.min(7, width / 20),
+        width / 24,
+        'middle',
+        'dimension',
       ),
     ],
     description: `Section across the bore of ${trimNumber(bore.min, 1)} mm, to scale: ${own.tag} with a gap of ${trimNumber(plan.annulus.min, 1)} to ${trimNumber(plan.annulus.max, 1)} mm round it${plan.plug === null ? ', and no plug that closes it' : `, ${plan.plug} in two halves`}`,
@@ -194,7 +198,9 @@ export function wrapSection(request: WrapRequest, plan: WrapPlan): Drawing {
         : `bundle ${trimNumber(outer.diameter.min, 0)}–${trimNumber(outer.diameter.max, 0)} mm, dashed: the stub`,
       middle,
       height - foot / 2,
-      Math.min(8, width / 26),
+      width / 26,
+      'middle',
+      'dimension',
     ),
   );
   return {

@@ -105,7 +105,7 @@ function Named({ made, lit, onLight }: NamedProps) {
 
 const DRAWINGS = {
   display: 'grid',
-  gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1.35fr)' },
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1.1fr)' },
   alignItems: 'start',
   gap: '12px 28px',
 } as const;

@@ -3,11 +3,12 @@ import { CROSSING_SETUP_FIELDS } from '@/core/crossing';
 import type { Verdict } from '@/core/gland-selection';
 import { placedProblem } from '@/core/kernel';
 import { sealWords, verdictOf, type SealAnswer, type SealFinding } from '@/core/soft-seal';
+import { trimNumber } from '@/core/units';
 import { Answer } from '../../kit-of-parts/Answer';
 import { Empty } from '../../kit-of-parts/Empty';
 import { PlainList } from '../../kit-of-parts/PlainList';
 import { NutMark } from '../../verdict/NutMark';
-import type { SealSession } from './use-seal';
+import type { SealMade, SealSession } from './use-seal';
 
 const MARKS: Readonly<Record<SealAnswer, Verdict>> = { closes: 'fits', refused: 'misfit', ask: 'unknown' };
 const FINDING_MARKS: Readonly<Record<SealFinding['verdict'], Verdict>> = {
@@ -26,6 +27,14 @@ const LEADS: Readonly<Record<SealAnswer, string>> = {
   ask: 'What is not known counts as not safe: say it on the left, and it is judged.',
 };
 
+/** What a plan leads to; one that lies in no opening of this size says what would help. */
+function leadOf({ of, plan }: SealMade): string {
+  const would = of === 'sleeve' ? plan.wouldFitMm : null;
+  return would === null
+    ? LEADS[plan.answer]
+    : `${LEADS.refused} What would help: a bore of ${trimNumber(Math.ceil(would * 10) / 10, 1)} mm takes all of it as it is; or a cable less, or two openings.`;
+}
+
 /** Does it close? A sentence with its number, or what is still to be said before anything can be. */
 export function SealVerdict({ session }: { readonly session: SealSession }) {
   const { view, shown, work } = session;
@@ -39,7 +48,7 @@ export function SealVerdict({ session }: { readonly session: SealSession }) {
         <NutMark verdict={MARKS[answer]} provisional={provisional} size={26} />
       </Box>
       <div>
-        <Answer words={`${sentence.slice(0, 1).toUpperCase()}${sentence.slice(1)}`} lead={LEADS[answer]} />
+        <Answer words={`${sentence.slice(0, 1).toUpperCase()}${sentence.slice(1)}`} lead={leadOf(shown)} />
       </div>
     </Box>
   );

@@ -82,6 +82,7 @@ export function SleeveFields({ form: { control } }: Props) {
             ['afterPulling', 'after the cables are pulled'],
             ['whilePulling', 'while they are pulled'],
           ]}
+          width="100%"
         />
       </Group>
     </>
@@ -137,8 +138,8 @@ export const WrapFields = ({ form: { control } }: Props) => (
           name="cloth"
           label="Cloth"
           options={[
-            ['openable', 'openable, round cables that are there'],
-            ['closed', 'closed, on before pulling'],
+            ['openable', 'openable'],
+            ['closed', 'closed: on first'],
           ]}
         />
         <FormPick control={control} name="pulled" label="Cables pulled already" options={YES_NO} />
