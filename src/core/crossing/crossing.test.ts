@@ -12,6 +12,7 @@ import {
   openingOffsets,
   placeRows,
   pressBase,
+  readCrossingSetup,
   readPlaces,
   requestHash,
   sheetOf,
@@ -315,5 +316,51 @@ describe('crossingRequest', () => {
       }),
       { numRuns: 20 },
     );
+  });
+});
+
+describe('a setup that is read', () => {
+  const frames = { place: '', rating: '', members: [], apart: [], spareShare: 0, frames: ['TF-1-150'] };
+
+  it('is of frames where it names no kind: so they were written before there were others', () => {
+    expect(readCrossingSetup(frames)).toEqual({ ok: true, value: { ...frames, kind: 'frames' } });
+    const sleeve = {
+      kind: 'sleeve',
+      place: '',
+      rating: '',
+      members: [],
+      shape: 'circle',
+      school: 'afterPulling',
+    };
+    expect(readCrossingSetup(sleeve)).toMatchObject({ ok: true });
+  });
+
+  it.each([
+    ['of no kind that there is', { ...frames, kind: 'mortar' }, 'kind'],
+    ['of one kind with the fields of another', { ...frames, kind: 'plug' }, ''],
+    ['of frames with a bore', { ...frames, bore: { min: 1, max: 2 } }, ''],
+    [
+      'with an interval that runs backwards',
+      { kind: 'plug', place: '', rating: '', members: [], bore: { min: 9, max: 8 } },
+      'bore',
+    ],
+    [
+      'with a slant past all measure',
+      {
+        kind: 'sleeve',
+        place: '',
+        rating: '',
+        members: [],
+        shape: 'circle',
+        school: 'afterPulling',
+        slantDeg: 81,
+      },
+      'slantDeg',
+    ],
+    ['that is a list', [], ''],
+    ['that is nothing', null, ''],
+  ])('is refused when it is %s', (_, given, path) => {
+    const read = readCrossingSetup(given);
+    expect(read.ok ? [] : read.problems.map((p) => p.path)).toContain(path);
   });
 });

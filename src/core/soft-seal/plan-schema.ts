@@ -102,8 +102,11 @@ export const sleevePlanSchema = object({
   parts,
   /** From so many cables on sleeves belong on while pulling; null when all go on after it. */
   pullingFrom: orNull(),
-  /** A round opening that takes all of it as it is, mm, where this one does not; null where it does, or none was looked for. */
-  wouldFitMm: orNull(),
+  /** The smallest round opening that was found to take the cables as they are, and how, where this one does not; null where it does, or none was looked for. */
+  wouldFit: object({ mm: figure(), circles: array().of(sleeveCircleSchema).max(600).required() })
+    .noUnknown()
+    .nullable()
+    .defined(),
 })
   .noUnknown()
   .required();

@@ -1,4 +1,12 @@
-import { bundle, circleArea, enclose, shapeArea, type PackingRun, type Shape } from '@/core/circle-packing';
+import {
+  bundle,
+  circleArea,
+  enclose,
+  shapeArea,
+  type PackingRun,
+  type Placed,
+  type Shape,
+} from '@/core/circle-packing';
 import {
   answerOf,
   cartridgesFor,
@@ -73,15 +81,17 @@ export function* planSleeve(request: SleeveRequest): PackingRun<SleevePlan> {
           ? finding('fails', 'never', { bound: lies.bound, shape })
           : finding('fails', 'notFound', { by: lies.shortBy }),
       ),
-      wouldFitMm: round.diameter,
+      wouldFit: { mm: round.diameter, circles: lyingIn(wrapped, round.circles) },
     };
   }
-  const placed = lies.circles.map(({ i, x, y, d }): SleeveCircle => {
+  return settleSleeve(request, withBlanks(request, shape, lyingIn(wrapped, lies.circles)));
+}
+
+const lyingIn = (wrapped: readonly Wrapped[], circles: readonly Placed[]): SleeveCircle[] =>
+  circles.map(({ i, x, y, d }) => {
     const { tag = '', with: part = '' } = wrapped[i] ?? {};
     return { tag, part, x, y, d };
   });
-  return settleSleeve(request, withBlanks(request, shape, placed));
-}
 
 /** What lies there, with blanks in the gaps that are left. */
 export function withBlanks(
@@ -146,7 +156,7 @@ export function settleSleeve(
     airMm: airMm(request),
     parts: answer === 'refused' ? [] : partsOf(sheet, wrapped, blanks, sealantMl),
     pullingFrom: pullingFrom(sheet, shape, wrapped),
-    wouldFitMm: null,
+    wouldFit: null,
   };
 }
 

@@ -19,6 +19,8 @@ export interface SealStep {
     readonly maxMm: number;
     readonly over?: string;
     readonly under?: string;
+    /** Why the step may not pass without it. */
+    readonly needed: string;
   }[];
   /** Parts of the plan that it stands on: what changes there sends it back. */
   readonly decisions: readonly string[];

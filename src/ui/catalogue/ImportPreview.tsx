@@ -43,7 +43,7 @@ export function SheetPreview({ sheet }: { readonly sheet: SheetSeen }) {
   ] as const;
   return (
     <Seen
-      title={`${sheet.words} ${sheet.code} revision ${sheet.revision}`}
+      title={`${sheet.words.slice(0, 1).toUpperCase()}${sheet.words.slice(1)} ${sheet.code} revision ${sheet.revision}`}
       words={`${sheetWords(sheet)}${sheet.leads ? '' : LATER}`}
     >
       {state === 'new'

@@ -55,8 +55,11 @@ export function sleeveSection(request: SleeveRequest, plan: SleevePlan): Drawing
       ? shape('ground', round(x0, y0, s.d / 2))
       : shape('ground', rectangle(WALL, WALL, s.w, s.h)),
   ];
-  for (const c of plan.circles) {
-    const at = { x: x0 + c.x, y: y0 - c.y };
+  // What lies in no opening of this size is drawn in the smallest that was found for it, over the edge of this one.
+  const lying = plan.circles.length > 0 ? plan.circles : (plan.wouldFit?.circles ?? []);
+  const [cx, cy] = plan.circles.length > 0 ? [x0, y0] : [width / 2, (height - foot) / 2];
+  for (const c of lying) {
+    const at = { x: cx + c.x, y: cy - c.y };
     if (c.tag === null) {
       items.push(shape('body', round(at.x, at.y, c.d / 2), { dimensionId: `blank ${c.part}` }));
       items.push(line(cross(at, c.d / 6), { width: width / 500 }));
@@ -75,6 +78,10 @@ export function sleeveSection(request: SleeveRequest, plan: SleevePlan): Drawing
       ),
     );
   }
+  if (plan.circles.length === 0 && plan.wouldFit !== null) {
+    const edge = s.kind === 'circle' ? round(x0, y0, s.d / 2) : rectangle(WALL, WALL, s.w, s.h);
+    items.push(line([...edge, ...edge.slice(0, 1)], { dashed: true, role: 'mark', width: 1.6 }));
+  }
   const across =
     s.kind === 'circle'
       ? `${trimNumber(s.d, 1)} mm across`
@@ -90,7 +97,7 @@ export function sleeveSection(request: SleeveRequest, plan: SleevePlan): Drawing
     items,
     description:
       plan.circles.length === 0
-        ? `The opening, ${across}, to scale; nothing lies in it: no arrangement closes`
+        ? `The opening, ${across}, to scale; what is to go through lies in no way in it`
         : `Section across the opening, ${across}, to scale: ${plan.circles.length - blanks} cables in their sleeves, ${blanks} blanks`,
   };
 }

@@ -76,6 +76,7 @@ function depthStep({ sheet, depth }: SleeveRequest, { sealantMm, airMm }: Sleeve
         maxMm: Math.max(depth.max, 2 * room + sheet.fillingMm + airMm),
         over: 'deeper than it was measured: plan again',
         under: 'too shallow: sealant, filling and air do not lie in it',
+        needed: 'only the measure says that sealant and filling lie in it',
       },
     ],
     decisions: ['depth'],

@@ -192,6 +192,7 @@ function tied({ tie }: WrapPlan, which: string, name: string): SealStep[] {
           maxMm: tie.pullMm.max,
           over: 'too much: the strip is cut; take it off and lay a new one',
           under: 'too little: draw on',
+          needed: 'only the figure says that the strip is in its window',
         },
       ],
       decisions: ['tie'],

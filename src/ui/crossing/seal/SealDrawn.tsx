@@ -59,9 +59,11 @@ export function SealDrawn({ session, made }: Props) {
         }}
       >
         {words?.text ??
-          (made.of === 'sleeve'
+          (made.of === 'sleeve' && made.plan.circles.length > 0
             ? 'Drag a cable to another place, or choose it and move it with the arrow keys: the rest is laid round it.'
-            : 'To scale; cables at the largest that they may be.')}
+            : made.of === 'sleeve' && made.plan.wouldFit !== null
+              ? 'Drawn as they lie closest; dashed: the opening, that they reach over.'
+              : 'To scale; cables at the largest that they may be.')}
       </Box>
       <Named made={made} lit={lit} onLight={setLit} />
     </>

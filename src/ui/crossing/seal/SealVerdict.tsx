@@ -29,7 +29,7 @@ const LEADS: Readonly<Record<SealAnswer, string>> = {
 
 /** What a plan leads to; one that lies in no opening of this size says what would help. */
 function leadOf({ of, plan }: SealMade): string {
-  const would = of === 'sleeve' ? plan.wouldFitMm : null;
+  const would = of === 'sleeve' ? (plan.wouldFit?.mm ?? null) : null;
   return would === null
     ? LEADS[plan.answer]
     : `${LEADS.refused} What would help: a bore of ${trimNumber(Math.ceil(would * 10) / 10, 1)} mm takes all of it as it is; or a cable less, or two openings.`;
