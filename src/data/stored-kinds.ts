@@ -37,7 +37,7 @@ function madeReader<K extends CrossingKindId>(of: K): (request: string, body: st
   const plans = storedJson(`plan of ${words}`, readPlan, 60);
   return (request, body, id) =>
     // One object for each kind: what stands in it was read by that kind's own readers.
-    ({ of, request: requests.parse(request, id), plan: plans.parse(body, id) }) as unknown as Made<K>;
+    ({ of, request: requests.parse(request, id), plan: plans.parse(body, id) });
 }
 
 export const CROSSING_MADE: { readonly [K in CrossingKindId]: ReturnType<typeof madeReader<K>> } = {

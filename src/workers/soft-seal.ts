@@ -1,6 +1,7 @@
 import type { SealAsk, SealPlan } from '@/core/crossing';
 import type { Result } from '@/core/kernel';
 import type { LaterAnswer, SleevePlan, SleeveRequest } from '@/core/soft-seal';
+import type { StubsAnswer, StubsRequest } from '@/core/stub-choice';
 import { runInWorker, type OnProgress, type Running } from './run-in-worker';
 import type { SealWorker } from './soft-seal.worker';
 
@@ -20,6 +21,12 @@ export const startLater = (
 ): Running<LaterAnswer> =>
   runInWorker<SealWorker, LaterAnswer>(begun(), onProgress, (remote, report) =>
     remote.later(request, plan, cable, report),
+  );
+
+/** Looks for the stubs of least cost that take all cables, and which lies in which. */
+export const startStubs = (asked: StubsRequest, onProgress: OnProgress): Running<Result<StubsAnswer>> =>
+  runInWorker<SealWorker, Result<StubsAnswer>>(begun(), onProgress, (remote, report) =>
+    remote.stubs(asked, report),
   );
 
 /** Lays a cable elsewhere, and the rest round it. */

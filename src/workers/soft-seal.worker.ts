@@ -8,7 +8,8 @@ import {
   type SleevePlan,
   type SleeveRequest,
 } from '@/core/soft-seal';
-import type { Result } from '@/core/kernel';
+import { ok, type Result } from '@/core/kernel';
+import { planStubs, taskOf, type StubsAnswer, type StubsRequest } from '@/core/stub-choice';
 import type { OnProgress } from './run-in-worker';
 
 /** Longest that an arrangement is looked for: a bundle is worked out after another. */
@@ -19,14 +20,17 @@ interface Share {
 }
 
 /** Runs a search to its end or until its time is over, and tells how far it is. */
-function driven<T>(run: Generator<Share, T, boolean>, onProgress: OnProgress): T {
-  const until = performance.now() + LIMIT_MS;
+function driven<T>(run: Generator<Share | void, T, boolean>, onProgress: OnProgress): T {
+  const begun = performance.now();
+  const until = begun + LIMIT_MS;
   let told = 0;
   let step = run.next();
   while (step.done !== true) {
     const now = performance.now();
     if (now - told > 100) {
-      onProgress('packing', Math.round(100 * step.value.share), 100);
+      // A search that does not know how far it is has its time as a measure.
+      const share = step.value?.share ?? (now - begun) / LIMIT_MS;
+      onProgress('packing', Math.round(100 * share), 100);
       told = now;
     }
     step = run.next(now >= until);
@@ -43,6 +47,10 @@ const api = {
     cable: SleeveRequest['cables'][number],
     onProgress: OnProgress,
   ): Promise<LaterAnswer> => Promise.resolve(driven(addLater(request, plan, cable), onProgress)),
+  stubs: (asked: StubsRequest, onProgress: OnProgress): Promise<Result<StubsAnswer>> => {
+    const task = taskOf(asked);
+    return Promise.resolve(task.ok ? ok(driven(planStubs(task.value), onProgress)) : task);
+  },
   move: (
     request: SleeveRequest,
     plan: SleevePlan,

@@ -50,6 +50,7 @@ const COMMANDS: {
   setProfile: true,
   addCrossing: true,
   setCrossing: true,
+  splitCrossing: true,
   takeCrossingPlan: true,
   takeReentry: true,
   undo: true,

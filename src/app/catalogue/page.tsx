@@ -26,7 +26,7 @@ export default async function CatalogueOfJob({ searchParams }: Props) {
   const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
   const cables = job ? await look('viewCatalogueCables', [job.slug]) : null;
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/" />;
-  const { families, frameSheets } = catalogue.value;
+  const { families, frameSheets, seals } = catalogue.value;
   const shown = families.find((f) => f.family.code === asked.family) ?? families[0] ?? null;
   return (
     <div className={styles.shell}>
@@ -46,6 +46,11 @@ export default async function CatalogueOfJob({ searchParams }: Props) {
           cables={cables?.ok ? cables.value : []}
           parts={partsOf(catalogue.value)}
           frameSheets={sheetsInForce(frameSheets)}
+          seals={{
+            plugSheets: sheetsInForce(seals.plugSheets),
+            sleeveSheets: sheetsInForce(seals.sleeveSheets),
+            wrapSheets: sheetsInForce(seals.wrapSheets),
+          }}
         />
       </MayProvider>
     </div>

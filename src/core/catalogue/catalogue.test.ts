@@ -267,11 +267,12 @@ describe('sheets of transit frames', () => {
       problems((f) => {
         f.families = [];
         f.frameSheets = [];
+        f.plugSheets = f.sleeveSheets = f.wrapSheets = [];
         f.adaptors = [];
         f.accessories = [];
         f.compounds = [];
       }).map((p) => p.message),
-    ).toEqual(['holds nothing: no family, no part, no compound, no sheet of transit frames']);
+    ).toEqual(['holds nothing: no family, no part, no compound, no sheet of crossings']);
   });
 
   it('are in force by date of issue, one of each code', () => {
@@ -279,5 +280,49 @@ describe('sheets of transit frames', () => {
     const b = { ...a, sheet: { ...a.sheet, revision: 'B', issued: '2026-08' } };
     const late = { ...a, sheet: { ...a.sheet, revision: 'old', issued: '2025-01' } };
     expect(sheetsInForce([a, b, late])).toEqual([b]);
+  });
+});
+
+describe('sheets of soft seals', () => {
+  const found = (change: (f: CatalogueFile) => void) => {
+    const file = structuredClone(demo) as CatalogueFile;
+    change(file);
+    const read = readCatalogue(file);
+    return read.ok ? [] : read.problems.map((p) => `${p.path} ${p.message}`);
+  };
+  const sleeves = (f: CatalogueFile) =>
+    f.sleeveSheets?.[0] ??
+    (() => {
+      throw new Error('sheet');
+    })();
+
+  it.each<[string, (f: CatalogueFile) => void, string]>([
+    [
+      'a part that stands twice',
+      (f) => sleeves(f).fillers.push({ id: 'BF-10', outerMm: 11 }),
+      'sleeveSheets[0].fillers names a part twice',
+    ],
+    [
+      'a revision that stands twice',
+      (f) => f.sleeveSheets?.push(sleeves(f)),
+      'sleeveSheets[1].code stands already at sleeveSheets[0].code',
+    ],
+    [
+      'an open time that falls in temperature',
+      (f) => void sleeves(f).sealant.openTime?.reverse(),
+      'sleeveSheets[0].sealant.openTime do not rise in temperature',
+    ],
+    ['a share over the whole', (f) => (sleeves(f).maxOpenShare = 1.1), 'sleeveSheets[0].maxOpenShare'],
+  ])('are refused with %s', (_, change, said) => {
+    expect(found(change).join('; ')).toContain(said);
+  });
+
+  it('may come in alone', () => {
+    expect(
+      found((f) => {
+        f.families = [];
+        f.frameSheets = f.plugSheets = f.wrapSheets = [];
+      }),
+    ).toEqual([]);
   });
 });

@@ -1,14 +1,6 @@
 import { array, object, string, type InferType, type ObjectSchema } from 'yup';
-import {
-  onceBy,
-  plugBody,
-  plugSheetSchema,
-  sleeveBody,
-  sleeveSheetSchema,
-  wrapBody,
-  wrapSheetSchema,
-} from '@/core/soft-seal';
-import { validate, type Problem } from '@/core/kernel';
+import { onceBy, plugBody, sleeveBody, wrapBody } from '@/core/soft-seal';
+import type { Problem } from '@/core/kernel';
 import { sheetSchema } from './family';
 
 /** What every sheet of a soft seal has besides its figures. */

@@ -3,6 +3,7 @@ export * from './kinds';
 export * from './place-csv';
 export * from './seal-drawing';
 export * from './seal-table';
+export * from './several-stubs';
 export * from './setup';
 export * from './summary';
 export * from './view';

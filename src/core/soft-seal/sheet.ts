@@ -187,5 +187,3 @@ export const tempSchema = number().min(-60).max(120).optional();
 
 /** Is the rating of the wall known, and the seal approved for it? Not known when left out. */
 export const ratingSchema = boolean().optional();
-
-export type Interval = InferType<ReturnType<typeof intervalOf>>;

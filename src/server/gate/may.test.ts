@@ -16,7 +16,7 @@ const TABLE: Readonly<Record<string, string>> = {
   'PF who chooses': 'takeSize answerFact replan setTerminals setCompound takeReentry',
   'FI who works at the bench': 'work',
   'P who plans':
-    'lockSize acceptJobChoice restamp setProfile addCrossing setCrossing takeCrossingPlan addCable editCable editCables retireCable importSheet importSetup addBox setBox addEntries setEntry takeOutBox addType setType takeOutType',
+    'lockSize acceptJobChoice restamp setProfile addCrossing setCrossing splitCrossing takeCrossingPlan addCable editCable editCables retireCable importSheet importSetup addBox setBox addEntries setEntry takeOutBox addType setType takeOutType',
   'X who sets up': 'setJob setArchived setMember invite withdrawInvitation',
   'PX who takes in sheets': 'importCatalogue',
   '* whoever is signed in':

@@ -91,6 +91,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   setProfile: PLANS,
   addCrossing: PLANS,
   setCrossing: PLANS,
+  splitCrossing: PLANS,
   takeCrossingPlan: PLANS,
   takeReentry: CHOOSES,
   undo: MEASURES,

@@ -9,7 +9,7 @@ import { viewCatalogueCables } from '../operations/catalogue-cables';
 import { exportCatalogue, exportSizes, previewCatalogue } from '../operations/catalogue-preview';
 import { lockSize, replan, takeSize } from '../operations/gland-selection';
 import { viewCompound } from '../operations/compound-cure';
-import { addCrossing, setCrossing, viewCrossing, viewCrossings } from '../operations/crossing';
+import { addCrossing, setCrossing, splitCrossing, viewCrossing, viewCrossings } from '../operations/crossing';
 import { takeCrossingPlan } from '../operations/crossing-plan';
 import { crossingFile, previewPlaces } from '../operations/crossing-file';
 import { takeReentry } from '../operations/crossing-reentry';
@@ -219,6 +219,9 @@ export const OPERATIONS = {
   ),
   setCrossing: write([CROSSING, VERSION, ['setup', a.json]], ([ref, version, setup], who) =>
     setCrossing(ref, version, setup, who),
+  ),
+  splitCrossing: write([CROSSING, VERSION, ['parts', a.json]], ([ref, version, parts]) =>
+    splitCrossing(ref, version, parts),
   ),
   takeCrossingPlan: write([CROSSING, ['draft', a.planDraft]], ([ref, draft], who, { now }) =>
     takeCrossingPlan(ref, draft, who, now),

@@ -155,7 +155,7 @@ export function assess<K extends CrossingKindId>(
   // Told apart by what they say they are of.
   const plans = all.filter((p) => p.of === setup.kind) as unknown as readonly StoredCrossingPlan<K>[];
   const [plan] = plans;
-  const steps = plan ? plannedSteps<K>(setup.kind, setup, plan as unknown as Made<K>, sheets) : [];
+  const steps = plan ? plannedSteps<K>(setup.kind, setup, plan, sheets) : [];
   const acts = record.events.map(actOf);
   const faults = [
     ...planFaults((plan as StoredCrossingPlan | undefined) ?? null, record.events),

@@ -1,4 +1,5 @@
-import { ok, refuse, type Result } from '@/core/kernel';
+import { array, mixed, object, string } from 'yup';
+import { ok, refuse, validate, type Result } from '@/core/kernel';
 import {
   briefOf,
   fillOf,
@@ -13,6 +14,7 @@ import {
   type CrossingPlanView,
   type CrossingSetup,
   type CrossingView,
+  type Setups,
   type Sheets,
 } from '@/core/crossing';
 import { sheetsInForce } from '@/core/catalogue';
@@ -131,9 +133,10 @@ export function addCrossing(
   });
 }
 
-function bareSetup<K extends CrossingKindId>(id: K, all: AllSheets): CrossingSetup {
+/** The setup of a crossing that has just been added, on the first sheet in force. */
+function bareSetup<K extends CrossingKindId>(id: K, all: AllSheets): Setups[K] {
   const kind: CrossingKind<K> = KINDS[id];
-  const [sheet] = sheetsInForce(kind.sheets(all));
+  const [sheet] = sheetsInForce<Sheets[K]>(kind.sheets(all));
   return kind.bare(sheet);
 }
 
@@ -168,5 +171,65 @@ export function setCrossing(
     return written
       ? ok({ version: version + 1 })
       : refuse('version', 'somebody else has changed this crossing: look again before you save');
+  });
+}
+
+/** A part that a crossing is divided into. */
+const partsSchema = array()
+  .of(
+    object({ name: string().max(200).required(), setup: mixed().required() })
+      .noUnknown()
+      .required(),
+  )
+  .min(2, 'are fewer than two: there is nothing to divide')
+  .max(60)
+  .required();
+
+/**
+ * Divides a crossing: it keeps its name with the first part, the others are added beside it. Every cable of it is in one of them and in one only. All of
+ * it or nothing; refused once its building is on record.
+ */
+export function splitCrossing(
+  ref: CrossingRef,
+  version: number,
+  parts: unknown,
+): Promise<Result<{ names: readonly string[] }>> {
+  return operation<{ names: readonly string[] }>(async (tx) => {
+    const found = await requireCrossing(tx, ref);
+    if (!found.ok) return found;
+    const { job, row } = found.value;
+    const read = validate(partsSchema, parts);
+    if (!read.ok) return read;
+    const record = (await auditedRecords(tx, job, 'crossing', [row.id]))(row.id);
+    if (record.events.length > 0)
+      return refuse('parts', 'its building is on record: it is not divided any more');
+    const setups: CrossingSetup[] = [];
+    for (const [i, part] of read.value.entries()) {
+      const setup = readCrossingSetup(part.setup);
+      if (!setup.ok)
+        return { ok: false, problems: setup.problems.map((p) => ({ ...p, path: `parts[${i}].${p.path}` })) };
+      if (i > 0 && !NAME.test(part.name.trim()))
+        return refuse(`parts[${i}].name`, 'needs 1 to 40 characters without a slash', part.name);
+      setups.push(setup.value);
+    }
+    const tags = (members: readonly { readonly tag: string }[]) =>
+      members
+        .map((m) => m.tag)
+        .sort()
+        .join('\n');
+    if (
+      tags(setups.flatMap((s): readonly { readonly tag: string }[] => s.members)) !== tags(row.setup.members)
+    )
+      return refuse('parts', 'do not hold every cable of it once');
+    const [first, ...others] = setups;
+    if (first === undefined || !(await updateCrossing(tx, row.id, version, first)))
+      return refuse('version', 'somebody else has changed this crossing: look again before you save');
+    const names = [row.name];
+    for (const [i, setup] of others.entries()) {
+      const name = read.value[i + 1]?.name.trim() ?? '';
+      await insertCrossing(tx, job.id, name, setup);
+      names.push(name);
+    }
+    return ok({ names });
   });
 }

@@ -6,7 +6,7 @@ import { QUILLMERE_CROSSINGS } from '@/data/seed/crossings';
 import { closeDatabase } from '@/data';
 import { sent, WORKS } from '../testing/bench';
 import { good, makeJob, NOW, PLANNER, refused } from '../testing/job';
-import { addCrossing, setCrossing, viewCrossing, viewCrossings } from './crossing';
+import { addCrossing, setCrossing, splitCrossing, viewCrossing, viewCrossings } from './crossing';
 import { crossingFile } from './crossing-file';
 import { takeCrossingPlan } from './crossing-plan';
 import { takeReentry } from './crossing-reentry';
@@ -163,4 +163,59 @@ it('goes into a job’s file and comes out of it as it was', async () => {
   const file = await good(exportJob(job));
   const { slug } = await good(importJob(JSON.stringify(file), PLANNER, NOW));
   for (const [, name] of SEALS) expect((await seal(slug, name)).setup).toEqual((await seal(job, name)).setup);
+});
+
+describe('a sleeve that is divided', () => {
+  const start = async () => {
+    const job = await makeJob();
+    await good(addCrossing(job, 'X-4', setupOf('X-4')));
+    const { setup, version } = await seal(job, 'X-4');
+    const part = (from: number, to: number, name = `X-4.${from}`) => ({
+      name,
+      setup: { ...setup, members: setup.members.slice(from, to) },
+    });
+    return { job, ref: { job, crossing: 'X-4' }, version, part };
+  };
+
+  it('keeps its name with the first part, and every cable is in one of them', async () => {
+    const { job, ref, version, part } = await start();
+    expect(await good(splitCrossing(ref, version, [part(0, 3), part(3, 7)]))).toEqual({
+      names: ['X-4', 'X-4.3'],
+    });
+    const tags = async (name: string) => (await seal(job, name)).setup.members.map((m) => m.tag);
+    expect([...(await tags('X-4')), ...(await tags('X-4.3'))]).toHaveLength(7);
+  });
+
+  it('stays whole when a cable is lost or doubled, a name is taken or none, it has changed, or it is built at', async () => {
+    const { job, ref, version, part } = await start();
+    await good(addCrossing(job, 'there', 'plug'));
+    for (const [parts, said] of [
+      [[part(0, 3), part(4, 7)], 'do not hold every cable of it once'],
+      [[part(0, 4), part(3, 7)], 'do not hold every cable of it once'],
+      [[part(0, 7)], 'fewer than two'],
+      [[part(0, 3), part(3, 7, 'there')], 'is there already'],
+      [[part(0, 3), part(3, 7, 'a/b')], 'without a slash'],
+      [[part(0, 3), { name: 'x', setup: { kind: 'mortar' } }], 'must be one of'],
+    ] as const)
+      expect(await refused(splitCrossing(ref, version, parts))).toContain(said);
+    expect(await refused(splitCrossing(ref, version + 1, [part(0, 3), part(3, 7)]))).toContain(
+      'somebody else',
+    );
+    const { view, plan } = await planOf(job, 'X-4');
+    await good(takeCrossingPlan(ref, draft(view.requestHash, plan), PLANNER, NOW));
+    const { steps } = await seal(job, 'X-4');
+    const [first] = steps;
+    if (!first) throw new Error('it has steps');
+    await good(
+      work(
+        { kind: 'crossing', ...ref },
+        sent(asHeld(first), NOW, randomUUID()),
+        { id: null, name: 'fitter' },
+        WORKS,
+        NOW,
+      ),
+    );
+    expect(await refused(splitCrossing(ref, version, [part(0, 3), part(3, 7)]))).toContain('is on record');
+    expect((await seal(job, 'X-4')).setup.members).toHaveLength(7);
+  });
 });

@@ -7,11 +7,13 @@ import Typography from '@mui/material/Typography';
 import { Link } from '../kit-of-parts/Link';
 import {
   PURPOSE_WORDS,
+  RECORD_KINDS,
   RECORDS,
   type Family,
   type FrameSheet,
   type Purpose,
   type RecordKind,
+  type SealSheets,
 } from '@/core/catalogue';
 import type { CatalogueCable } from '@/core/termination-view';
 import { Acts } from '../kit-of-parts/Acts';
@@ -22,6 +24,7 @@ import { PlainList } from '../kit-of-parts/PlainList';
 import { To } from '../kit-of-parts/To';
 import { FamilyPanel } from './FamilyPanel';
 import { FrameSheetPanel } from './FrameSheetPanel';
+import { SealSheetPanel } from './SealSheetPanel';
 import { ImportPanel } from './ImportPanel';
 import { For } from '../shell/may';
 
@@ -45,6 +48,7 @@ interface Props {
     readonly what: string;
   }[];
   readonly frameSheets: readonly FrameSheet[];
+  readonly seals: SealSheets;
 }
 
 const address = (family: string | null, slug: string | null): string =>
@@ -59,13 +63,17 @@ const typeIn = (kind: RecordKind, job: string | null, like?: string): string => 
   return `/catalogue/type/${kind}${query === '' ? '' : `?${query}`}`;
 };
 
-const KINDS: readonly RecordKind[] = ['family', 'adaptor', 'accessory', 'compound', 'frames'];
+const SEAL_PANELS = [
+  ['sleeveSheets', 'sleeves'],
+  ['plugSheets', 'plugs'],
+  ['wrapSheets', 'wraps'],
+] as const;
 
 /** Whatever a sheet can be of, typed in from paper. */
 const TypeIn = ({ job }: { readonly job: string | null }) => (
   <Acts label="Type in a new sheet">
     <Typography variant="quiet">Type in from paper:</Typography>
-    {KINDS.map((kind) => (
+    {RECORD_KINDS.map((kind) => (
       <Button key={kind} size="small" variant="outlined" component={Link} href={typeIn(kind, job)}>
         {RECORDS[kind].words}
       </Button>
@@ -74,7 +82,7 @@ const TypeIn = ({ job }: { readonly job: string | null }) => (
 );
 
 /** The families in force with their ranges, and the door through which a new sheet comes in. */
-export function CataloguePage({ families, shown, jobs, job, cables, parts, frameSheets }: Props) {
+export function CataloguePage({ families, shown, jobs, job, cables, parts, frameSheets, seals }: Props) {
   return (
     <Place
       title="Catalogue"
@@ -114,6 +122,16 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
       {frameSheets.map((sheet) => (
         <FrameSheetPanel key={sheet.code} sheet={sheet} typeIn={typeIn('frames', job, sheet.code)} />
       ))}
+      {SEAL_PANELS.flatMap(([list, kind]) =>
+        seals[list].map((sheet) => (
+          <SealSheetPanel
+            key={`${list} ${sheet.code}`}
+            words={`${RECORDS[kind].words.slice(0, 1).toUpperCase()}${RECORDS[kind].words.slice(1)}`}
+            sheet={sheet}
+            typeIn={typeIn(kind, job, sheet.code)}
+          />
+        )),
+      )}
       {parts.length > 0 ? (
         <Folded title={`${parts.length} adaptors, accessories and compounds`}>
           <Box sx={{ columns: '3 260px', fontSize: 13.5 }}>

@@ -108,6 +108,10 @@ export interface Commands {
   setProfile: Of<[job: string, version: number, profile: unknown], { readonly changed: number }>;
   addCrossing: Of<[job: string, name: string, kind: CrossingKindId], { readonly name: string }>;
   setCrossing: Of<[ref: CrossingRef, version: number, setup: unknown], { readonly version: number }>;
+  splitCrossing: Of<
+    [ref: CrossingRef, version: number, parts: unknown],
+    { readonly names: readonly string[] }
+  >;
   takeCrossingPlan: Of<[ref: CrossingRef, draft: PlanDraft], { readonly planHash: string }>;
   takeReentry: Of<[ref: CrossingRef, draft: ReentryDraft], { readonly planHash: string }>;
   undo: Of<[job: string], { readonly label: string }>;

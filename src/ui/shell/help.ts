@@ -59,6 +59,8 @@ export const PLACE_HELP: Readonly<Record<string, Help>> = {
     rules: [
       'A module takes a cable whose whole interval lies between two of its layers. Rows are as high as their modules, and every row is full.',
       '“At most x % from the best” is proven by a bound; a plan is shown only after an independent check of every row.',
+      'A packed sleeve fits only with an arrangement that was audited; that it cannot is said with the bound that proves it, never by area alone.',
+      'What nobody has said of a soft seal is asked for and counts as not safe; figures stand on the worst that the measured intervals leave.',
     ],
   },
   compound: {

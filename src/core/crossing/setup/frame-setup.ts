@@ -1,5 +1,5 @@
 import { array, number, object, string, type InferType } from 'yup';
-import { frameOffer, sheetsInForce, type FrameSheet } from '@/core/catalogue';
+import { frameOffer, type FrameSheet } from '@/core/catalogue';
 import { BUILDING_SCHOOLS } from '@/core/frame-building';
 import { foldCircuits, strangeCircuitsOf, type FrameRequest } from '@/core/frame-packing';
 import { fail, hashOf, ok, type Problem, type Result } from '@/core/kernel';
@@ -66,15 +66,6 @@ export interface CrossingRequest {
   /** Cables that cannot be planned, each with the reason. */
   readonly missing: readonly { readonly tag: string; readonly reason: string }[];
 }
-
-/** The sheet in force that has a frame by its name; the first one where none has. */
-export const sheetWith = (
-  sheets: readonly FrameSheet[],
-  frame: string | undefined,
-): FrameSheet | undefined => {
-  const current = sheetsInForce(sheets);
-  return current.find((s) => s.frames.some((f) => f.id === frame)) ?? current[0];
-};
 
 /** The request of the planner for a crossing. Nothing is guessed: a cable without a diameter is named and left out. */
 export function crossingRequest(

@@ -1,4 +1,4 @@
-import { number, object, string, type InferType } from 'yup';
+import { number, object, string } from 'yup';
 import type { IntervalMm } from '@/core/kernel';
 
 /** One cable through the wall: from the schedule, with its measured diameter, or passing through with a diameter of its own. */
@@ -29,7 +29,6 @@ export const sheetNameSchema = object({
   .noUnknown()
   .optional()
   .default(undefined);
-export type SheetName = InferType<typeof sheetNameSchema>;
 
 /** What the schedule knows of a cable's outer sheath. */
 export interface KnownDiameter {

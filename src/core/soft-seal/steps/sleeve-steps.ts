@@ -14,7 +14,7 @@ export const wrappedWords = ({ tag, with: part, kind, strips, layerMm }: Wrapped
 
 /** The work on a packed sleeve: dry, wrapped, packed, and sealed on one face after the other. */
 export function sleeveSteps(request: SleeveRequest, plan: SleevePlan): SealStep[] {
-  const { sheet, lies, cables } = request;
+  const { lies, cables } = request;
   return [
     {
       id: 'clean',

@@ -17,10 +17,13 @@ import type { SealMade, SealSession } from './use-seal';
 
 const SealLater = dynamic(() => import('./SealLater').then((m) => m.SealLater));
 
+const SealStubs = dynamic(() => import('./SealStubs').then((m) => m.SealStubs));
+
 const PANES = [
   ['why', 'Why'],
   ['needs', 'What it needs'],
   ['later', 'Later'],
+  ['stubs', 'Several stubs'],
   ['files', 'Files'],
 ] as const;
 type PaneId = (typeof PANES)[number][0];
@@ -32,7 +35,12 @@ export function SealPanes({ session }: { readonly session: SealSession }) {
   if (shown === null && view.plans.length === 0) return null;
   return (
     <>
-      <Panes<PaneId> label="Of this seal" panes={PANES} value={pane} onChange={setPane} />
+      <Panes<PaneId>
+        label="Of this seal"
+        panes={PANES.filter(([id]) => id !== 'stubs' || view.kind === 'sleeve')}
+        value={pane}
+        onChange={setPane}
+      />
       <Pane of={pane}>
         <Shown pane={pane} session={session} made={shown} />
       </Pane>
@@ -58,7 +66,9 @@ function Shown({
         <Cautions cautions={[...session.view.sheet.cautions, ...SEAL_CAUTIONS]} />
       </>
     );
-  return pane === 'needs' ? <Needs made={made} /> : <SealLater session={session} made={made} />;
+  if (pane === 'needs') return <Needs made={made} />;
+  if (pane === 'later') return <SealLater session={session} made={made} />;
+  return made.of === 'sleeve' ? <SealStubs session={session} made={made} /> : null;
 }
 
 const partsIn = <K extends CrossingKindId>({ of, request, plan }: Made<K>): CrossingPart[] =>

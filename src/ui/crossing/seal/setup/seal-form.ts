@@ -50,18 +50,16 @@ const INTERVALS = ['bore', 'width', 'height', 'depth', 'outside', 'inside'] as c
 
 /** What is said in a form: intervals of which nothing is typed are left out, as is the measure of the other shape. */
 export function saidIn(values: SealForm): SealForm {
-  const said: SealForm = { ...values };
-  for (const name of INTERVALS) {
-    const interval = saidInterval(values[name]);
-    if (interval === undefined) delete said[name];
-    else said[name] = interval as NonNullable<SleeveSetup['bore']>;
-  }
-  if (said.shape === 'circle') {
-    delete said.width;
-    delete said.height;
-  }
-  if (said.shape === 'rectangle') delete said.bore;
-  return JSON.parse(JSON.stringify(said)) as SealForm;
+  const { shape } = values;
+  const unused: readonly string[] =
+    shape === 'circle' ? ['width', 'height'] : shape === 'rectangle' ? ['bore'] : [];
+  const said = Object.entries(values).flatMap(([name, value]: [string, unknown]) => {
+    if (unused.includes(name)) return [];
+    const is = INTERVALS.some((i) => i === name) ? saidInterval(value as { min?: unknown }) : value;
+    return is === undefined ? [] : [[name, is] as const];
+  });
+  // Without what is undefined deeper in it: a schema is strict.
+  return JSON.parse(JSON.stringify(Object.fromEntries(said))) as SealForm;
 }
 
 /** The setup of a plug as a packed sleeve through the same bore: what a sleeve asks besides is not known yet. */
