@@ -116,7 +116,12 @@ describe('a plug', () => {
     await pass('P-2', '50', '50.6');
     await click(() => byRole('button', 'Save'));
     await says('Saved.');
-    await says('depth: is not said');
+    // Half of an interval was typed: it is saved, and the form says no longer that it is not.
+    await wait(
+      async () =>
+        !(await d().executeScript<string>('return document.body.innerText')).includes('not saved yet'),
+      'saved',
+    );
     await click(() => byRole('button', 'Make it a packed sleeve'));
     await says('packed sleeve');
     await says('P-2');

@@ -37,7 +37,14 @@ export function SealSheetPanel({ words, sheet, typeIn }: Props) {
         Issued {sheet.sheet.issued}. Crossings keep the revision they stand on.{' '}
         <To href={typeIn}>Type in the sheet in hand</To>
       </Typography>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'flex-start', gap: '12px 44px' }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'max-content max-content minmax(0, 460px)' },
+          alignItems: 'start',
+          gap: '12px 44px',
+        }}
+      >
         {'plugs' in sheet ? (
           <Plugs sheet={sheet} />
         ) : 'cloths' in sheet ? (

@@ -10,9 +10,16 @@ export function BuildSeal({ view }: { readonly view: SealView }) {
   const drawings = useMemo(() => (inForce === undefined ? null : sealDrawings(inForce)), [inForce]);
   if (drawings === null) return null;
   return (
-    <Box sx={{ display: 'grid', gap: 2, maxWidth: 520 }}>
-      <DrawingSvg drawing={drawings.section} />
-      <DrawingSvg drawing={drawings.axis} />
+    <Box sx={{ display: 'grid', gap: 2 }}>
+      {[drawings.section, drawings.axis].map((drawing) => (
+        // Both are seen at once: each has half of the height that the step leaves.
+        <Box
+          key={drawing.description}
+          style={{ maxWidth: `calc(43dvh * ${(drawing.width / drawing.height).toFixed(3)})` }}
+        >
+          <DrawingSvg drawing={drawing} />
+        </Box>
+      ))}
     </Box>
   );
 }

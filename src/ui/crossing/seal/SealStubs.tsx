@@ -76,6 +76,8 @@ export function SealStubs({ session, made }: Props) {
   );
 }
 
+const sentence = (words: string): string => `${words.slice(0, 1).toUpperCase()}${words.slice(1)}`;
+
 const costWords = ({ status, cost, bound }: StubsAnswer): string =>
   status === 'optimal'
     ? `cost ${trimNumber(cost, 2)}, proven to be the least`
@@ -104,7 +106,7 @@ function Answered({ session, found }: { readonly session: SealSession; readonly 
             <DrawingSvg drawing={sealDrawings({ of: 'sleeve', request: s.request, plan: s.plan }).section} />
             <Box component="figcaption" sx={{ fontSize: 13.5 }}>
               <b>{s.offer.id}</b>: {s.request.cables.map((c) => c.tag).join(', ')};{' '}
-              {trimNumber(100 * s.freeShare, 0)} % free before blanks. {verdictOf(s.plan.findings)}.
+              {trimNumber(100 * s.freeShare, 0)} % free before blanks. {sentence(verdictOf(s.plan.findings))}.
             </Box>
           </Box>
         ))}
@@ -113,6 +115,11 @@ function Answered({ session, found }: { readonly session: SealSession; readonly 
         <For what="splitCrossing">
           <Divide session={session} sleeves={sleeves} />
         </For>
+      ) : null}
+      {answer.unplaced.length === 0 && sleeves.length === 1 ? (
+        <Typography variant="quiet" sx={{ mt: 1 }}>
+          One stub takes all of it: set its bore on the left, and save.
+        </Typography>
       ) : null}
     </>
   );

@@ -11,10 +11,12 @@ const MOST_OFFERED = 40;
 interface WaitingProps {
   readonly waiting: CrossingView['schedule'];
   readonly onAdd: (tag: string) => void;
+  /** So many are offered before a tag is typed. */
+  readonly most?: number;
 }
 
 /** Cables of the schedule that do not go through yet. */
-export function Waiting({ waiting, onAdd }: WaitingProps) {
+export function Waiting({ waiting, onAdd, most = MOST_OFFERED }: WaitingProps) {
   const [filter, setFilter] = useState('');
   const asked = filter.trim().toLowerCase();
   const found = waiting.filter((s) => s.tag.toLowerCase().includes(asked));
@@ -28,12 +30,12 @@ export function Waiting({ waiting, onAdd }: WaitingProps) {
         sx={{ mt: 2, width: 180 }}
       />
       <Acts label="Cables of the schedule">
-        {found.slice(0, MOST_OFFERED).map((s) => (
+        {found.slice(0, most).map((s) => (
           <ToggleButton key={s.tag} value={s.tag} onClick={() => onAdd(s.tag)}>
             + {s.tag} {s.diameter ? trimNumber(s.diameter.interval.max, 1) : 'not measured'}
           </ToggleButton>
         ))}
-        {found.length > MOST_OFFERED ? <span>and {found.length - MOST_OFFERED} more: type a tag</span> : null}
+        {found.length > most ? <span>and {found.length - most} more: type a tag</span> : null}
       </Acts>
     </>
   );

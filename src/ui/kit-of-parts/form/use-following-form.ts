@@ -37,8 +37,8 @@ export function useFollowingForm<T extends FieldValues>(
   const { getValues, reset } = form;
   const [seen, setSeen] = useState(version);
   /** Nothing was typed, or it is what the server has now: nothing is lost when the form follows. */
-  const mayFollow = () => !isDirty || formText(said(getValues())) === formText(shown);
-  const isOld = () => formText(defaultValues) === formText(shown);
+  const mayFollow = () => !isDirty || formText(said(getValues())) === formText(said(shown));
+  const isOld = () => formText(said(defaultValues as T)) === formText(said(shown));
   if (version !== seen && (mayFollow() || isOld())) setSeen(version);
   useEffect(() => {
     if (!isOld() && mayFollow()) reset(shown);

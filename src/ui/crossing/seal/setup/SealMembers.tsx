@@ -68,6 +68,7 @@ export function SealMembers({ form, view }: Props) {
         <>
           <Waiting
             waiting={view.schedule.filter((s) => !inside.has(s.tag))}
+            most={8}
             onAdd={(tag) => append({ tag, diameter: undefined })}
           />
           <PassingCable taken={inside} onAdd={append} />

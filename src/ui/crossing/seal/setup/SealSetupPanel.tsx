@@ -10,7 +10,7 @@ import { LeaveGuard } from '../../../kit-of-parts/form/LeaveGuard';
 import { useFollowingForm } from '../../../kit-of-parts/form/use-following-form';
 import { Problems } from '../../../kit-of-parts/Problems';
 import { SAVE_BAR } from '../../setup/save-bar';
-import { asSleeve, SEAL_FORMS, saidIn, type SealForm } from './seal-form';
+import { asSleeve, formOf, SEAL_FORMS, saidIn, type SealForm } from './seal-form';
 import { SealMembers } from './SealMembers';
 import { SealSheetField } from './SealSheetField';
 import { PlugFields, SleeveFields, WrapFields } from './KindFields';
@@ -27,7 +27,7 @@ const FIELDS = { sleeve: SleeveFields, plug: PlugFields, wrap: WrapFields } as c
 
 /** What is known of a soft seal, in the order of the work: the wall, the opening, what goes through, how it is built. */
 export function SealSetupPanel({ view, busy, problems, onSave }: Props) {
-  const shown = useMemo(() => view.setup as SealForm, [view.setup]);
+  const shown = useMemo(() => formOf(view.setup), [view.setup]);
   const { form, version, overtaken, follow } = useFollowingForm<SealForm>(
     SEAL_FORMS[view.kind],
     shown,

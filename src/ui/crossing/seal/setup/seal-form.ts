@@ -48,6 +48,33 @@ export const SEAL_FORMS: { readonly [K in SealKindId]: ObjectSchema<SealForm> } 
 
 const INTERVALS = ['bore', 'width', 'height', 'depth', 'outside', 'inside'] as const;
 
+const UNSAID = {
+  faces: undefined,
+  shape: undefined,
+  slantDeg: undefined,
+  tempC: undefined,
+  lies: undefined,
+  school: undefined,
+  depthMm: undefined,
+  angleDeg: undefined,
+  offsetMm: undefined,
+  stubMm: undefined,
+  weldContinuous: undefined,
+  centred: undefined,
+  cloth: undefined,
+  pulled: undefined,
+};
+
+/** A setup as a form has it: every field is there, so that one in which nothing is typed is not taken for a changed one. */
+export const formOf = (setup: SealSetup): SealForm => {
+  // A field that is there and holds nothing is one that is left out.
+  const known = { ...UNSAID, ...setup } as unknown as SealForm;
+  const intervals = Object.fromEntries(
+    INTERVALS.map((name) => [name, known[name] ?? { min: undefined, max: undefined }]),
+  );
+  return { ...known, ...intervals };
+};
+
 /** What is said in a form: intervals of which nothing is typed are left out, as is the measure of the other shape. */
 export function saidIn(values: SealForm): SealForm {
   const { shape } = values;
