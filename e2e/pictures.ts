@@ -22,7 +22,6 @@ interface Shot {
 }
 
 const SHOTS: readonly Shot[] = [
-  { name: 'jobs', path: '/' },
   { name: 'import', path: '/job/quillmere/schedule/import', file: 'examples/cable-lists/2-deutsch.csv' },
   { name: 'board', path: '/job/quillmere/board' },
   { name: 'schedule', path: '/job/quillmere/schedule' },
@@ -36,6 +35,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'tighten', path: '/job/quillmere/t/K-117/B/tighten' },
   { name: 'compound', path: '/job/quillmere/compound' },
   { name: 'crossing', path: '/job/quillmere/crossings/X-2' },
+  { name: 'soft-seal', path: '/job/quillmere/crossings/X-4' },
   { name: 'prove', path: '/job/quillmere/t/K-101/B/prove' },
   { name: 'catalogue', path: '/catalogue?family=AY3&job=quillmere' },
   { name: 'bench-cut', path: '/job/quillmere/bench/K-105/A', size: [1024, 768] },

@@ -49,6 +49,8 @@ const PAGES = [
   ...['places', 'cables', 'add', 'compare', 'files'].map((tab) => `${JOB}/crossings/X-1?tab=${tab}`),
   `${JOB}/crossings/X-2?tab=cables`,
   `${JOB}/crossings/X-2/build`,
+  ...['X-4', 'X-5', 'X-6', 'X-7'].map((name) => `${JOB}/crossings/${name}`),
+  `${JOB}/crossings/X-6/build`,
   `${JOB}/crossings/X-1/record`,
   `${JOB}/prints`,
   `${JOB}/profile`,
@@ -57,6 +59,7 @@ const PAGES = [
   '/catalogue?family=YB6&job=quillmere-annex',
   '/catalogue/edit/AY3',
   '/catalogue/type/frames?like=TF&job=quillmere',
+  '/catalogue/type/sleeves?like=PS&job=quillmere',
   '/job/quillmere-annex/t/D-203/B/choose',
 ];
 const WIDTHS = [390, 640, 768, 1024, 1280, 1920];

@@ -33,31 +33,29 @@ export class Overlap {
     // What a step costs besides the pairs.
     this.work += STEP_WORK * (n + 4);
     let sum = 0;
-    const meet = (i: number, j: number) => {
+    this.list(at);
+    const { pairs, pairCount } = this;
+    this.work += pairCount;
+    // Nearly all the time of a search is spent in this loop.
+    for (let k = 0; k < pairCount; k += 1) {
+      const i = pairs[2 * k] ?? 0;
+      const j = pairs[2 * k + 1] ?? 0;
       const dx = (at[2 * i] ?? 0) - (at[2 * j] ?? 0);
       const dy = (at[2 * i + 1] ?? 0) - (at[2 * j + 1] ?? 0);
       const apart = (radii[i] ?? 0) + (radii[j] ?? 0);
       const square = dx * dx + dy * dy;
-      if (square >= apart * apart) return;
+      if (square >= apart * apart) continue;
       const distance = Math.sqrt(square);
       const over = apart - distance;
       sum += over * over;
       // Two in one place part sideways.
-      const ux = distance > 0 ? dx / distance : 1;
-      const uy = distance > 0 ? dy / distance : 0;
-      const pull = 2 * over;
-      slope[2 * i] = (slope[2 * i] ?? 0) - pull * ux;
-      slope[2 * i + 1] = (slope[2 * i + 1] ?? 0) - pull * uy;
-      slope[2 * j] = (slope[2 * j] ?? 0) + pull * ux;
-      slope[2 * j + 1] = (slope[2 * j + 1] ?? 0) + pull * uy;
-    };
-    if (n <= FEW) {
-      for (let i = 0; i < n; i += 1) for (let j = i + 1; j < n; j += 1) meet(i, j);
-      this.work += (n * (n - 1)) / 2;
-    } else {
-      this.list(at);
-      for (let k = 0; k < this.pairCount; k += 1) meet(this.pairs[2 * k] ?? 0, this.pairs[2 * k + 1] ?? 0);
-      this.work += this.pairCount;
+      const pull = distance > 0 ? (2 * over) / distance : 2 * over;
+      const px = distance > 0 ? pull * dx : pull;
+      const py = distance > 0 ? pull * dy : 0;
+      slope[2 * i] = (slope[2 * i] ?? 0) - px;
+      slope[2 * i + 1] = (slope[2 * i + 1] ?? 0) - py;
+      slope[2 * j] = (slope[2 * j] ?? 0) + px;
+      slope[2 * j + 1] = (slope[2 * j + 1] ?? 0) + py;
     }
     const last = this.size - 1;
     slope[last] = (slope[last] ?? 0) + press;
@@ -103,6 +101,10 @@ export class Overlap {
   /** The pairs that may meet before anything has moved half a skin. */
   private list(at: Float64Array): void {
     const n = this.radii.length;
+    if (n <= FEW) {
+      if (this.pairCount === 0 && n > 1) this.keep(everyPair(n));
+      return;
+    }
     if (this.listedAt !== null) {
       let moved = 0;
       for (let k = 0; k < 2 * n; k += 1)
@@ -118,8 +120,18 @@ export class Overlap {
         const dy = (at[2 * i + 1] ?? 0) - (at[2 * j + 1] ?? 0);
         if (dx * dx + dy * dy < reach * reach) near.push(i, j);
       }
-    this.pairs = Int32Array.from(near);
-    this.pairCount = near.length / 2;
+    this.keep(near);
     this.work += n;
   }
+
+  private keep(pairs: readonly number[]): void {
+    this.pairs = Int32Array.from(pairs);
+    this.pairCount = pairs.length / 2;
+  }
 }
+
+const everyPair = (n: number): number[] => {
+  const pairs: number[] = [];
+  for (let i = 0; i < n; i += 1) for (let j = i + 1; j < n; j += 1) pairs.push(i, j);
+  return pairs;
+};

@@ -38,6 +38,13 @@ const FINE = [
   [1e-7, 400, 1e-10],
   [1e-9, 400, 1e-13],
 ] as const;
+/** Of so many circles an attempt is settled less finely, and only what is best in the end to the last: it takes as long as several attempts. */
+const MANY = 60;
+const FAIR = [[1e-5, 120, 1e-7]] as const;
+const GENTLE = [
+  [0.01, 80, 1e-4],
+  [1e-3, 120, 1e-5],
+] as const;
 /** Begun from chance so often before the best of them is worked on. */
 const WARM = 5;
 /** An attempt this close to the best is worth settling finely; as a share of the size of the bundle. */
@@ -60,6 +67,7 @@ export function* searchPacking(
   let best = laidApart(problem, starts[0] ?? randomStart(problem, random));
   let current: Attempt | null = null;
   let inVain = 0;
+  const fine = problem.radii.length > MANY ? FAIR : FINE;
   const patience = 12 + problem.radii.length;
   let fromChance = WARM;
   for (const start of starts) {
@@ -75,9 +83,15 @@ export function* searchPacking(
         : changed(problem, current, size, random));
     const ceiling = current?.growth ?? Infinity;
     if (start === undefined) fromChance -= 1;
-    let attempt = settled(problem, settler, at, random() < 0.5 ? HARD : ROUGH, ceiling);
+    let attempt = settled(
+      problem,
+      settler,
+      at,
+      pressed(random(), problem.radii.length > MANY && current !== null && start === undefined),
+      ceiling,
+    );
     if (attempt !== null && attempt.growth < best.growth + NEAR_BEST * size)
-      attempt = better(attempt, settled(problem, settler, at, FINE, ceiling));
+      attempt = better(attempt, settled(problem, settler, at, fine, ceiling));
     if (attempt !== null && attempt.growth < ceiling - 1e-9 * size) {
       current = attempt;
       inVain = 0;
@@ -90,7 +104,18 @@ export function* searchPacking(
     }
     if (yield { growth: best.growth * scale, share: Math.min(1, overlap.work / work) }) break;
   }
+  if (fine !== FINE) best = better(best, settled(problem, settler, withGrowth(best), FINE, Infinity));
   return asGiven(given, order, scale, best);
+}
+
+const pressed = (chance: number, gently: boolean): Presses =>
+  gently ? (chance < 0.15 ? HARD : chance < 0.4 ? ROUGH : GENTLE) : chance < 0.5 ? HARD : ROUGH;
+
+/** An arrangement as it is settled: the growth of the wall stands last. */
+function withGrowth({ at, growth }: Attempt): Float64Array {
+  const own = Float64Array.from(at);
+  own[own.length - 1] = growth;
+  return own;
 }
 
 /** Grid that radii are brought to: two problems that differ by a scale are then the same to the last bit. */
@@ -195,11 +220,12 @@ function changed(problem: Problem, from: Attempt, size: number, random: () => nu
   const any = () => Math.floor(random() * n);
   const chance = random();
   // Of several sizes it is mostly which lies where that is wrong; of one size, where the holes are.
-  const [moved, exchanged] = (radii[0] ?? 0) > (radii[n - 1] ?? 0) * ALIKE ? [0.25, 0.85] : [0.4, 0.75];
+  const [moved, exchanged] =
+    (radii[0] ?? 0) <= (radii[n - 1] ?? 0) * ALIKE ? [0.4, 0.75] : n > MANY ? [0.35, 0.9] : [0.25, 0.85];
   if (chance < moved) {
     const many = 1 + Math.floor((random() * n) / 25);
     for (let k = 0; k < many; k += 1) {
-      const i = any();
+      const i = n > MANY && random() < 0.5 ? outermost(problem, from, random) : any();
       const [x, y] = emptiest(problem, from, i, size, random);
       at[2 * i] = x;
       at[2 * i + 1] = y;
@@ -235,7 +261,8 @@ function emptiest(
   let best: [number, number] = [0, 0];
   let most = -Infinity;
   const reach = wall.kind === 'circle' ? wall.r + growth : size;
-  for (let k = 0; k < LOOKED_AT; k += 1) {
+  const looked = radii.length > MANY ? LOOKED_AT + radii.length : LOOKED_AT;
+  for (let k = 0; k < looked; k += 1) {
     const [x, y] = anywhere(wall, reach, random);
     let room =
       wall.kind === 'circle'
@@ -251,6 +278,18 @@ function emptiest(
     }
   }
   return best;
+}
+
+/** Of some circles the one that reaches farthest: what is taken from the edge lets the wall come in. */
+function outermost({ radii }: Problem, { at }: Attempt, random: () => number): number {
+  let found = 0;
+  let far = -Infinity;
+  for (let k = 0; k < 6; k += 1) {
+    const i = Math.floor(random() * radii.length);
+    const reach = Math.hypot(at[2 * i] ?? 0, at[2 * i + 1] ?? 0) + (radii[i] ?? 0);
+    if (reach > far) [found, far] = [i, reach];
+  }
+  return found;
 }
 
 /** Another one of about the same size, of circles in order of it: exchanged with it, most of the arrangement stays good. */

@@ -22,14 +22,81 @@ export function fillGaps<F extends { readonly outerMm: number }>(
   const lying: Lying[] = placed.map(({ x, y, d }) => ({ x, y, d }));
   const found: (Lying & { readonly filler: F })[] = [];
   for (const filler of [...fillers].sort((a, b) => b.outerMm - a.outerMm)) {
-    for (let place = roomFor(shape, lying, filler.outerMm, clearance); place !== null;) {
+    const pockets = new Pockets(shape, lying, filler.outerMm, clearance);
+    for (let place = pockets.take(); place !== null && lying.length < MOST; place = pockets.take()) {
       const circle = { ...place, d: filler.outerMm };
       lying.push(circle);
+      pockets.lay(circle);
       found.push({ ...circle, filler });
-      place = lying.length > MOST ? null : roomFor(shape, lying, filler.outerMm, clearance);
     }
   }
   return found;
+}
+
+/** No more than this lies in one opening: what is still open then is open. */
+const MOST = 2400;
+
+/** A place where a circle lies clear, with its distances from the three nearest, the nearest first. */
+interface Pocket {
+  readonly x: number;
+  readonly y: number;
+  readonly near: number[];
+}
+
+/** Places for circles of one size, kept while more and more of them are laid. */
+class Pockets {
+  private open: Pocket[];
+
+  constructor(
+    private readonly shape: Shape,
+    private readonly lying: readonly Lying[],
+    private readonly d: number,
+    private readonly clearance: number,
+  ) {
+    this.open = this.clearOf(corners(shape, lying, d / 2, clearance));
+  }
+
+  /** The deepest: that with the least sum of distances, a pocket before the open middle. Null when there is none. */
+  take(): { readonly x: number; readonly y: number } | null {
+    let best: Pocket | null = null;
+    let closest = Infinity;
+    for (const pocket of this.open) {
+      const sum = pocket.near.reduce((a, b) => a + b, 0);
+      if (sum < closest) [best, closest] = [pocket, sum];
+    }
+    return best === null ? null : { x: best.x, y: best.y };
+  }
+
+  /** One was laid: what it lies over is no place any more, and beside it there are new ones. */
+  lay(circle: Lying): void {
+    const { shape, lying, d, clearance } = this;
+    const reach = (circle.d + d) / 2 + clearance - HAIR_MM;
+    this.open = this.open.filter((p) => Math.hypot(p.x - circle.x, p.y - circle.y) >= reach);
+    for (const pocket of this.open)
+      nearer(pocket.near, Math.hypot(pocket.x - circle.x, pocket.y - circle.y) - (circle.d + d) / 2);
+    this.open.push(...this.clearOf(cornersOf(circle, shape, lying, d / 2, clearance)));
+  }
+
+  private clearOf(places: Iterable<{ readonly x: number; readonly y: number }>): Pocket[] {
+    const { shape, lying, d, clearance } = this;
+    const found: Pocket[] = [];
+    for (const place of places) {
+      if (!clear(shape, lying, place, d / 2, clearance)) continue;
+      const near: number[] = [];
+      for (const c of lying) nearer(near, Math.hypot(c.x - place.x, c.y - place.y) - (c.d + d) / 2);
+      found.push({ x: place.x, y: place.y, near });
+    }
+    return found;
+  }
+}
+
+/** Keeps the three least, the least first. */
+function nearer(near: number[], distance: number): void {
+  let at = near.length;
+  while (at > 0 && (near[at - 1] ?? 0) > distance) at -= 1;
+  if (at >= 3) return;
+  near.splice(at, 0, distance);
+  if (near.length > 3) near.pop();
 }
 
 /**
@@ -47,35 +114,6 @@ export function* clearPlaces(
   for (const place of also) if (clear(shape, clearOf, place, d / 2, clearance)) yield place;
   for (const place of corners(shape, about, d / 2, clearance))
     if (clear(shape, clearOf, place, d / 2, clearance)) yield place;
-}
-
-/** An opening with more in it than this is not filled up by counting. */
-const MOST = 400;
-
-/** Where a circle of this size lies clear, as deep in a corner as it goes: nearest to what it touches. */
-function roomFor(
-  shape: Shape,
-  lying: readonly Lying[],
-  d: number,
-  clearance: number,
-): { readonly x: number; readonly y: number } | null {
-  const r = d / 2;
-  let best: { x: number; y: number } | null = null;
-  let closest = Infinity;
-  for (const place of corners(shape, lying, r, clearance)) {
-    if (!clear(shape, lying, place, r, clearance)) continue;
-    // The sum of the distances to the three nearest: a pocket before the open middle.
-    const near = lying
-      .map((c) => Math.hypot(c.x - place.x, c.y - place.y) - c.d / 2 - r)
-      .sort((a, b) => a - b)
-      .slice(0, 3)
-      .reduce((a, b) => a + b, 0);
-    if (near < closest) {
-      closest = near;
-      best = place;
-    }
-  }
-  return best;
 }
 
 const clear = (
@@ -97,16 +135,42 @@ function* corners(
   r: number,
   clearance: number,
 ): Generator<{ readonly x: number; readonly y: number }> {
-  const rings = lying.map((c) => ({ x: c.x, y: c.y, r: c.d / 2 + r + clearance }));
-  const wall = shape.kind === 'circle' ? shape.d / 2 - r : null;
-  if (wall !== null && wall < 0) return;
-  if (wall !== null && wall >= 0) rings.push({ x: 0, y: 0, r: wall });
+  const rings = ringsOf(shape, lying, r, clearance);
+  if (rings === null) return;
   for (const [i, a] of rings.entries()) {
     for (const b of rings.slice(i + 1)) yield* crossings(a, b);
     if (shape.kind === 'rectangle') yield* onEdges(shape, a, r);
   }
-  if (shape.kind === 'circle') yield { x: 0, y: wall ?? 0 };
+  if (shape.kind === 'circle') yield { x: 0, y: shape.d / 2 - r };
   else yield { x: r, y: r };
+}
+
+/** Of these the ones that touch one circle. */
+function* cornersOf(
+  circle: Lying,
+  shape: Shape,
+  lying: readonly Lying[],
+  r: number,
+  clearance: number,
+): Generator<{ readonly x: number; readonly y: number }> {
+  const own = ringOf(circle, r, clearance);
+  for (const other of ringsOf(shape, lying, r, clearance) ?? [])
+    if (other.x !== own.x || other.y !== own.y) yield* crossings(own, other);
+  if (shape.kind === 'rectangle') yield* onEdges(shape, own, r);
+}
+
+const ringOf = ({ x, y, d }: Lying, r: number, clearance: number): Ring => ({
+  x,
+  y,
+  r: d / 2 + r + clearance,
+});
+
+/** Where the middle of a circle may lie that touches something: rings about what lies there, and one within a round wall. Null when it is too large for that. */
+function ringsOf(shape: Shape, lying: readonly Lying[], r: number, clearance: number): Ring[] | null {
+  const rings = lying.map((c) => ringOf(c, r, clearance));
+  if (shape.kind !== 'circle') return rings;
+  const wall = shape.d / 2 - r;
+  return wall < 0 ? null : [...rings, { x: 0, y: 0, r: wall }];
 }
 
 interface Ring {

@@ -245,3 +245,20 @@ describe('a cable that is laid elsewhere by hand', () => {
     expect(moveCable(SLEEVE, before, 'X', { x: 0, y: 0 }).ok).toBe(false);
   });
 });
+
+it('fills a wide opening with three hundred cables to the end, and all of it passes the audit', () => {
+  const cables = Array.from({ length: 300 }, (_, i) => ({
+    tag: `C${i}`,
+    diameter: { min: 9, max: 9.2 + (i % 5) / 2 },
+  }));
+  const wide: SleeveRequest = {
+    ...SLEEVE,
+    opening: { kind: 'circle', d: { min: 480, max: 481 }, w: undefined, h: undefined },
+    cables,
+  };
+  const made = planned(wide);
+  expect(made.circles.length).toBeGreaterThan(500);
+  // No blank of the sheet has a place any more.
+  expect(made.openShare).toBeLessThan(0.3);
+  expect(checkSleeve(wide, made.circles)).toEqual([]);
+});

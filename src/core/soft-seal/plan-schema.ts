@@ -91,7 +91,7 @@ export const sleevePlanSchema = object({
         .required(),
     )
     .required(),
-  circles: array().of(sleeveCircleSchema).max(1000).required(),
+  circles: array().of(sleeveCircleSchema).max(3000).required(),
   /** Of the face that stays open between what lies there, as a share; null where nothing lies. */
   openShare: orNull(),
   /** Sealant for both faces, mL, before waste. */

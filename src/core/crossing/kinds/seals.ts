@@ -57,7 +57,7 @@ const named = (
 ) => (sheet ? { sheet: { code: sheet.code, revision: sheet.sheet.revision } } : {});
 
 /** Where all lies, as a planner in a browser sends it: everything else is worked out here. */
-const sleeveDraft = object({ circles: array().of(sleeveCircleSchema).max(1000).required() }).required();
+const sleeveDraft = object({ circles: array().of(sleeveCircleSchema).max(3000).required() }).required();
 const wrapDraft = object({
   rounds: array()
     .of(object({ id: string().required(), circles: roundCirclesSchema }).required())
