@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { SEAL_LISTS } from '@/core/catalogue';
 import { finishPacking } from '@/core/circle-packing';
 import { planSeal, type CrossingView } from '@/core/crossing';
 import { planFrames } from '@/core/frame-packing';
@@ -78,7 +79,7 @@ export async function loadDemo(catalogueText: string): Promise<Result<'loaded' |
 
 async function hasCrossingSheets(): Promise<boolean> {
   const { frames, seals } = await loadCrossingSheets(database());
-  return [frames, ...Object.values(seals)].every((list) => list.length > 0);
+  return frames.length > 0 && SEAL_LISTS.every((list) => seals[list].length > 0);
 }
 
 async function insertSchedule(tx: Tx, seed: SeedJob): Promise<void> {

@@ -12,6 +12,7 @@ import { CrossingActs } from './CrossingActs';
 import { CrossingCautions } from './CrossingCautions';
 import { FacePane } from './FacePane';
 import { SidePane } from './SidePane';
+import { SAVE_BAR_PX } from './setup/save-bar';
 import { StateWords } from './StateWords';
 import { crossingsPath } from './words';
 import { useCrossingSession } from './use-crossing-session';
@@ -29,7 +30,12 @@ export function FramesPage({ at, view }: Props) {
     <Stack
       component="main"
       direction={{ xs: 'column', md: 'row' }}
-      sx={{ flex: 1, minWidth: 0, overflowY: { xs: 'auto', md: 'visible' } }}
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        overflowY: { xs: 'auto', md: 'visible' },
+        scrollPaddingBottom: SAVE_BAR_PX,
+      }}
     >
       <Box sx={{ ...PANE, flex: { md: '1 1 60%' }, p: { xs: '12px 14px', md: '14px 20px 32px 28px' } }}>
         <Way from={[['Crossings', crossingsPath(view.job)]]} here={view.name} />
@@ -68,5 +74,5 @@ export function FramesPage({ at, view }: Props) {
   );
 }
 
-/** Side by side each scrolls by itself; one below the other the page does. */
-const PANE = { minWidth: 0, overflowY: { md: 'auto' } } as const;
+/** Side by side each scrolls by itself; one below the other the page does. What is reached by keys comes to lie above the bar that saves. */
+const PANE = { minWidth: 0, overflowY: { md: 'auto' }, scrollPaddingBottom: SAVE_BAR_PX } as const;

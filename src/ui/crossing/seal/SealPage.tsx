@@ -10,6 +10,7 @@ import { UndoesWork } from '../../common/UndoesWork';
 import { Problems } from '../../kit-of-parts/Problems';
 import { Way } from '../../kit-of-parts/Way';
 import { CrossingCautions } from '../CrossingCautions';
+import { SAVE_BAR_PX } from '../setup/save-bar';
 import { StateWords } from '../StateWords';
 import { crossingsPath } from '../words';
 import { SealActs } from './SealActs';
@@ -34,7 +35,12 @@ export function SealPage({ at, view }: Props) {
     <Stack
       component="main"
       direction={{ xs: 'column', md: 'row' }}
-      sx={{ flex: 1, minWidth: 0, overflowY: { xs: 'auto', md: 'visible' } }}
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        overflowY: { xs: 'auto', md: 'visible' },
+        scrollPaddingBottom: SAVE_BAR_PX,
+      }}
     >
       <Box
         component="aside"
@@ -75,5 +81,5 @@ export function SealPage({ at, view }: Props) {
   );
 }
 
-/** Side by side each scrolls by itself; one below the other the page does. */
-const PANE = { minWidth: 0, overflowY: { md: 'auto' } } as const;
+/** Side by side each scrolls by itself; one below the other the page does. What is reached by keys comes to lie above the bar that saves. */
+const PANE = { minWidth: 0, overflowY: { md: 'auto' }, scrollPaddingBottom: SAVE_BAR_PX } as const;

@@ -12,3 +12,6 @@ export const SAVE_BAR = {
   borderTop: '2px solid',
   borderColor: 'divider',
 } as const;
+
+/** As high as it stands over what scrolls below it. */
+export const SAVE_BAR_PX = '104px';
