@@ -34,7 +34,10 @@ const pass = async (tag: string, min: string, max: string) => {
   await type('tag of a passing cable', tag);
   await type('smallest', min, 'Diameter of the passing cable');
   await type('largest', max, 'Diameter of the passing cable');
-  await click(async () => byRole('button', 'Add', { within: await byRole('group', 'Passing through') }));
+  const addButton = async () => byRole('button', 'Add', { within: await byRole('group', 'Passing through') });
+  // A hand scrolls it above the bar that saves.
+  await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', await addButton());
+  await click(addButton);
 };
 
 /** Adds a crossing of a kind by its button, and opens it. */
@@ -121,6 +124,10 @@ describe('a plug', () => {
       async () =>
         !(await d().executeScript<string>('return document.body.innerText')).includes('not saved yet'),
       'saved',
+    );
+    await d().executeScript(
+      'arguments[0].scrollIntoView({ block: "center" })',
+      await byRole('button', 'Make it a packed sleeve'),
     );
     await click(() => byRole('button', 'Make it a packed sleeve'));
     await says('packed sleeve');

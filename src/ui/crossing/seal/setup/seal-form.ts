@@ -72,7 +72,12 @@ export const formOf = (setup: SealSetup): SealForm => {
   const intervals = Object.fromEntries(
     INTERVALS.map((name) => [name, known[name] ?? { min: undefined, max: undefined }]),
   );
-  return { ...known, ...intervals };
+  const members = setup.members.map((m) => ({
+    ...m,
+    circuit: m.circuit,
+    ...(setup.kind === 'wrap' ? { bundle: m.bundle } : {}),
+  }));
+  return { ...known, ...intervals, members: members };
 };
 
 /** What is said in a form: intervals of which nothing is typed are left out, as is the measure of the other shape. */
