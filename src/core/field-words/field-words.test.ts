@@ -1,12 +1,7 @@
 import type { ObjectSchema } from 'yup';
 import { readingSchema } from '@/core/cable-measurement';
 import { catalogueFileSchema } from '@/core/catalogue';
-import {
-  frameSetupSchema,
-  plugSetupSchema,
-  sleeveSetupSchema,
-  wrapSetupSchema,
-} from '@/core/crossing';
+import { frameSetupSchema, plugSetupSchema, sleeveSetupSchema, wrapSetupSchema } from '@/core/crossing';
 import { boxWithEntriesSchema, jobSettingsSchema, newJobSchema } from '@/core/job';
 import { validate } from '@/core/kernel';
 import { spareRuleSchema } from '@/core/kit';
