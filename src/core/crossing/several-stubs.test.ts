@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { finishPacking } from '@/core/circle-packing';
 import { checkSleeve, planSleeve, type SleeveRequest } from '@/core/soft-seal';
 import { planStubs, taskOf } from '@/core/stub-choice';
-import { setupsOf, sleevesOf, stubsFor, type SleeveSetup, type StubOffer } from '.';
+import { sealDrawings, setupsOf, sleevesOf, stubsFor, type SleeveSetup, type StubOffer } from '.';
 
 const SLEEVE = JSON.parse(readFileSync('examples/plan/sleeve.json', 'utf8')) as SleeveRequest;
 const OFFERS: readonly StubOffer[] = [
@@ -64,4 +64,18 @@ it('makes setups of it in which each cable is once, and what is said of the wall
   expect(setups.map((s) => s.rating)).toEqual(setups.map(() => found.rating));
   expect(setups.flatMap((s) => s.members.map((m) => m.tag)).sort()).toEqual(members.map((m) => m.tag).sort());
   expect(setups.every((s) => s.bore?.min === 50)).toBe(true);
+});
+
+it('names every cable by its tag on paper, and by its number only where a list stands beside it', () => {
+  const wide: SleeveRequest = {
+    ...SLEEVE,
+    opening: { kind: 'circle', d: { min: 400, max: 400 }, w: undefined, h: undefined },
+  };
+  const plan = finishPacking(planSleeve(wide), 9, () => performance.now());
+  const texts = (numbered: boolean) =>
+    sealDrawings({ of: 'sleeve', request: wide, plan }, numbered).section.items.flatMap((i) =>
+      i.kind === 'text' ? [i.text] : [],
+    );
+  expect(texts(false)).toEqual(expect.arrayContaining(['K-211', 'K-212', 'K-213']));
+  expect(texts(true)).not.toContain('K-211');
 });

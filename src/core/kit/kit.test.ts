@@ -104,5 +104,5 @@ it('takes in what crossings need, behind the parts of terminations; lengths in t
     ['BF-10', 'blank filler sleeve', 9, 10, ['crossing X-4']],
     ['ST-3', 'strip, mm', 2000, 2100, ['crossing X-4', 'crossing X-7']],
   ]);
-  expect(kit.areas).toContain('crossings');
+  expect(kit.areas).toContain('Crossings');
 });

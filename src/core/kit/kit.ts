@@ -29,7 +29,7 @@ export interface KitDemand {
 }
 
 /** The area under which crossings stand: they belong to a wall between two. */
-export const CROSSINGS_AREA = 'crossings';
+export const CROSSINGS_AREA = 'Crossings';
 
 /** What a crossing takes, as lines of the kit. Lengths and volumes are counted in the unit that is named behind. */
 export const crossingDemand = (name: string, parts: readonly CrossingPart[]): KitDemand => ({

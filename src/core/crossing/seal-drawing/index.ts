@@ -9,15 +9,24 @@ export interface SealDrawings {
   readonly axis: Drawing;
 }
 
-/** A soft seal across and along its axis, to scale; 1 drawing unit is 1 mm. */
-export function sealDrawings(made: Made<SealKindId>): SealDrawings {
+/**
+ * A soft seal across and along its axis, to scale; 1 drawing unit is 1 mm. `numbered`: a tag that is too small to read gives way to its number
+ * (`cableNumbers`), for a screen with the list beside it.
+ */
+export function sealDrawings(made: Made<SealKindId>, numbered = false): SealDrawings {
   switch (made.of) {
     case 'sleeve':
-      return { section: sleeveSection(made.request, made.plan), axis: sleeveAxis(made.request, made.plan) };
+      return {
+        section: sleeveSection(made.request, made.plan, numbered),
+        axis: sleeveAxis(made.request, made.plan),
+      };
     case 'plug':
       return { section: plugSection(made.request, made.plan), axis: plugAxis(made.request, made.plan) };
     case 'wrap':
-      return { section: wrapSection(made.request, made.plan), axis: wrapAxis(made.request, made.plan) };
+      return {
+        section: wrapSection(made.request, made.plan, numbered),
+        axis: wrapAxis(made.request, made.plan),
+      };
   }
 }
 

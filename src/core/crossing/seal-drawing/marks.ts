@@ -47,12 +47,14 @@ export const label = (
 const LEAST = 1 / 31;
 
 /**
- * What a cable is called beside or in it: its tag where it fits, else its number in the list beside the drawing. Null when not even that fits.
+ * What a cable is called in it: its tag where it fits, else its number in the list beside the drawing, null where there is none. Null when not even that
+ * fits.
  */
-export function nameFor(tag: string, number: number, d: number, width: number) {
+export function nameFor(tag: string, number: number | null, d: number, width: number) {
   const most = width / 24;
   const fitted = Math.min(most, ((d * 0.86) / Math.max(0.1, textWidth(tag, most, 600))) * most);
-  if (fitted >= width * LEAST) return { text: tag, size: fitted };
+  // On paper, and in a file, there is no list beside it: the tag stands there, however small.
+  if (fitted >= width * LEAST || number === null) return { text: tag, size: fitted };
   const small = Math.min(most, d * 0.62);
   return small >= width * LEAST * 0.8 ? { text: String(number), size: small } : null;
 }

@@ -42,7 +42,7 @@ export const cableNumbers = (tags: readonly string[]): ReadonlyMap<string, numbe
   new Map(tags.map((tag, i) => [tag, i + 1]));
 
 /** A packed sleeve across its axis, to scale: cables by their circuit in what goes round them, blanks, and between them what stays open. */
-export function sleeveSection(request: SleeveRequest, plan: SleevePlan): Drawing {
+export function sleeveSection(request: SleeveRequest, plan: SleevePlan, numbered: boolean): Drawing {
   const s = smallest(request.opening);
   const { width, height, x0, y0 } = sleeveFrame(request);
   const circuits = circuitsIn(request.cables);
@@ -74,7 +74,7 @@ export function sleeveSection(request: SleeveRequest, plan: SleevePlan): Drawing
         own.circuit ?? '',
         circuits,
         { ...at, d: own.diameter.max },
-        nameFor(c.tag, numbers.get(c.tag) ?? 0, own.diameter.max, width),
+        nameFor(c.tag, numbered ? (numbers.get(c.tag) ?? 0) : null, own.diameter.max, width),
       ),
     );
   }
@@ -153,7 +153,7 @@ export function plugSection({ bore, cable: own, offsetMm = 0 }: PlugRequest, pla
 }
 
 /** A fire wrap across its axis, to scale: cables in their bundles with strip and sealant, and the strip round all. */
-export function wrapSection(request: WrapRequest, plan: WrapPlan): Drawing {
+export function wrapSection(request: WrapRequest, plan: WrapPlan, numbered: boolean): Drawing {
   const { sheet, stub, bundles } = request;
   const thick = sheet.strip.thicknessMm;
   const all = plan.rounds.find((r) => r.id === ALL);
@@ -190,7 +190,7 @@ export function wrapSection(request: WrapRequest, plan: WrapPlan): Drawing {
           through.get(c.name)?.circuit ?? '',
           circuits,
           { x: cx + c.x, y: cy - c.y, d: c.d },
-          nameFor(c.name, numbers.get(c.name) ?? 0, c.d, width),
+          nameFor(c.name, numbered ? (numbers.get(c.name) ?? 0) : null, c.d, width),
         ),
       );
   }

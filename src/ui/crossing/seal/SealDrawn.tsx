@@ -1,11 +1,10 @@
 'use client';
 import Box from '@mui/material/Box';
 import { useMemo, useState } from 'react';
-import { circuitsIn, cableNumbers, lookOf, sealDrawings } from '@/core/crossing';
+import { sealDrawings } from '@/core/crossing';
 import { DrawingSvg } from '../../drawing/DrawingSvg';
-import styles from '../Face.module.css';
+import { Named } from './Named';
 import { SleeveHandles } from './SleeveHandles';
-import { throughOf } from './through';
 import type { SealMade, SealSession } from './use-seal';
 
 interface Props {
@@ -15,7 +14,7 @@ interface Props {
 
 /** A soft seal across and along its axis, to scale. In a sleeve a cable is laid elsewhere by hand. */
 export function SealDrawn({ session, made }: Props) {
-  const { section, axis } = useMemo(() => sealDrawings(made), [made]);
+  const { section, axis } = useMemo(() => sealDrawings(made, true), [made]);
   const [lit, setLit] = useState<string | null>(null);
   const { words } = session;
   return (
@@ -70,41 +69,6 @@ export function SealDrawn({ session, made }: Props) {
   );
 }
 
-interface NamedProps {
-  readonly made: SealMade;
-  readonly lit: string | null;
-  readonly onLight: (tag: string | null) => void;
-}
-
-/** Circuits by their look, and the number that stands for a tag where a drawing has no room for it. */
-function Named({ made, lit, onLight }: NamedProps) {
-  const cables = throughOf(made);
-  const circuits = circuitsIn(cables);
-  const numbers = cableNumbers(cables.map((c) => c.tag));
-  return (
-    <Box component="ul" aria-label="Cables" sx={NAMES}>
-      {cables.map((c) => {
-        const { role, pattern } = lookOf(circuits, c.circuit ?? '');
-        return (
-          <Box
-            component="li"
-            key={c.tag}
-            onPointerEnter={() => onLight(c.tag)}
-            onPointerLeave={() => onLight(null)}
-            sx={lit === c.tag ? { bgcolor: 'var(--ac-amber-wash)' } : undefined}
-          >
-            <i className={styles.swatch} data-role={role} data-pattern={pattern} aria-hidden />
-            <span>
-              <b>{numbers.get(c.tag)}</b> {c.tag}{' '}
-              <small>{c.circuit === undefined || c.circuit === '' ? 'no circuit' : c.circuit}</small>
-            </span>
-          </Box>
-        );
-      })}
-    </Box>
-  );
-}
-
 const DRAWINGS = {
   display: 'grid',
   gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1.1fr)' },
@@ -112,12 +76,3 @@ const DRAWINGS = {
   gap: '12px 28px',
 } as const;
 const CAPTION = { fontSize: 13.5, color: 'text.secondary' } as const;
-const NAMES = {
-  columns: '150px',
-  m: '4px 0 10px',
-  p: 0,
-  fontSize: 13.5,
-  listStyle: 'none',
-  '& li': { display: 'flex', alignItems: 'center', gap: 0.75, py: '2px', breakInside: 'avoid' },
-  '& small': { color: 'text.secondary' },
-} as const;
