@@ -66,11 +66,15 @@ describe('what the application’s account may do', () => {
 
   it('refuses a change of the record even to the owner', async () => {
     const statements = [
-      `INSERT INTO job (id, slug, name, unit, second_person, profile) VALUES (900001, 'trigger', 't', 'mm', 0, '{}')`,
-      `INSERT INTO cable_type (id, job_id, code, facts) VALUES (900001, 900001, 'x', '{}')`,
-      `INSERT INTO cable (id, job_id, tag, type_id) VALUES (900001, 900001, 'x', 900001)`,
-      `INSERT INTO termination (id, cable_id, cable_end) VALUES (900001, 900001, 'A')`,
-      `INSERT INTO record_event VALUES ('id', 3, 900001, 'termination', 900001, 'x/A', 1, 's', 'k', 'a', 't', UTC_TIMESTAMP(3), '{}', 'p', 'p', 'h', NULL)`,
+      `INSERT INTO job (slug, name, unit, second_person, profile) VALUES ('trigger', 't', 'mm', 0, '{}')`,
+      'SET @job = LAST_INSERT_ID()',
+      `INSERT INTO cable_type (job_id, code, facts) VALUES (@job, 'x', '{}')`,
+      'SET @type = LAST_INSERT_ID()',
+      `INSERT INTO cable (job_id, tag, type_id) VALUES (@job, 'x', @type)`,
+      'SET @cable = LAST_INSERT_ID()',
+      `INSERT INTO termination (cable_id, cable_end) VALUES (@cable, 'A')`,
+      'SET @end = LAST_INSERT_ID()',
+      `INSERT INTO record_event VALUES ('id', 3, @job, 'termination', @end, 'x/A', 1, 's', 'k', 'a', 't', UTC_TIMESTAMP(3), '{}', 'p', 'p', 'h', NULL)`,
     ];
     await on(owner, async (c) => {
       await c.beginTransaction();
@@ -86,12 +90,15 @@ describe('what the application’s account may do', () => {
   it('refuses a tag with a slash at the last line of defence', async () => {
     await on(owner, async (c) => {
       await c.beginTransaction();
+      // Ids are those that the database gives: other tests insert jobs beside this one.
       await c.query(
-        `INSERT INTO job (id, slug, name, unit, second_person, profile) VALUES (900002, 'slash', 't', 'mm', 0, '{}')`,
+        `INSERT INTO job (slug, name, unit, second_person, profile) VALUES ('slash', 't', 'mm', 0, '{}')`,
       );
-      await c.query(`INSERT INTO cable_type (id, job_id, code, facts) VALUES (900002, 900002, 'x', '{}')`);
+      await c.query('SET @job = LAST_INSERT_ID()');
+      await c.query(`INSERT INTO cable_type (job_id, code, facts) VALUES (@job, 'x', '{}')`);
+      await c.query('SET @type = LAST_INSERT_ID()');
       await expect(
-        c.query(`INSERT INTO cable (job_id, tag, type_id) VALUES (900002, 'a/b', 900002)`),
+        c.query(`INSERT INTO cable (job_id, tag, type_id) VALUES (@job, 'a/b', @type)`),
       ).rejects.toThrow(/cable_tag_has_no_slash/);
       await c.rollback();
     });
