@@ -114,7 +114,7 @@ describe('a shift that is over', () => {
 describe('a fitter', () => {
   it('is refused what is a planner’s, in words, and sees no people of the product', async () => {
     const session = await sessionOf(address, 'fitter');
-    expect(await doneIn(address, session, 'addCrossing', 'quillmere', 'X-77')).toMatchObject({
+    expect(await doneIn(address, session, 'addCrossing', 'quillmere', 'X-77', 'frames')).toMatchObject({
       ok: false,
       problems: [
         {
