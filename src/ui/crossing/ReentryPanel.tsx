@@ -1,7 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { TextField } from '../kit-of-parts/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { openingName, reentrySteps, type CrossingPlace, type ReentrySchool } from '@/core/frame-building';
@@ -17,12 +16,11 @@ import {
 } from '@/core/frame-packing';
 import type { Problem } from '@/core/kernel';
 import { Acts } from '../kit-of-parts/Acts';
-import { Choice } from '../kit-of-parts/Choice';
 import { PlainList } from '../kit-of-parts/PlainList';
 import { Problems } from '../kit-of-parts/Problems';
 import { Remove } from '../kit-of-parts/Remove';
 import { Segments } from '../kit-of-parts/Segments';
-import { IntervalField, intervalOf, NO_INTERVAL } from '../kit-of-parts/IntervalField';
+import { NewCable } from './NewCable';
 import { refWords } from './words';
 
 interface Props {
@@ -52,7 +50,11 @@ export function ReentryPanel({ request, plan, place, busy, onShow, onTake }: Pro
         A cable for a frame that stands: the spare that disturbs the fewest others, and the rows to open for
         it.
       </Typography>
-      <NewCable request={request} onAdd={(cable) => ask([...add, cable])} onProblem={setProblems} />
+      <NewCable
+        circuits={request.cables.map((c) => c.circuit)}
+        onAdd={(cable) => ask([...add, cable])}
+        onProblem={setProblems}
+      />
       <Problems problems={problems} />
       {answer ? (
         <>
@@ -88,52 +90,6 @@ export function ReentryPanel({ request, plan, place, busy, onShow, onTake }: Pro
         </>
       ) : null}
     </Box>
-  );
-}
-
-interface NewCableProps {
-  readonly request: FrameRequest;
-  readonly onAdd: (cable: FrameCable) => void;
-  readonly onProblem: (problems: readonly Problem[]) => void;
-}
-
-function NewCable({ request, onAdd, onProblem }: NewCableProps) {
-  const [tag, setTag] = useState('');
-  const [texts, setTexts] = useState(NO_INTERVAL);
-  const [circuit, setCircuit] = useState('');
-  const circuits = [...new Set(request.cables.flatMap((c) => c.circuit ?? []))].sort();
-  const include = () => {
-    const diameter = intervalOf(texts);
-    if (tag.trim() === '' || diameter === null) {
-      onProblem([
-        { path: 'add', message: 'A tag, and the smallest and largest diameter in mm, are needed.' },
-      ]);
-      return;
-    }
-    onAdd({ tag: tag.trim(), diameter, ...(circuit === '' ? {} : { circuit }) });
-    setTag('');
-  };
-  return (
-    <Acts label="New cable" top>
-      <TextField
-        label="New cable"
-        placeholder="tag"
-        value={tag}
-        onChange={(e) => setTag(e.target.value)}
-        slotProps={{ htmlInput: { maxLength: 60, 'aria-label': 'tag of the new cable' } }}
-        sx={{ width: 130 }}
-      />
-      <IntervalField label="Diameter of the new cable" value={texts} onChange={setTexts} />
-      <Choice
-        label="Circuit"
-        value={circuit}
-        options={[['', 'no circuit'], ...circuits.map((c) => [c, c] as const)]}
-        onChange={setCircuit}
-      />
-      <Button variant="contained" color="secondary" onClick={include}>
-        Find a place
-      </Button>
-    </Acts>
   );
 }
 

@@ -10,9 +10,8 @@ import { trimNumber } from '@/core/units';
 import { startLater } from '@/workers/soft-seal';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
-import { IntervalField, intervalOf, NO_INTERVAL } from '../../kit-of-parts/IntervalField';
 import { Problems } from '../../kit-of-parts/Problems';
-import { TextField } from '../../kit-of-parts/TextField';
+import { NewCable } from '../NewCable';
 import type { SealMade, SealSession } from './use-seal';
 
 interface Props {
@@ -68,60 +67,13 @@ function SleeveLater({ session, made }: { readonly session: SealSession; readonl
         A cable for a sleeve that stands: where the fewest blanks give way for it, and every other cable
         stays.
       </Typography>
-      <NewCable
-        onAsk={ask}
-        onProblem={setProblems}
-        circuits={made.request.cables.flatMap((c) => c.circuit ?? [])}
-      />
+      <NewCable circuits={made.request.cables.map((c) => c.circuit)} onAdd={ask} onProblem={setProblems} />
       <Problems problems={problems} />
       {answer === null ? null : (
         <Said session={session} cable={answer.cable} said={answer.said} onDone={() => setAnswer(null)} />
       )}
       <TakeOut session={session} made={made} />
     </Box>
-  );
-}
-
-interface NewCableProps {
-  readonly circuits: readonly string[];
-  readonly onAsk: (cable: FrameCable) => void;
-  readonly onProblem: (problems: readonly Problem[]) => void;
-}
-
-function NewCable({ circuits, onAsk, onProblem }: NewCableProps) {
-  const [tag, setTag] = useState('');
-  const [texts, setTexts] = useState(NO_INTERVAL);
-  const [circuit, setCircuit] = useState('');
-  const known = [...new Set(circuits)].sort();
-  const ask = () => {
-    const diameter = intervalOf(texts);
-    if (tag.trim() === '' || diameter === null) {
-      onProblem(refuse('', 'A tag, and the smallest and largest diameter in mm, are needed.').problems);
-      return;
-    }
-    onAsk({ tag: tag.trim(), diameter, ...(circuit === '' ? {} : { circuit }) });
-  };
-  return (
-    <Acts label="New cable" top>
-      <TextField
-        label="New cable"
-        placeholder="tag"
-        value={tag}
-        onChange={(e) => setTag(e.target.value)}
-        slotProps={{ htmlInput: { maxLength: 40, 'aria-label': 'tag of the new cable' } }}
-        sx={{ width: 120 }}
-      />
-      <IntervalField label="Diameter of the new cable" value={texts} onChange={setTexts} />
-      <Choice
-        label="Circuit"
-        value={circuit}
-        options={[['', 'no circuit'], ...known.map((c) => [c, c] as const)]}
-        onChange={setCircuit}
-      />
-      <Button variant="contained" color="secondary" onClick={ask}>
-        Find a place
-      </Button>
-    </Acts>
   );
 }
 

@@ -143,7 +143,9 @@ export function useSeal(ref: CrossingRef, view: SealView) {
     work,
     taking,
     busy: saving || taking.busy,
-    problems: [...work.failure, ...unsaved, ...taking.problems],
+    /** What kept the setup from being saved; and everything else that was refused. */
+    unsaved,
+    problems: [...work.failure, ...taking.problems],
     inForce: inForce ?? null,
     shown,
     changed: past.length > 0,

@@ -1,22 +1,18 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { FrameSheet } from '@/core/catalogue';
 import type { FrameView } from '@/core/crossing';
 import { Caution } from '../../kit-of-parts/Caution';
-import { Choice } from '../../kit-of-parts/Choice';
 import { Group } from '../../kit-of-parts/Group';
 import { Tick } from '../../kit-of-parts/Tick';
+import { SheetField, sheetNamed } from './SheetField';
 import type { SetupForm } from './setup-form';
 
 interface Props {
   readonly form: UseFormReturn<SetupForm>;
   readonly view: FrameView;
 }
-
-const keyOf = (code: string, revision: string): string => `${code} ${revision}`;
-const keyOfSheet = ({ code, sheet }: FrameSheet): string => keyOf(code, sheet.revision);
 
 /** Frames that were allowed stay so; on another system all are. */
 function kept(frames: readonly string[], { frames: offered }: FrameSheet): string[] {
@@ -28,11 +24,8 @@ function kept(frames: readonly string[], { frames: offered }: FrameSheet): strin
 export function FrameFields({ form, view }: Props) {
   const { control, setValue, formState } = form;
   const [named, frames] = useWatch({ control, name: ['sheet', 'frames'] });
-  const sheets = [view.sheet, ...view.sheets.filter((s) => keyOfSheet(s) !== keyOfSheet(view.sheet))];
-  const sheet =
-    sheets.find((s) => named !== undefined && keyOfSheet(s) === keyOf(named.code, named.revision)) ??
-    view.sheet;
-  const later = view.sheets.find((s) => s.code === sheet.code && s.sheet.revision !== sheet.sheet.revision);
+  const sheets = { own: view.sheet, inForce: view.sheets, named };
+  const sheet = sheetNamed(sheets);
   const allow = (next: string[]) => setValue('frames', next, { shouldDirty: true, shouldValidate: true });
   const take = (next: FrameSheet) => {
     setValue('sheet', { code: next.code, revision: next.sheet.revision }, { shouldDirty: true });
@@ -41,28 +34,7 @@ export function FrameFields({ form, view }: Props) {
   return (
     <Group title="Frames allowed">
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: '10px 24px', my: 1 }}>
-        <Choice
-          label="Sheet"
-          name="sheet"
-          value={keyOfSheet(sheet)}
-          options={sheets.map((s) => [
-            keyOfSheet(s),
-            `${s.code} revision ${s.sheet.revision}, ${s.sheet.issued}`,
-          ])}
-          onChange={(key) => {
-            const next = sheets.find((s) => keyOfSheet(s) === key);
-            if (next) take(next);
-          }}
-        />
-        {later ? (
-          <Caution tone="marginal">
-            Revision {later.sheet.revision} is in force. This crossing stands on {sheet.sheet.revision} until
-            it is taken; then it must be planned again.{' '}
-            <Button size="small" onClick={() => take(later)}>
-              Take revision {later.sheet.revision}
-            </Button>
-          </Caution>
-        ) : null}
+        <SheetField {...sheets} onTake={take} />
       </Box>
       {sheet.frames.map((f) => (
         <Tick

@@ -1,17 +1,13 @@
-import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
 import { memo } from 'react';
-import { useFieldArray, useFormState, type FieldPath, type UseFormReturn } from 'react-hook-form';
+import { useFieldArray, type UseFormReturn } from 'react-hook-form';
 import type { FrameMember, FrameView } from '@/core/crossing';
 import { CellField } from '../../kit-of-parts/CellField';
-import { DataTable } from '../../kit-of-parts/DataTable';
 import { typedNumber, typedText } from '../../kit-of-parts/form/typed';
 import { Group } from '../../kit-of-parts/Group';
-import { Remove } from '../../kit-of-parts/Remove';
-import { KnownDiameterCell } from './KnownDiameterCell';
+import { MemberLine, MemberTable } from './MemberTable';
 import { PassingCable } from './PassingCable';
+import { useMemberCells } from './use-member-cells';
 import { Waiting } from './Waiting';
 import type { SetupForm } from './setup-form';
 
@@ -30,30 +26,18 @@ function Members({ form, schedule }: Props) {
   const inside = new Set(fields.map((m) => m.tag));
   return (
     <Group title={`${fields.length} cables go through`}>
-      <DataTable label="Cables">
-        <TableHead>
-          <TableRow>
-            {['Cable', 'Diameter, mm', 'Circuit', 'Front', 'Back'].map((head) => (
-              <TableCell key={head} scope="col">
-                {head}
-              </TableCell>
-            ))}
-            <TableCell />
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {fields.map((member, i) => (
-            <MemberRow
-              key={member.id}
-              form={form}
-              member={member}
-              at={i}
-              known={known.get(member.tag) ?? null}
-              onRemove={() => remove(i)}
-            />
-          ))}
-        </TableBody>
-      </DataTable>
+      <MemberTable heads={['Circuit', 'Front', 'Back']}>
+        {fields.map((member, i) => (
+          <MemberRow
+            key={member.id}
+            form={form}
+            member={member}
+            at={i}
+            known={known.get(member.tag) ?? null}
+            onRemove={() => remove(i)}
+          />
+        ))}
+      </MemberTable>
       <Waiting
         waiting={schedule.filter((s) => !inside.has(s.tag))}
         onAdd={(tag) => append({ tag, diameter: undefined })}
@@ -72,19 +56,9 @@ interface RowProps {
 }
 
 function MemberRow({ form, member, at, known, onRemove }: RowProps) {
-  const { register, getFieldState, control } = form;
-  const formState = useFormState({ control, name: `members.${at}` });
-  const cell = (name: FieldPath<SetupForm>, read: (typed: unknown) => unknown) => {
-    const { ref, ...field } = register(name, { setValueAs: read });
-    const { invalid, error } = getFieldState(name, formState);
-    return { ...field, inputRef: ref, error: invalid, helperText: error?.message };
-  };
+  const cell = useMemberCells(form, `members.${at}`);
   return (
-    <TableRow sx={{ '& > *': { whiteSpace: 'nowrap', verticalAlign: 'baseline' } }}>
-      <TableCell component="th" scope="row">
-        {member.tag}
-      </TableCell>
-      <KnownDiameterCell own={member.diameter} known={known} />
+    <MemberLine member={member} known={known} onRemove={onRemove}>
       <TableCell>
         <CellField {...cell(`members.${at}.circuit`, typedText)} label={`circuit of ${member.tag}`} />
       </TableCell>
@@ -98,9 +72,6 @@ function MemberRow({ form, member, at, known, onRemove }: RowProps) {
           />
         </TableCell>
       ))}
-      <TableCell>
-        <Remove label={`leave ${member.tag} out`} onClick={onRemove} />
-      </TableCell>
-    </TableRow>
+    </MemberLine>
   );
 }

@@ -1,17 +1,15 @@
 'use client';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { memo, useMemo } from 'react';
-import { CROSSING_SETUP_FIELDS, type FrameSetup, type FrameView } from '@/core/crossing';
-import { placedProblem, type Problem } from '@/core/kernel';
+import type { FrameSetup, FrameView } from '@/core/crossing';
+import type { Problem } from '@/core/kernel';
 import { LeaveGuard } from '../../kit-of-parts/form/LeaveGuard';
 import { useFollowingForm } from '../../kit-of-parts/form/use-following-form';
-import { Problems } from '../../kit-of-parts/Problems';
 import { ApartFields } from './ApartFields';
 import { FrameFields } from './FrameFields';
 import { MemberFields } from './MemberFields';
 import { PlaceFields } from './PlaceFields';
-import { SAVE_BAR } from './save-bar';
+import { SetupFoot } from './SetupFoot';
 import { formOf, setupFormSchema, type SetupForm } from './setup-form';
 
 interface Props {
@@ -42,18 +40,13 @@ function Setup({ view, busy, problems, onSave }: Props) {
       <FrameFields form={form} view={view} />
       <ApartFields control={control} />
       <MemberFields form={form} schedule={view.schedule} />
-      <Box sx={SAVE_BAR}>
-        <Problems problems={problems.map((p) => placedProblem(p, CROSSING_SETUP_FIELDS))} />
-        <Button type="submit" variant="contained" color="secondary" disabled={busy || !formState.isDirty}>
-          Save
-        </Button>
-        {formState.isDirty ? <Box sx={{ color: 'text.secondary' }}>not saved yet</Box> : null}
-        {overtaken ? (
-          <Button variant="text" onClick={follow}>
-            Show what somebody else has set
-          </Button>
-        ) : null}
-      </Box>
+      <SetupFoot
+        problems={problems}
+        busy={busy}
+        dirty={formState.isDirty}
+        overtaken={overtaken}
+        onFollow={follow}
+      />
     </Box>
   );
 }

@@ -1,17 +1,12 @@
-import Box from '@mui/material/Box';
-import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
-import TableRow from '@mui/material/TableRow';
-import { useFieldArray, useFormState, type FieldPath, type UseFormReturn } from 'react-hook-form';
+import { useFieldArray, type UseFormReturn } from 'react-hook-form';
 import type { SealMember, SealView } from '@/core/crossing';
 import { CellField } from '../../../kit-of-parts/CellField';
-import { DataTable } from '../../../kit-of-parts/DataTable';
 import { typedText } from '../../../kit-of-parts/form/typed';
 import { Group } from '../../../kit-of-parts/Group';
-import { Remove } from '../../../kit-of-parts/Remove';
-import { KnownDiameterCell } from '../../setup/KnownDiameterCell';
+import { MemberLine, MemberTable } from '../../setup/MemberTable';
 import { PassingCable } from '../../setup/PassingCable';
+import { useMemberCells } from '../../setup/use-member-cells';
 import { Waiting } from '../../setup/Waiting';
 import type { SealForm } from './seal-form';
 
@@ -38,31 +33,19 @@ export function SealMembers({ form, view }: Props) {
       }
     >
       {fields.length === 0 ? null : (
-        <DataTable label="Cables">
-          <TableHead>
-            <TableRow>
-              {['Cable', 'Diameter, mm', 'Circuit', ...(bundled ? ['Bundle'] : [])].map((head) => (
-                <TableCell key={head} scope="col">
-                  {head}
-                </TableCell>
-              ))}
-              <TableCell />
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {fields.map((member, i) => (
-              <Row
-                key={member.id}
-                form={form}
-                member={member}
-                at={i}
-                bundled={bundled}
-                known={known.get(member.tag) ?? null}
-                onRemove={() => remove(i)}
-              />
-            ))}
-          </TableBody>
-        </DataTable>
+        <MemberTable heads={['Circuit', ...(bundled ? ['Bundle'] : [])]}>
+          {fields.map((member, i) => (
+            <Row
+              key={member.id}
+              form={form}
+              member={member}
+              at={i}
+              bundled={bundled}
+              known={known.get(member.tag) ?? null}
+              onRemove={() => remove(i)}
+            />
+          ))}
+        </MemberTable>
       )}
       {one && fields.length > 0 ? null : (
         <>
@@ -88,32 +71,17 @@ interface RowProps {
 }
 
 function Row({ form, member, at, bundled, known, onRemove }: RowProps) {
-  const { register, getFieldState, control } = form;
-  const formState = useFormState({ control, name: `members.${at}` });
-  const cell = (name: FieldPath<SealForm>) => {
-    const { ref, ...field } = register(name, { setValueAs: typedText });
-    const { invalid, error } = getFieldState(name, formState);
-    return { ...field, inputRef: ref, error: invalid, helperText: error?.message };
-  };
+  const cell = useMemberCells(form, `members.${at}`);
   return (
-    <TableRow sx={{ '& > *': { whiteSpace: 'nowrap', verticalAlign: 'baseline' } }}>
-      <TableCell component="th" scope="row">
-        {member.tag}
-      </TableCell>
-      <KnownDiameterCell own={member.diameter} known={known} />
+    <MemberLine member={member} known={known} onRemove={onRemove}>
       <TableCell>
-        <CellField {...cell(`members.${at}.circuit`)} label={`circuit of ${member.tag}`} />
+        <CellField {...cell(`members.${at}.circuit`, typedText)} label={`circuit of ${member.tag}`} />
       </TableCell>
       {bundled ? (
         <TableCell>
-          <CellField {...cell(`members.${at}.bundle`)} label={`bundle of ${member.tag}`} />
+          <CellField {...cell(`members.${at}.bundle`, typedText)} label={`bundle of ${member.tag}`} />
         </TableCell>
       ) : null}
-      <TableCell>
-        <Box sx={{ display: 'inline-block' }}>
-          <Remove label={`leave ${member.tag} out`} onClick={onRemove} />
-        </Box>
-      </TableCell>
-    </TableRow>
+    </MemberLine>
   );
 }

@@ -2,14 +2,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import { CROSSING_SETUP_FIELDS, type SealSetup, type SealView } from '@/core/crossing';
-import { placedProblem, type Problem } from '@/core/kernel';
+import type { SealSetup, SealView } from '@/core/crossing';
+import type { Problem } from '@/core/kernel';
 import { Caution } from '../../../kit-of-parts/Caution';
 import { FormText } from '../../../kit-of-parts/form/FormText';
 import { LeaveGuard } from '../../../kit-of-parts/form/LeaveGuard';
 import { useFollowingForm } from '../../../kit-of-parts/form/use-following-form';
-import { Problems } from '../../../kit-of-parts/Problems';
-import { SAVE_BAR } from '../../setup/save-bar';
+import { SetupFoot } from '../../setup/SetupFoot';
 import { asSleeve, formOf, SEAL_FORMS, saidIn, type SealForm } from './seal-form';
 import { SealMembers } from './SealMembers';
 import { SealSheetField } from './SealSheetField';
@@ -66,18 +65,13 @@ export function SealSetupPanel({ view, busy, problems, onSave }: Props) {
           </Button>
         </Caution>
       ) : null}
-      <Box sx={SAVE_BAR}>
-        <Problems problems={problems.map((p) => placedProblem(p, CROSSING_SETUP_FIELDS))} />
-        <Button type="submit" variant="contained" color="secondary" disabled={busy || !formState.isDirty}>
-          Save
-        </Button>
-        {formState.isDirty ? <Box sx={{ color: 'text.secondary' }}>not saved yet</Box> : null}
-        {overtaken ? (
-          <Button variant="text" onClick={follow}>
-            Show what somebody else has set
-          </Button>
-        ) : null}
-      </Box>
+      <SetupFoot
+        problems={problems}
+        busy={busy}
+        dirty={formState.isDirty}
+        overtaken={overtaken}
+        onFollow={follow}
+      />
     </Box>
   );
 }
