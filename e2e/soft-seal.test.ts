@@ -226,9 +226,14 @@ describe('a packed sleeve', () => {
     await click(() => byRole('button', 'Take it into the crossing'));
     await says(/The signature of Inspector goes, and \d+ building steps that were done must be done again/);
     await click(() => byRole('button', /^Take/));
-    await says('In the crossing now');
+    await says('Taken: what it sends back');
     await says('4 cables go through');
     await says('being built');
+    // And out again: blanks close its hole.
+    await pick('Cable', 'S-34');
+    await says(/close its hole, on both faces/);
+    await click(() => byRole('button', 'Take it out of the crossing'));
+    await says('3 cables go through');
   });
 });
 
@@ -265,6 +270,18 @@ describe('a fire wrap', () => {
     expect(wide).toBeLessThanOrEqual(390);
     await browser().resize(1280, 800);
     await closed('S-4');
+    await open(`${LIST}/S-4`);
+    await click(() => byRole('tab', 'Later'));
+    await type('In the bundle', 'b2');
+    await type('tag of the new cable', 'W-3');
+    await type('smallest', '9', 'Diameter of the new cable');
+    await click(() => byRole('button', 'Find a place'));
+    await says('W-3 in b2: Closes');
+    await says('Tie and cloth off, on both sides');
+    await click(() => byRole('button', 'Take it into the crossing'));
+    await says('The signature of Inspector goes');
+    await click(() => byRole('button', /^Take/));
+    await says('3 cables go through');
   });
 });
 

@@ -78,13 +78,18 @@ export interface PlanDraft {
   readonly knowing: boolean;
 }
 
-/** New cables with the frame as it is built with them. */
+/** A cable that comes later; `bundle` where the crossing is a wrap. */
+export type LaterCable = FrameCable & { readonly bundle?: string | undefined };
+
+/** Cables that come, and cables that go, with what closes the wall as it is built then. */
 export interface ReentryDraft {
   readonly id: string;
   readonly knowing: boolean;
   /** Of the crossing that the answer was worked out from. */
   readonly version: number;
-  readonly cables: readonly FrameCable[];
+  readonly cables: readonly LaterCable[];
+  /** Tags of those that come out. */
+  readonly without: readonly string[];
   readonly plan: unknown;
 }
 
@@ -93,15 +98,20 @@ export interface PlacesPreview {
   readonly violations: readonly { readonly path: string; readonly message: string }[];
 }
 
-/** The setup with more cables that pass through. */
-export const withMembers = <S extends CrossingSetup>(setup: S, cables: readonly FrameCable[]): S => ({
+/** The setup with more cables that pass through, and without some of those that did. */
+export const withMembers = <S extends CrossingSetup>(
+  setup: S,
+  cables: readonly LaterCable[],
+  without: readonly string[],
+): S => ({
   ...setup,
   members: [
-    ...setup.members,
-    ...cables.map(({ tag, diameter, circuit }) => ({
+    ...setup.members.filter((m) => !without.includes(m.tag)),
+    ...cables.map(({ tag, diameter, circuit, bundle }) => ({
       tag,
       diameter,
       ...(circuit === undefined ? {} : { circuit }),
+      ...(bundle === undefined ? {} : { bundle }),
     })),
   ],
 });

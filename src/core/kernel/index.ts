@@ -1,4 +1,5 @@
 export * from './canonical';
+export * from './capital';
 export * from './drawing';
 export * from './interval';
 export * from './labels';

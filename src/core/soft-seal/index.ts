@@ -17,3 +17,4 @@ export * from './steps/sleeve-steps';
 export * from './steps/wrap-steps';
 export * from './words';
 export * from './wrap';
+export * from './wrap-later';

@@ -15,7 +15,10 @@ import {
   settleSleeve,
   settleWrap,
   sleevePlanSchema,
+  roundsAnew,
   takeOut,
+  withCable,
+  wrapLaterSteps,
   wrapPlanSchema,
   type PlugRequest,
   type SleeveRequest,
@@ -261,4 +264,30 @@ it('fills a wide opening with three hundred cables to the end, and all of it pas
   // No blank of the sheet has a place any more.
   expect(made.openShare).toBeLessThan(0.3);
   expect(checkSleeve(wide, made.circles)).toEqual([]);
+});
+
+describe('one more cable for a wrap that is closed', () => {
+  const planOf = (request: WrapRequest) => finishPacking(planWrap(request), 9, clock);
+  const before = planOf(WRAP);
+  const cable = { tag: 'K-999', diameter: { min: 9, max: 9.2 } };
+
+  it('in a bundle of its own leaves the others untouched, and cuts its strip and the one round all anew', () => {
+    const grown = withCable(WRAP, cable, 'extra');
+    const after = planOf(grown);
+    expect(roundsAnew(before, after).map((r) => r.id)).toEqual(['extra', 'all']);
+    const steps = wrapLaterSteps(before, after);
+    const at = (id: string) => steps.findIndex((s) => s.id === id);
+    expect(at('later.off')).toBeLessThan(at('later.in'));
+    expect(at('later.in')).toBeLessThan(at('later.all'));
+    expect(at('later.tie')).toBe(steps.length - 1);
+    // One of 9.2 and a strip of 8 that meets round it.
+    expect(steps[at('later.in')]?.list).toEqual([`extra, layer 1: cut ${Math.round(Math.PI * 17.2)} mm`]);
+  });
+
+  it('in a bundle that is there has that one laid anew, whatever its strip comes to', () => {
+    const [first] = WRAP.bundles;
+    const after = planOf(withCable(WRAP, cable, first?.id ?? ''));
+    expect(roundsAnew(before, after).map((r) => r.id)).toContain(first?.id);
+    expect(roundsAnew(before, before)).toEqual([]);
+  });
 });

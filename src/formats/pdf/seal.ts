@@ -1,5 +1,5 @@
 import { KINDS, sealDrawings, type Made, type SealKindId } from '@/core/crossing';
-import type { Drawing } from '@/core/kernel';
+import { capital, type Drawing } from '@/core/kernel';
 import {
   SEAL_CAUTIONS,
   sealPartWords,
@@ -28,7 +28,10 @@ export function sealPdf(print: SealPrint, paper: Paper = 'A4'): Promise<Uint8Arr
   const { section, axis } = sealDrawings(made);
   const words = KINDS[made.of].words;
   let y = crossingHead(doc, sheet, print, words);
-  y = text(doc, sheet, verdictOf(made.plan.findings), sheet.left, y, { size: 11, bold: true });
+  y = text(doc, sheet, `${capital(verdictOf(made.plan.findings))}.`, sheet.left, y, {
+    size: 11,
+    bold: true,
+  });
   y = drawn(doc, sheet, section, 'Across', y + 2 * MM, 92);
   y = drawn(doc, sheet, axis, 'Along', y + 2 * MM, 62);
   y = text(doc, sheet, builtWords(print), sheet.left, y + 1 * MM, { size: 8 });

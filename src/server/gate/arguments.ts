@@ -195,7 +195,11 @@ export const reentryDraft = object({
   id: clientId,
   knowing: boolean().required(),
   version,
-  cables: array().of(frameCableSchema).max(5000).required(),
+  cables: array()
+    .of(frameCableSchema.shape({ bundle: string().min(1).max(40).optional() }))
+    .max(5000)
+    .required(),
+  without: array().of(string().min(1).max(40).required()).max(5000).required(),
   plan: json,
 })
   .noUnknown()

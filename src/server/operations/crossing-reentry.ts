@@ -16,12 +16,12 @@ import { askOf, knownDiameters, onlyKnown, requireCrossing } from './crossing-as
 import { storePlan } from './crossing-plan';
 
 /**
- * Takes new cables into a crossing together with what closes it as it is built with them: both or neither. A frame that is opened again may use
- * its spares; that is what they were kept for.
+ * Takes cables into a crossing, or out of it, together with what closes it as it is built then: both or neither. A frame that is opened again may
+ * use its spares; that is what they were kept for.
  */
 export function takeReentry(
   ref: CrossingRef,
-  { id, knowing, version, cables, plan }: ReentryDraft,
+  { id, knowing, version, cables, without, plan }: ReentryDraft,
   actor: Actor,
   now: Date,
 ): Promise<Result<{ planHash: string }>> {
@@ -30,8 +30,11 @@ export function takeReentry(
     if (!found.ok) return found;
     const { job, row } = found.value;
     await lockCrossing(tx, row.id);
-    if (cables.length === 0) return refuse('cables', 'there is no cable to take in');
-    const setup = readCrossingSetup(withMembers(row.setup, cables));
+    if (cables.length + without.length === 0) return refuse('cables', 'there is no cable to take in or out');
+    const inside = new Set(row.setup.members.map((m) => m.tag));
+    const strange = without.find((tag) => !inside.has(tag));
+    if (strange !== undefined) return refuse('without', 'does not go through', strange);
+    const setup = readCrossingSetup(withMembers(row.setup, cables, without));
     if (!setup.ok) return setup;
     const known = onlyKnown(await knownDiameters(tx, job));
     const asked = askOf<CrossingKindId>(setup.value, known, await loadCrossingSheets(tx));
@@ -42,7 +45,10 @@ export function takeReentry(
       return refuse('version', 'somebody else has changed this crossing: look again before you save');
     const kind = setup.value.kind;
     const hash = hashIn(kind, request);
-    const note = `with ${cables.map((c) => c.tag).join(', ')}`;
+    const note = [
+      ...(cables.length > 0 ? [`with ${cables.map((c) => c.tag).join(', ')}`] : []),
+      ...(without.length > 0 ? [`without ${without.join(', ')}`] : []),
+    ].join('; ');
     const stored = await storePlan<CrossingKindId>(
       tx,
       { job, row, kind, setup: setup.value, request, hash },

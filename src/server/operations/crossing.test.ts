@@ -265,7 +265,14 @@ describe('taking cables into a frame that stands', () => {
   it('writes cables and frame together, or neither', async () => {
     const before = await view();
     const plan = await answer([NEW]);
-    const draft = { id: randomUUID(), knowing: true, version: before.version, cables: [NEW], plan };
+    const draft = {
+      id: randomUUID(),
+      knowing: true,
+      version: before.version,
+      cables: [NEW],
+      without: [],
+      plan,
+    };
     // A frame that breaks a rule leaves the cables out as well.
     const wrong = { ...plan, frames: plan.frames.slice(1) };
     expect(await takeReentry(REF, { ...draft, plan: wrong }, WHO, NOW)).toMatchObject({ ok: false });

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { finishPacking } from '@/core/circle-packing';
+import { planWrap, takeOut, withCable } from '@/core/soft-seal';
 import { KINDS, planSeal, type SealKindId, type SealView } from '@/core/crossing';
 import { asHeld, replay } from '@/core/record';
 import { QUILLMERE_CROSSINGS } from '@/data/seed/crossings';
@@ -141,13 +142,15 @@ it('takes one more cable in together with the plan, or neither; a cable that nob
   const take = (more: object) =>
     takeReentry(
       ref,
-      { id: randomUUID(), knowing: true, version: before.version, cables, plan, ...more },
+      { id: randomUUID(), knowing: true, version: before.version, cables, without: [], plan, ...more },
       PLANNER,
       NOW,
     );
   // The plan of before lacks the new cable.
   expect(await refused(take({}))).toContain('lacks a cable');
   expect((await seal(job, 'X-4')).setup.members).toHaveLength(7);
+  expect(await refused(take({ cables: [], without: ['X'] }))).toContain('does not go through');
+  expect(await refused(take({ cables: [] }))).toContain('no cable to take in or out');
   const unmeasured = { ...setupOf('X-4'), members: [...setupOf('X-4').members, { tag: 'K-2' }] };
   await good(setCrossing(ref, before.version, unmeasured, PLANNER));
   const after = await seal(job, 'X-4');
@@ -217,5 +220,55 @@ describe('a sleeve that is divided', () => {
     );
     expect(await refused(splitCrossing(ref, version, [part(0, 3), part(3, 7)]))).toContain('is on record');
     expect((await seal(job, 'X-4')).setup.members).toHaveLength(7);
+  });
+});
+
+describe('a seal that is closed', () => {
+  const closed = async (name: string) => {
+    const job = await makeJob();
+    const ref = { job, crossing: name };
+    await good(addCrossing(job, name, setupOf(name)));
+    const { view, plan } = await planOf(job, name);
+    await good(takeCrossingPlan(ref, draft(view.requestHash, plan), PLANNER, NOW));
+    const now = await seal(job, name);
+    const take = (more: object) =>
+      takeReentry(
+        ref,
+        { id: randomUUID(), knowing: true, version: now.version, cables: [], without: [], plan: {}, ...more },
+        PLANNER,
+        NOW,
+      );
+    return { job, now, take };
+  };
+
+  it('loses a cable: what closes its hole is in force, and every other one lies where it lay', async () => {
+    const { job, now, take } = await closed('X-4');
+    const [inForce] = now.plans;
+    if (inForce?.of !== 'sleeve') throw new Error('a sleeve');
+    const out = takeOut(inForce.request, inForce.plan, 'B-403');
+    if (out === null) throw new Error('it lies there');
+    await good(take({ without: ['B-403'], plan: out.plan }));
+    const after = await seal(job, 'X-4');
+    const [taken] = after.plans;
+    if (taken?.of !== 'sleeve') throw new Error('a sleeve');
+    expect(after).toMatchObject({ state: 'planned' });
+    expect([taken.kind, taken.note]).toEqual(['asBuilt', 'without B-403']);
+    const stayed = inForce.plan.circles.filter((c) => c.tag !== 'B-403');
+    expect(taken.plan.circles.slice(0, stayed.length)).toEqual(stayed);
+    expect(after.setup.members.map((m) => m.tag)).not.toContain('B-403');
+  });
+
+  it('gets one more bundle, whose cable goes in with the name of it', async () => {
+    const { job, now, take } = await closed('X-6');
+    const [inForce] = now.plans;
+    if (inForce?.of !== 'wrap') throw new Error('a wrap');
+    const cable = { tag: 'D-607', diameter: { min: 9, max: 9.3 } };
+    const grown = withCable(inForce.request, cable, 'signal');
+    const plan = finishPacking(planWrap(grown), 20, clock);
+    expect(await refused(take({ cables: [cable], plan }))).toContain('something is not said');
+    await good(take({ cables: [{ ...cable, bundle: 'signal' }], plan }));
+    const after = await seal(job, 'X-6');
+    expect(after).toMatchObject({ state: 'planned' });
+    expect(after.setup.members.at(-1)).toMatchObject({ tag: 'D-607', bundle: 'signal' });
   });
 });

@@ -5,6 +5,7 @@ import List from '@mui/material/List';
 import ListItemButton from '@mui/material/ListItemButton';
 import Typography from '@mui/material/Typography';
 import { Link } from '../kit-of-parts/Link';
+import { capital } from '@/core/kernel';
 import {
   PURPOSE_WORDS,
   RECORD_KINDS,
@@ -126,7 +127,7 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
         seals[list].map((sheet) => (
           <SealSheetPanel
             key={`${list} ${sheet.code}`}
-            words={`${RECORDS[kind].words.slice(0, 1).toUpperCase()}${RECORDS[kind].words.slice(1)}`}
+            words={capital(RECORDS[kind].words)}
             sheet={sheet}
             typeIn={typeIn(kind, job, sheet.code)}
           />

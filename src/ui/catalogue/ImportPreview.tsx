@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { capital } from '@/core/kernel';
 import type { CataloguePreview } from '@/core/termination-view';
 import { Differences } from '../common/Differences';
 import { To } from '../kit-of-parts/To';
@@ -43,7 +44,7 @@ export function SheetPreview({ sheet }: { readonly sheet: SheetSeen }) {
   ] as const;
   return (
     <Seen
-      title={`${sheet.words.slice(0, 1).toUpperCase()}${sheet.words.slice(1)} ${sheet.code} revision ${sheet.revision}`}
+      title={`${capital(sheet.words)} ${sheet.code} revision ${sheet.revision}`}
       words={`${sheetWords(sheet)}${sheet.leads ? '' : LATER}`}
     >
       {state === 'new'

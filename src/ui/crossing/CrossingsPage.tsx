@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 import { Link } from '../kit-of-parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { capital } from '@/core/kernel';
 import {
   CROSSING_KINDS,
   KINDS,
@@ -103,9 +104,7 @@ function Comes({ line }: { readonly line: CrossingLine }) {
   if (line.fill !== null) return <Fill fill={line.fill} />;
   return (
     <Typography variant="lead">
-      {line.verdict === null
-        ? 'No plan yet.'
-        : `${line.verdict.slice(0, 1).toUpperCase()}${line.verdict.slice(1)}.`}
+      {line.verdict === null ? 'No plan yet.' : `${capital(line.verdict)}.`}
     </Typography>
   );
 }

@@ -117,7 +117,7 @@ export function useCrossingSession(ref: CrossingRef, view: FrameView) {
   const takeReentry = (after: FramePlan, cables: readonly FrameCable[]) =>
     taking.take({
       send: (id, knowing) =>
-        send('takeReentry', ref, { id, knowing, version: view.version, cables, plan: after }),
+        send('takeReentry', ref, { id, knowing, version: view.version, cables, without: [], plan: after }),
       said: 'In the crossing now: its rows are to be built again.',
       then: () => {
         setShown(null);

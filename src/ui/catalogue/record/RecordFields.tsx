@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { memo } from 'react';
 import { get, useController, useFieldArray, useFormState, useWatch, type Control } from 'react-hook-form';
+import { capital } from '@/core/kernel';
 import { blankOf, CATALOGUE_FIELDS, codeWords, type RecordField } from '@/core/catalogue';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
@@ -23,7 +24,6 @@ interface Props<K extends RecordField['kind'] = RecordField['kind']> {
 
 const WORDS: Readonly<Record<string, string>> = CATALOGUE_FIELDS;
 const wordsOf = (name: string): string => WORDS[name] ?? name;
-const capital = (words: string): string => words.slice(0, 1).toUpperCase() + words.slice(1);
 
 /** Lengths are most of what a sheet prints, and say so by their names. */
 const unitOf = (name: string): string | undefined => {

@@ -2,16 +2,25 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { FrameCable } from '@/core/frame-packing';
-import { refuse, type Problem } from '@/core/kernel';
-import { laterSteps, sealWords, takeOut, type LaterAnswer } from '@/core/soft-seal';
+import { capital, refuse, type Problem } from '@/core/kernel';
+import {
+  laterSteps,
+  sealWords,
+  takeOut,
+  verdictOf,
+  type LaterAnswer,
+  type SleeveCircle,
+} from '@/core/soft-seal';
 import { trimNumber } from '@/core/units';
 import { startLater } from '@/workers/soft-seal';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
 import { Problems } from '../../kit-of-parts/Problems';
 import { NewCable } from '../NewCable';
+import { LaterSteps } from './LaterSteps';
+import { WrapLater } from './WrapLater';
 import type { SealMade, SealSession } from './use-seal';
 
 interface Props {
@@ -31,13 +40,7 @@ export function SealLater({ session, made }: Props) {
         packed sleeve: choose that on the left.
       </Typography>
     );
-  return (
-    <Typography variant="lead" sx={{ mt: 1 }}>
-      One more bundle later: tie and cloth are opened on both sides, the strip round all is taken off, the new
-      bundle gets its own strip and sealant, and the strip round all is cut anew. Add its cables on the left
-      with a bundle of their own: the plan says what is cut anew, and the record which steps come back.
-    </Typography>
-  );
+  return <WrapLater session={session} made={made} />;
 }
 
 function SleeveLater({ session, made }: { readonly session: SealSession; readonly made: SleeveMade }) {
@@ -125,27 +128,15 @@ function Said({ session, cable, said, onDone }: SaidProps) {
           Take it into the crossing
         </Button>
       </Acts>
-      <Box component="ol" sx={{ my: 1, pl: 2.75, '& li': { mb: 1 } }}>
-        {laterSteps(said).map((s) => (
-          <li key={s.id}>
-            <b>{s.title}</b>
-            <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-              {s.detail}
-            </Typography>
-          </li>
-        ))}
-      </Box>
+      <LaterSteps steps={laterSteps(said)} />
     </>
   );
 }
 
-/** A cable that comes out: what closes its hole. */
+/** A cable that comes out: what closes its hole, and everything else stays where it lies. */
 function TakeOut({ session, made }: { readonly session: SealSession; readonly made: SleeveMade }) {
   const [tag, setTag] = useState('');
-  const out = tag === '' ? null : takeOut(made.request, made.plan, tag);
-  const blanks = new Map<string, number>();
-  for (const c of out?.closes ?? []) blanks.set(c.part, (blanks.get(c.part) ?? 0) + 1);
-  const closing = [...blanks].map(([part, n]) => `${n} × ${part}`).join(', ');
+  const out = useMemo(() => (tag === '' ? null : takeOut(made.request, made.plan, tag)), [made, tag]);
   return (
     <Box sx={{ mt: 2 }}>
       <Typography variant="h3">A cable comes out</Typography>
@@ -157,31 +148,39 @@ function TakeOut({ session, made }: { readonly session: SealSession; readonly ma
           options={[['', 'none'], ...made.request.cables.map((c) => [c.tag, c.tag] as const)]}
           onChange={setTag}
         />
-        {out === null ? (
-          tag === '' ? null : (
-            <span role="status">
-              It is the only one: without it the opening is closed as one without cables.
-            </span>
-          )
-        ) : (
-          <>
-            <span role="status">
-              {closing === ''
-                ? 'No blank of the sheet fits its hole: sealant alone closes it'
-                : `${closing} close its hole`}
-              , on both faces.
-            </span>
+        {out === null && tag !== '' ? (
+          <span role="status">
+            It is the only one: without it the opening is closed as one without cables.
+          </span>
+        ) : null}
+      </Acts>
+      {out === null ? null : (
+        <>
+          <p role="status">
+            {closingWords(out.closes)}, on both faces. {capital(verdictOf(out.plan.findings))}.
+          </p>
+          <Acts>
             <Button onClick={() => session.put({ of: 'sleeve', request: out.request, plan: out.plan })}>
               Show it in the section
             </Button>
-          </>
-        )}
-      </Acts>
-      {out === null ? null : (
-        <Typography variant="quiet">
-          To keep it, leave the cable out on the left and save: the sleeve is planned again without it.
-        </Typography>
+            <Button
+              variant="outlined"
+              disabled={session.busy || out.plan.answer === 'refused'}
+              onClick={() => session.takeLater(out.plan, [], [tag])}
+            >
+              Take it out of the crossing
+            </Button>
+          </Acts>
+        </>
       )}
     </Box>
   );
+}
+
+function closingWords(closes: readonly SleeveCircle[]): string {
+  const blanks = new Map<string, number>();
+  for (const { part } of closes) blanks.set(part, (blanks.get(part) ?? 0) + 1);
+  return blanks.size === 0
+    ? 'No blank of the sheet fits its hole'
+    : `${[...blanks].map(([part, n]) => `${n} × ${part}`).join(', ')} close its hole`;
 }

@@ -14,7 +14,7 @@ import {
   type StubSleeve,
 } from '@/core/crossing';
 import { verdictOf } from '@/core/soft-seal';
-import type { Problem } from '@/core/kernel';
+import { capital, type Problem } from '@/core/kernel';
 import type { StubsAnswer } from '@/core/stub-choice';
 import { trimNumber } from '@/core/units';
 import { startStubs } from '@/workers/soft-seal';
@@ -76,8 +76,6 @@ export function SealStubs({ session, made }: Props) {
   );
 }
 
-const sentence = (words: string): string => `${words.slice(0, 1).toUpperCase()}${words.slice(1)}`;
-
 const costWords = ({ status, cost, bound }: StubsAnswer): string =>
   status === 'optimal'
     ? `cost ${trimNumber(cost, 2)}, proven to be the least`
@@ -106,7 +104,7 @@ function Answered({ session, found }: { readonly session: SealSession; readonly 
             <DrawingSvg drawing={sealDrawings({ of: 'sleeve', request: s.request, plan: s.plan }).section} />
             <Box component="figcaption" sx={{ fontSize: 13.5 }}>
               <b>{s.offer.id}</b>: {s.request.cables.map((c) => c.tag).join(', ')};{' '}
-              {trimNumber(100 * s.freeShare, 0)} % free before blanks. {sentence(verdictOf(s.plan.findings))}.
+              {trimNumber(100 * s.freeShare, 0)} % free before blanks. {capital(verdictOf(s.plan.findings))}.
             </Box>
           </Box>
         ))}

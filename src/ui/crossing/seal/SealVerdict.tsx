@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { CROSSING_SETUP_FIELDS } from '@/core/crossing';
 import type { Verdict } from '@/core/gland-selection';
-import { placedProblem } from '@/core/kernel';
+import { capital, placedProblem } from '@/core/kernel';
 import { sealWords, verdictOf, type SealAnswer, type SealFinding } from '@/core/soft-seal';
 import { trimNumber } from '@/core/units';
 import { Answer } from '../../kit-of-parts/Answer';
@@ -41,14 +41,13 @@ export function SealVerdict({ session }: { readonly session: SealSession }) {
   if (shown === null) return work.working ? null : <Lacking view={view} />;
   const { answer, findings } = shown.plan;
   const provisional = view.asked.provisional.length > 0;
-  const sentence = verdictOf(findings);
   return (
     <Box data-answer={answer} sx={{ display: 'flex', gap: 1.5, my: 1.5 }}>
       <Box sx={{ flex: 'none', pt: 0.5 }}>
         <NutMark verdict={MARKS[answer]} provisional={provisional} size={26} />
       </Box>
       <div>
-        <Answer words={`${sentence.slice(0, 1).toUpperCase()}${sentence.slice(1)}`} lead={leadOf(shown)} />
+        <Answer words={capital(verdictOf(findings))} lead={leadOf(shown)} />
       </div>
     </Box>
   );

@@ -1,7 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { FrameCable } from '@/core/frame-packing';
-import type { Made, SealKindId, SealPlan, SealSetup, SealView } from '@/core/crossing';
+import type { LaterCable, Made, SealKindId, SealPlan, SealSetup, SealView } from '@/core/crossing';
 import { refuse, type Problem } from '@/core/kernel';
 import type { CrossingRef } from '@/core/record';
 import type { SleevePlan, SleeveRequest } from '@/core/soft-seal';
@@ -119,11 +118,11 @@ export function useSeal(ref: CrossingRef, view: SealView) {
       void run(() => send('setCrossing', { job: view.job, crossing: view.name }, version, setup), 'Saved.'),
     [run, send, view.job, view.name],
   );
-  const takeLater = (later: SleevePlan, cables: readonly FrameCable[]) =>
+  const takeLater = (later: SealPlan, cables: readonly LaterCable[], without: readonly string[] = []) =>
     taking.take({
       send: (id, knowing) =>
-        send('takeReentry', ref, { id, knowing, version: view.version, cables, plan: later }),
-      said: 'In the crossing now: what it sends back is to be built again.',
+        send('takeReentry', ref, { id, knowing, version: view.version, cables, without, plan: later }),
+      said: 'Taken: what it sends back is to be built again.',
       then: () => setPast([]),
     });
   const move = (sleeve: SleeveRequest, now: SleevePlan, tag: string, to: { x: number; y: number }) =>
