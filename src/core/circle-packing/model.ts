@@ -32,6 +32,12 @@ export interface Problem {
     | { readonly kind: 'rectangle'; readonly a: number; readonly b: number };
 }
 
+/** An arrangement without overlaps, x and y of each circle, and by how much the wall has to grow for it. */
+export interface Attempt {
+  readonly at: Float64Array;
+  readonly growth: number;
+}
+
 /** The problem of these diameters in a shape; of a bundle, where there is no shape. */
 export function problemOf(diameters: readonly number[], clearance: number, shape: Shape | null): Problem {
   const radii = Float64Array.from(diameters, (d) => (d + clearance) / 2);

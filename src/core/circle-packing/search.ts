@@ -1,14 +1,10 @@
 import { seededRandom } from '@/core/kernel';
-import type { Problem } from './model';
+import { anneal, type Annealing } from './anneal';
+import { changed, oneSize } from './change';
+import type { Attempt, Problem } from './model';
 import { Overlap } from './overlap';
 import { Settler } from './settle';
-import { anywhere, latticeStarts, randomStart, spread } from './starts';
-
-/** An arrangement without overlaps, and by how much the wall has to grow for it. */
-export interface Attempt {
-  readonly at: Float64Array;
-  readonly growth: number;
-}
+import { latticeStarts, randomStart, spread } from './starts';
 
 export interface SearchProgress {
   /** Of the best so far. */
@@ -38,43 +34,101 @@ const FINE = [
   [1e-7, 400, 1e-10],
   [1e-9, 400, 1e-13],
 ] as const;
-/** Of so many circles an attempt is settled less finely, and only what is best in the end to the last: it takes as long as several attempts. */
-const MANY = 60;
-const FAIR = [[1e-5, 120, 1e-7]] as const;
-const GENTLE = [
-  [0.01, 80, 1e-4],
-  [1e-3, 120, 1e-5],
-] as const;
 /** Begun from chance so often before the best of them is worked on. */
 const WARM = 5;
 /** An attempt this close to the best is worth settling finely; as a share of the size of the bundle. */
 const NEAR_BEST = 0.0015;
 
 /**
- * Looks for the arrangement with the least growth of the wall: settles from rows by hand and from chance, then again and again from the best
- * with something changed. Deterministic for its seed. Yields after every attempt; sent `true`, it ends with what it has.
+ * Looks for the arrangement with the least growth of the wall. More than a few circles of several sizes are shaken under ever more
+ * pressure; then, and else from the beginning, arrangements settle from rows by hand and from chance, and again and again from the best with
+ * something changed. Deterministic for its seed. Yields after every attempt, and within long ones; sent `true`, it ends with what it has.
  */
-export function* searchPacking(
-  given: Problem,
-  { seed, work, enough }: SearchOptions,
-): Generator<SearchProgress, Attempt, boolean> {
+export function* searchPacking(given: Problem, options: SearchOptions): Search<Attempt> {
   const { problem, scale, order } = normal(given);
-  const random = seededRandom(seed);
+  const random = seededRandom(options.seed);
   const overlap = new Overlap(problem);
-  const settler = new Settler(overlap);
-  const size = spread(problem);
   const starts = latticeStarts(problem);
   let best = laidApart(problem, starts[0] ?? randomStart(problem, random));
-  let current: Attempt | null = null;
-  let inVain = 0;
-  const fine = problem.radii.length > MANY ? FAIR : FINE;
-  const patience = 12 + problem.radii.length;
-  let fromChance = WARM;
-  for (const start of starts) {
-    const rows = laidApart(problem, start);
-    if (rows.growth < best.growth) best = rows;
+  for (const start of starts) best = better(laidApart(problem, start), best);
+  const state: State = {
+    problem,
+    overlap,
+    settler: new Settler(overlap),
+    random,
+    starts,
+    size: spread(problem),
+    enough: options.enough / scale,
+    scale,
+    work: options.work,
+    shaken: 0,
+    best,
+    over: false,
+  };
+  const plan = annealings(problem, options.work);
+  for (let round = 0; round < plan.rounds && goesOn(state); round += 1)
+    yield* fromShaking(state, plan.work, plan.annealing);
+  yield* changeOver(state, plan.rounds > 0);
+  return asGiven(given, order, scale, state.best);
+}
+
+type Search<T> = Generator<SearchProgress, T, boolean>;
+
+/** A search under way. */
+interface State {
+  readonly problem: Problem;
+  readonly overlap: Overlap;
+  readonly settler: Settler;
+  readonly random: () => number;
+  /** Rows by hand that were not begun from yet. */
+  readonly starts: Float64Array[];
+  /** Radius about which the circles lie. */
+  readonly size: number;
+  readonly enough: number;
+  readonly scale: number;
+  readonly work: number;
+  /** Work of shaking so far. */
+  shaken: number;
+  best: Attempt;
+  over: boolean;
+}
+
+const goesOn = ({ over, overlap, shaken, work, best, enough }: State): boolean =>
+  !over && overlap.work + shaken < work && best.growth > enough;
+
+const progress = ({ best, scale, overlap, shaken, work }: State): SearchProgress => ({
+  growth: best.growth * scale,
+  share: Math.min(1, (overlap.work + shaken) / work),
+});
+
+/** Shakes an arrangement from chance, and settles what comes of it. */
+function* fromShaking(state: State, work: number, annealing: Annealing): Search<void> {
+  const { problem, settler, random, enough } = state;
+  const begun = settled(problem, settler, randomStart(problem, random), HARD, Infinity);
+  state.best = better(state.best, begun);
+  state.over = yield progress(state);
+  if (begun === null || !goesOn(state)) return;
+  const before = state.shaken;
+  const run = anneal(problem, begun.at, work, random, annealing);
+  let step = run.next();
+  while (step.done !== true) {
+    state.shaken = before + step.value.worked;
+    // What is found while it is shaken has only to be settled.
+    if (step.value.growth >= enough) state.over = yield progress(state);
+    step = run.next(state.over || step.value.growth < enough);
   }
-  while (overlap.work < work && best.growth > enough / scale) {
+  const at = withGrowth(laidApart(problem, step.value));
+  state.best = better(state.best, settled(problem, settler, at, FINE, Infinity));
+}
+
+/** Settles from rows and from chance, unless there is one to begin with, then again and again from the best with something changed. */
+function* changeOver(state: State, begun: boolean): Search<void> {
+  const { problem, settler, random, starts, size } = state;
+  let current: Attempt | null = begun ? state.best : null;
+  let fromChance = begun ? 0 : WARM;
+  let inVain = 0;
+  const patience = 12 + problem.radii.length;
+  while (goesOn(state)) {
     const start: Float64Array | undefined = starts.shift();
     const at: Float64Array =
       start ??
@@ -83,33 +137,40 @@ export function* searchPacking(
         : changed(problem, current, size, random));
     const ceiling = current?.growth ?? Infinity;
     if (start === undefined) fromChance -= 1;
-    let attempt = settled(
-      problem,
-      settler,
-      at,
-      pressed(random(), problem.radii.length > MANY && current !== null && start === undefined),
-      ceiling,
-    );
-    if (attempt !== null && attempt.growth < best.growth + NEAR_BEST * size)
-      attempt = better(attempt, settled(problem, settler, at, fine, ceiling));
+    let attempt = settled(problem, settler, at, random() < 0.5 ? HARD : ROUGH, ceiling);
+    if (attempt !== null && attempt.growth < state.best.growth + NEAR_BEST * size)
+      attempt = better(attempt, settled(problem, settler, at, FINE, ceiling));
     if (attempt !== null && attempt.growth < ceiling - 1e-9 * size) {
       current = attempt;
       inVain = 0;
     } else inVain += 1;
-    if (attempt !== null) best = better(best, attempt);
+    state.best = better(state.best, attempt);
     if (inVain > patience) {
       // Every other time from chance, else from the best again.
-      current = random() < 0.5 ? null : best;
+      current = random() < 0.5 ? null : state.best;
       inVain = 0;
     }
-    if (yield { growth: best.growth * scale, share: Math.min(1, overlap.work / work) }) break;
+    state.over = yield progress(state);
   }
-  if (fine !== FINE) best = better(best, settled(problem, settler, withGrowth(best), FINE, Infinity));
-  return asGiven(given, order, scale, best);
 }
 
-const pressed = (chance: number, gently: boolean): Presses =>
-  gently ? (chance < 0.15 ? HARD : chance < 0.4 ? ROUGH : GENTLE) : chance < 0.5 ? HARD : ROUGH;
+/** Of more circles than this, shaking finds more than changing one thing after the other; of fewer it only begins. */
+const MANY = 60;
+/** Of fewer circles, changing one thing after the other goes through them all. */
+const FEW = 12;
+
+/** How a problem is shaken: so many times anew, with so much work each. Few circles, and circles of one size, are not. */
+function annealings(
+  { radii }: Problem,
+  work: number,
+): { readonly rounds: number; readonly work: number; readonly annealing: Annealing } {
+  const n = radii.length;
+  const annealing = { exchanges: 0.4, jumps: 0.1, apart: Math.max(3, Math.round(n / 10)) };
+  if (n <= FEW || oneSize(radii)) return { rounds: 0, work: 0, annealing };
+  const share = n > MANY ? 1 : 0.5;
+  const rounds = n > MANY ? 1 : 2;
+  return { rounds, work: (share * work) / rounds, annealing };
+}
 
 /** An arrangement as it is settled: the growth of the wall stands last. */
 function withGrowth({ at, growth }: Attempt): Float64Array {
@@ -209,95 +270,4 @@ export function laidApart({ radii, wall }: Problem, at: Float64Array): Attempt {
   }
   // Two in one place cannot be drawn apart.
   return { at: apart, growth: Number.isFinite(out) ? growth : Infinity };
-}
-
-/** The best with something else about it: one moved elsewhere, two exchanged, or all of them shaken. */
-function changed(problem: Problem, from: Attempt, size: number, random: () => number): Float64Array {
-  const { radii } = problem;
-  const n = radii.length;
-  const at = Float64Array.from(from.at);
-  at[2 * n] = from.growth;
-  const any = () => Math.floor(random() * n);
-  const chance = random();
-  // Of several sizes it is mostly which lies where that is wrong; of one size, where the holes are.
-  const [moved, exchanged] =
-    (radii[0] ?? 0) <= (radii[n - 1] ?? 0) * ALIKE ? [0.4, 0.75] : n > MANY ? [0.35, 0.9] : [0.25, 0.85];
-  if (chance < moved) {
-    const many = 1 + Math.floor((random() * n) / 25);
-    for (let k = 0; k < many; k += 1) {
-      const i = n > MANY && random() < 0.5 ? outermost(problem, from, random) : any();
-      const [x, y] = emptiest(problem, from, i, size, random);
-      at[2 * i] = x;
-      at[2 * i + 1] = y;
-    }
-  } else if (chance < exchanged) {
-    const i = any();
-    const j = neighbourInSize(n, i, random);
-    for (const k of [0, 1]) {
-      const kept = at[2 * i + k] ?? 0;
-      at[2 * i + k] = at[2 * j + k] ?? 0;
-      at[2 * j + k] = kept;
-    }
-    // Of one size nothing is changed by it: a nudge is.
-    if (radii[i] === radii[j]) shake(at, n, 0.3, random);
-  } else shake(at, n, 0.2 + 0.8 * random(), random);
-  return at;
-}
-
-/** Sizes that differ by more than this share are several. */
-const ALIKE = 1.05;
-
-/** Points that are looked at for a hole. */
-const LOOKED_AT = 24;
-
-/** Of some points anywhere the one with most room about it, the wall where it stands now: a circle that is put there squeezes the others least. */
-function emptiest(
-  { radii, wall }: Problem,
-  { at, growth }: Attempt,
-  without: number,
-  size: number,
-  random: () => number,
-): [number, number] {
-  let best: [number, number] = [0, 0];
-  let most = -Infinity;
-  const reach = wall.kind === 'circle' ? wall.r + growth : size;
-  const looked = radii.length > MANY ? LOOKED_AT + radii.length : LOOKED_AT;
-  for (let k = 0; k < looked; k += 1) {
-    const [x, y] = anywhere(wall, reach, random);
-    let room =
-      wall.kind === 'circle'
-        ? reach - Math.hypot(x, y)
-        : Math.min(wall.a + growth - Math.abs(x), wall.b + growth - Math.abs(y));
-    for (let j = 0; j < radii.length && room > most; j += 1) {
-      if (j === without) continue;
-      room = Math.min(room, Math.hypot(x - (at[2 * j] ?? 0), y - (at[2 * j + 1] ?? 0)) - (radii[j] ?? 0));
-    }
-    if (room > most) {
-      most = room;
-      best = [x, y];
-    }
-  }
-  return best;
-}
-
-/** Of some circles the one that reaches farthest: what is taken from the edge lets the wall come in. */
-function outermost({ radii }: Problem, { at }: Attempt, random: () => number): number {
-  let found = 0;
-  let far = -Infinity;
-  for (let k = 0; k < 6; k += 1) {
-    const i = Math.floor(random() * radii.length);
-    const reach = Math.hypot(at[2 * i] ?? 0, at[2 * i + 1] ?? 0) + (radii[i] ?? 0);
-    if (reach > far) [found, far] = [i, reach];
-  }
-  return found;
-}
-
-/** Another one of about the same size, of circles in order of it: exchanged with it, most of the arrangement stays good. */
-function neighbourInSize(n: number, i: number, random: () => number): number {
-  const away = 1 + Math.floor(3 * random());
-  return Math.min(n - 1, Math.max(0, i + (random() < 0.5 ? -away : away)));
-}
-
-function shake(at: Float64Array, n: number, by: number, random: () => number): void {
-  for (let k = 0; k < 2 * n; k += 1) at[k] = (at[k] ?? 0) + (2 * random() - 1) * by;
 }
