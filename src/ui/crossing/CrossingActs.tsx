@@ -7,21 +7,12 @@ import { crossingPath } from './words';
 import type { CrossingSession } from './use-crossing-session';
 
 // Seen only while a plan is worked out.
-const ProgressBar = dynamic(() => import('./ProgressBar').then((m) => m.ProgressBar), { ssr: false });
+const UnderWay = dynamic(() => import('./ProgressBar').then((m) => m.UnderWay), { ssr: false });
 
 /** What can be done with the plan of a crossing. */
 export function CrossingActs({ session }: { readonly session: CrossingSession }) {
   const { planning } = session;
-  if (planning.working !== null)
-    return (
-      <Acts>
-        {/* First, so that nothing that comes later moves it from under a hand. */}
-        <Button variant="outlined" disabled={planning.working === 'drawing'} onClick={planning.cancel}>
-          Cancel
-        </Button>
-        <ProgressBar store={planning.progress} />
-      </Acts>
-    );
+  if (planning.working) return <UnderWay store={planning.progress} onCancel={planning.cancel} />;
   return <Idle session={session} />;
 }
 

@@ -4,6 +4,8 @@ export interface Progress {
   readonly stage: string;
   readonly done: number;
   readonly of: number;
+  /** It is there, and only being drawn: too late to cancel. */
+  readonly found?: boolean;
 }
 
 export interface ProgressStore {

@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useState } from 'react';
+import { startTransition, useCallback, useState } from 'react';
 import type { FrameSetup, FrameView, Side } from '@/core/crossing';
 import {
   sameRef,
@@ -62,7 +62,7 @@ export function useCrossingSession(ref: CrossingRef, view: FrameView) {
   });
   const around = (plan: FramePlan) => () => planning.planAround(plan, draft.locked);
   const begin = (plan: () => void) => {
-    setShown(null);
+    startTransition(() => setShown(null));
     plan();
   };
   const judged = (from: PlaceRef, to: PlaceRef) => {

@@ -21,8 +21,7 @@ interface Proven {
 export function usePlanning(view: FrameView, onPlan: (plan: FramePlan) => void) {
   const { request } = view.asked;
   const [inForce] = view.plans;
-  /** Worked out, or found and being drawn: then it is too late to cancel. */
-  const [working, setWorking] = useState<'planning' | 'drawing' | null>(null);
+  const [working, setWorking] = useState(false);
   const [progress] = useState(progressStore);
   const [failure, setFailure] = useState<readonly Problem[]>([]);
   const running = useRef<Running<FramePlan> | null>(null);
@@ -37,14 +36,18 @@ export function usePlanning(view: FrameView, onPlan: (plan: FramePlan) => void) 
   useEffect(() => () => running.current?.cancel(), []);
 
   const fail = (why: string) => {
-    setWorking(null);
+    setWorking(false);
     setFailure(refuse('', why).problems);
   };
   const start = (around: Around | null) => {
     const asked = view.requestHash;
-    setFailure([]);
+    running.current?.cancel();
     restart(progress);
-    setWorking('planning');
+    // The page is drawn anew in pieces, beside the worker.
+    startTransition(() => {
+      setFailure([]);
+      setWorking(true);
+    });
     const begun = startFrames(request, around, (stage, done, of) => progress.set({ stage, done, of }));
     running.current = begun;
     begun.result.then(
@@ -58,10 +61,10 @@ export function usePlanning(view: FrameView, onPlan: (plan: FramePlan) => void) 
           return;
         }
         proven.current = { hash: asked, cost: Math.max(leastCost(), plan.bound ?? 0) };
-        setWorking('drawing');
+        progress.set({ stage: 'drawing it', done: 1, of: 1, found: true });
         // Hundreds of places are drawn: in pieces, so that the page stays alive meanwhile.
         startTransition(() => {
-          setWorking(null);
+          setWorking(false);
           onPlan(plan);
         });
       },
@@ -79,7 +82,7 @@ export function usePlanning(view: FrameView, onPlan: (plan: FramePlan) => void) 
       start({ plan, locked, leastCost: leastCost() }),
     cancel: () => {
       running.current?.cancel();
-      setWorking(null);
+      setWorking(false);
     },
   };
 }

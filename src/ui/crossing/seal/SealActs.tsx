@@ -2,22 +2,14 @@
 import Button from '@mui/material/Button';
 import { Acts } from '../../kit-of-parts/Acts';
 import { To } from '../../kit-of-parts/To';
-import { ProgressBar } from '../ProgressBar';
+import { UnderWay } from '../ProgressBar';
 import { crossingPath } from '../words';
 import type { SealSession } from './use-seal';
 
 /** What can be done with the plan of a soft seal. */
 export function SealActs({ session }: { readonly session: SealSession }) {
   const { view, work, busy, changed, shown, inForce } = session;
-  if (work.working)
-    return (
-      <Acts>
-        <Button variant="outlined" onClick={work.stop}>
-          Cancel
-        </Button>
-        <ProgressBar store={work.progress} />
-      </Acts>
-    );
+  if (work.working) return <UnderWay store={work.progress} onCancel={work.stop} />;
   const takes = changed && shown !== null && shown.plan.answer !== 'refused';
   return (
     <Acts>

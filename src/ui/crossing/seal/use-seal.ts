@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { LaterCable, Made, SealKindId, SealPlan, SealSetup, SealView } from '@/core/crossing';
 import { refuse, type Problem } from '@/core/kernel';
 import type { CrossingRef } from '@/core/record';
@@ -32,18 +32,23 @@ function useWorking() {
   const start = useCallback(
     <T>(begin: () => Running<T>, then: (value: T) => void) => {
       running.current?.cancel();
-      setFailure([]);
       restart(progress);
       progress.set({ stage: 'laying it out', done: 0, of: 100 });
-      setWorking(true);
+      // The page is drawn anew in pieces, beside the worker; the same when it is done.
+      startTransition(() => {
+        setFailure([]);
+        setWorking(true);
+      });
       const begun = begin();
       running.current = begun;
       begun.result.then(
         (value) => {
           if (running.current !== begun) return;
           running.current = null;
-          setWorking(false);
-          then(value);
+          startTransition(() => {
+            setWorking(false);
+            then(value);
+          });
         },
         (error: unknown) => {
           if (running.current !== begun) return;
