@@ -114,7 +114,7 @@ export const sealWords = ({ verdict, case: said }: SealFinding): string => {
 };
 
 /** What a plan that closes is known by: the figure of its kind. */
-const FIRST: readonly (keyof SealCases)[] = ['open', 'annulus', 'cloth'];
+const FIRST: readonly (keyof SealCases)[] = ['open', 'annulus', 'stubLength'];
 
 /** The one sentence that a plan comes to: what keeps it from closing, first of all what fails, else that it closes and on what figure. */
 export function verdictOf(findings: readonly SealFinding[]): string {

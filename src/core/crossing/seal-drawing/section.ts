@@ -152,20 +152,69 @@ export function plugSection({ bore, cable: own, offsetMm = 0 }: PlugRequest, pla
   };
 }
 
+/** A bundle of a wrap where it stands in the section, with its strip, and its cables; drawing coordinates, mm. */
+export interface BundlePlace {
+  readonly id: string;
+  readonly x: number;
+  readonly y: number;
+  readonly round: Round;
+  readonly cables: readonly {
+    readonly tag: string;
+    readonly x: number;
+    readonly y: number;
+    readonly d: number;
+  }[];
+}
+
+/** How the section of a wrap stands in its drawing, and where its bundles stand in it. */
+export function wrapFrame(
+  { sheet, stub }: WrapRequest,
+  { rounds }: WrapPlan,
+): {
+  readonly width: number;
+  readonly height: number;
+  readonly middle: number;
+  readonly foot: number;
+  readonly all: Round | undefined;
+  readonly bundles: readonly BundlePlace[];
+} {
+  const all = rounds.find((r) => r.id === ALL);
+  const outer = rounds.at(-1);
+  const largest = Math.max(
+    stub.outside.max,
+    outer === undefined ? 0 : outer.diameter.max + 2 * outer.layers * sheet.strip.thicknessMm,
+  );
+  const foot = Math.max(8, largest / 16);
+  const width = largest + 2 * WALL;
+  const middle = width / 2;
+  return {
+    width,
+    height: width + foot,
+    middle,
+    foot,
+    all,
+    bundles: rounds
+      .filter((r) => r.id !== ALL)
+      .map((r) => {
+        const at = all?.circles.find((c) => c.name === r.id) ?? { x: 0, y: 0 };
+        const [x, y] = [middle + at.x, middle - at.y];
+        return {
+          id: r.id,
+          x,
+          y,
+          round: r,
+          cables: r.circles.map((c) => ({ tag: c.name, x: x + c.x, y: y - c.y, d: c.d })),
+        };
+      }),
+  };
+}
+
 /** A fire wrap across its axis, to scale: cables in their bundles with strip and sealant, and the strip round all. */
 export function wrapSection(request: WrapRequest, plan: WrapPlan, numbered: boolean): Drawing {
   const { sheet, stub, bundles } = request;
   const thick = sheet.strip.thicknessMm;
-  const all = plan.rounds.find((r) => r.id === ALL);
+  const { width, height, middle, foot, all, bundles: places } = wrapFrame(request, plan);
   const outer = plan.rounds.at(-1);
-  const largest = Math.max(
-    stub.outside.max,
-    outer === undefined ? 0 : outer.diameter.max + 2 * outer.layers * thick,
-  );
-  const foot = Math.max(8, largest / 16);
-  const width = largest + 2 * WALL;
-  const height = width + foot;
-  const middle = width / 2;
   const circuits = circuitsIn(bundles.flatMap((b) => b.cables));
   const through = new Map(bundles.flatMap((b) => b.cables).map((c) => [c.tag, c]));
   const numbers = cableNumbers([...through.keys()]);
@@ -178,19 +227,16 @@ export function wrapSection(request: WrapRequest, plan: WrapPlan, numbered: bool
     items.push(shape('compound', round(cx, cy, r.diameter.max / 2), { dimensionId: `round ${r.id}` }));
   };
   if (all) strip(middle, middle, all);
-  for (const r of plan.rounds) {
-    if (r.id === ALL) continue;
-    const at = all?.circles.find((c) => c.name === r.id) ?? { x: 0, y: 0 };
-    const [cx, cy] = [middle + at.x, middle - at.y];
-    strip(cx, cy, r);
-    for (const c of r.circles)
+  for (const place of places) {
+    strip(place.x, place.y, place.round);
+    for (const c of place.cables)
       items.push(
         ...cable(
-          c.name,
-          through.get(c.name)?.circuit ?? '',
+          c.tag,
+          through.get(c.tag)?.circuit ?? '',
           circuits,
-          { x: cx + c.x, y: cy - c.y, d: c.d },
-          nameFor(c.name, numbered ? (numbers.get(c.name) ?? 0) : null, c.d, width),
+          c,
+          nameFor(c.tag, numbered ? (numbers.get(c.tag) ?? 0) : null, c.d, width),
         ),
       );
   }

@@ -2,17 +2,19 @@
 import Box from '@mui/material/Box';
 import { useMemo, useState } from 'react';
 import { sealDrawings } from '@/core/crossing';
+import type { Drawing } from '@/core/kernel';
 import { DrawingSvg } from '../../drawing/DrawingSvg';
 import { Named } from './Named';
 import { SleeveHandles } from './SleeveHandles';
 import type { SealMade, SealSession } from './use-seal';
+import { WrapHandles } from './WrapHandles';
 
 interface Props {
   readonly session: SealSession;
   readonly made: SealMade;
 }
 
-/** A soft seal across and along its axis, to scale. In a sleeve a cable is laid elsewhere by hand. */
+/** A soft seal across and along its axis, to scale. In a sleeve a cable is laid elsewhere by hand, in a wrap into another bundle. */
 export function SealDrawn({ session, made }: Props) {
   const { section, axis } = useMemo(() => sealDrawings(made, true), [made]);
   const [lit, setLit] = useState<string | null>(null);
@@ -23,16 +25,7 @@ export function SealDrawn({ session, made }: Props) {
         <Box component="figure" sx={{ m: 0, position: 'relative', maxWidth: 420 }}>
           <Box sx={{ position: 'relative' }}>
             <DrawingSvg drawing={section} lit={lit} onLight={setLit} />
-            {made.of === 'sleeve' && made.plan.circles.length > 0 ? (
-              <SleeveHandles
-                made={made}
-                drawing={section}
-                busy={session.work.working}
-                lit={lit}
-                onLight={setLit}
-                onMove={(tag, to) => session.move(made.request, made.plan, tag, to)}
-              />
-            ) : null}
+            <Hands session={session} made={made} drawing={section} lit={lit} onLight={setLit} />
           </Box>
           <Box component="figcaption" sx={CAPTION}>
             Across the axis
@@ -57,16 +50,44 @@ export function SealDrawn({ session, made }: Props) {
           ...(words?.good === false ? { color: 'error.main', fontWeight: 600 } : {}),
         }}
       >
-        {words?.text ??
-          (made.of === 'sleeve' && made.plan.circles.length > 0
-            ? 'Drag a cable to another place, or choose it and move it with the arrow keys: the rest is laid round it.'
-            : made.of === 'sleeve' && made.plan.wouldFit !== null
-              ? 'Drawn as they lie closest; dashed: the opening, that they reach over.'
-              : 'To scale; cables at the largest that they may be.')}
+        {words?.text ?? handWords(made)}
       </Box>
       <Named made={made} lit={lit} onLight={setLit} />
     </>
   );
+}
+
+/** The cables of a section that can be taken by hand, where there are any. */
+function Hands({
+  session,
+  made,
+  ...rest
+}: Props & {
+  readonly drawing: Drawing;
+  readonly lit: string | null;
+  readonly onLight: (tag: string | null) => void;
+}) {
+  const hand = { ...rest, busy: session.work.working || session.busy };
+  if (made.of === 'sleeve' && made.plan.circles.length > 0)
+    return (
+      <SleeveHandles
+        {...hand}
+        made={made}
+        onMove={(tag, to) => session.move(made.request, made.plan, tag, to)}
+      />
+    );
+  return made.of === 'wrap' ? <WrapHandles {...hand} made={made} onBundle={session.bundle} /> : null;
+}
+
+/** What can be done with the section by hand, or how it is drawn. */
+function handWords(made: SealMade): string {
+  if (made.of === 'sleeve' && made.plan.circles.length > 0)
+    return 'Drag a cable to another place, or choose it and move it with the arrow keys: the rest is laid round it.';
+  if (made.of === 'sleeve' && made.plan.wouldFit !== null)
+    return 'Drawn as they lie closest; dashed: the opening, that they reach over.';
+  if (made.of === 'wrap' && made.request.bundles.length > 0)
+    return 'Drag a cable into another bundle, or beside them into one of its own; with the arrow keys it goes to the next.';
+  return 'To scale; cables at the largest that they may be.';
 }
 
 const DRAWINGS = {

@@ -142,10 +142,19 @@ export function useSeal(ref: CrossingRef, view: SealView) {
         put(madeOf('sleeve', sleeve, moved.value));
       },
     );
+  /** The setup says which bundle of a wrap a cable lies in: it is saved, and answered at once. */
+  const bundle = (tag: string, id: string) => {
+    const { setup } = view;
+    if (setup.kind !== 'wrap') return;
+    const members = setup.members.map((m) => (m.tag === tag ? { ...m, bundle: id } : m));
+    setWords(null);
+    save({ ...setup, members }, view.version);
+  };
   return {
     view,
     work,
     taking,
+    bundle,
     busy: saving || taking.busy,
     /** What kept the setup from being saved; and everything else that was refused. */
     unsaved,
