@@ -20,6 +20,9 @@ export const KIND_NAMES = [
   'plug',
   'sleeve',
   'wrap',
+  'continuity',
+  'earth-path',
+  'insulation',
 ] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
@@ -41,6 +44,9 @@ const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
   plug: async () => (await import('./kinds/soft-seal')).plugKind,
   sleeve: async () => (await import('./kinds/soft-seal')).sleeveKind,
   wrap: async () => (await import('./kinds/soft-seal')).wrapKind,
+  continuity: async () => (await import('./kinds/electrical-test')).continuityKind,
+  'earth-path': async () => (await import('./kinds/electrical-test')).earthPathKind,
+  insulation: async () => (await import('./kinds/electrical-test')).insulationKind,
 };
 
 export const loadKind = (name: KindName): Promise<Kind> => LOAD[name]();

@@ -272,7 +272,13 @@ describe('a fire wrap', () => {
       .release()
       .perform();
     await says('Drag a cable into another bundle');
-    await (await byRole('button', 'W-2, in bundle b2')).sendKeys(Key.ARROW_LEFT);
+    const idle = () =>
+      d().executeScript<boolean>(
+        `return document.querySelector('[aria-label="Cables, to be moved"]')?.getAttribute('aria-busy') === 'false'`,
+      );
+    const taken = await byRole('button', 'W-2, in bundle b2');
+    await wait(idle, 'nothing under way');
+    await taken.sendKeys(Key.ARROW_LEFT);
     await byRole('button', 'W-2, in bundle b1');
     // The bundle as it was: what was in force answers it again.
     await says('23–33 mm');

@@ -1,6 +1,7 @@
 export * from './canonical';
 export * from './capital';
 export * from './drawing';
+export * from './finding';
 export * from './interval';
 export * from './labels';
 export * from './limits';

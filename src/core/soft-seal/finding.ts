@@ -1,14 +1,5 @@
 import type { Bound, Shape } from '@/core/circle-packing';
-import type { NoFigures, Said } from '@/core/kernel';
-
-/** What was looked at: it holds, it does not, or somebody has to say something first. What is not known never holds. */
-export const VERDICTS = ['holds', 'fails', 'ask'] as const;
-export type Verdict = (typeof VERDICTS)[number];
-
-export interface Finding<Cases extends object> {
-  readonly verdict: Verdict;
-  readonly case: Said<Cases>;
-}
+import type { Finding, NoFigures, Said, Verdict } from '@/core/kernel';
 
 /** What can be said of a soft seal; lengths in mm. */
 export interface SealCases {

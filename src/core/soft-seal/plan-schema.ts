@@ -1,5 +1,6 @@
 import { array, mixed, number, object, string, type InferType } from 'yup';
-import { SEAL_PART_KINDS, VERDICTS, type SealFinding } from './finding';
+import { VERDICTS } from '@/core/kernel';
+import { SEAL_PART_KINDS, type SealFinding } from './finding';
 import { isSealCase } from './words';
 
 // What is kept of a plan: codes and figures, no words of ours.

@@ -72,6 +72,7 @@ export function Handles({ drawing, handles, busy, lit, onLight, mayHang, onDrop,
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
       role="group"
       aria-label="Cables, to be moved"
+      aria-busy={busy}
     >
       {handles.map((c) => {
         const hung = held?.tag === c.tag ? held : null;

@@ -53,8 +53,10 @@ export function WrapHandles({ made, onBundle, ...rest }: Props) {
         lay(c.tag, to?.id ?? another());
       }}
       onStep={(c, [right, up]) => {
-        const at = bundles.findIndex((b) => b.cables.some((of) => of.tag === c.tag));
-        const to = bundles[at + (right || -up)];
+        // In the order in which they are listed, whichever lies where.
+        const listed = made.request.bundles;
+        const at = listed.findIndex((b) => b.cables.some((of) => of.tag === c.tag));
+        const to = listed[at + (right || -up)];
         if (to !== undefined) lay(c.tag, to.id);
       }}
     />
