@@ -1,3 +1,4 @@
+import type { TestAnswer, TestKind } from '@/core/electrical-test';
 import type { ChainedEvent } from './chain';
 import { readBody, type EventKind, type MixRecord } from './event-body';
 import type { LookDecision } from './step';
@@ -16,6 +17,8 @@ export interface BenchAct {
   readonly tempC: number | null;
   /** Steps that a correction sends back, as they were then; none otherwise. */
   readonly redo: readonly string[];
+  /** What an electrical test came to; left out for anything else. */
+  readonly test?: { readonly of: TestKind; readonly answer: TestAnswer; readonly verdict: string };
 }
 
 /** An event as the work sees it. One that cannot be read counts for nothing: that the record does not hold is said elsewhere. */
@@ -49,6 +52,12 @@ export function actOf(event: ChainedEvent): BenchAct {
     case 'correct': {
       const body = readBody('correct', event.body);
       return body.ok ? { ...act, kind: 'correct', redo: body.value.redo } : act;
+    }
+    case 'test': {
+      const body = readBody('test', event.body);
+      if (!body.ok) return act;
+      const { of, answer, verdict } = body.value;
+      return { ...act, kind: 'test', test: { of, answer, verdict } };
     }
     case 'recut':
     case 'waste':

@@ -1,3 +1,11 @@
+import {
+  judgeTest,
+  testKindWords,
+  testVerdict,
+  testWords,
+  type ElectricalTest,
+  type TestKind,
+} from '@/core/electrical-test';
 import { fail, ok, refuse, type Result } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
 import type { BenchAct } from './act';
@@ -40,7 +48,14 @@ export interface RecutCommand {
   readonly cutOffMm: number;
 }
 
-export type Command = ConfirmCommand | CorrectCommand | TemperatureCommand | RecutCommand;
+/** What an electrical test has read: judged here, and kept with what it came to. */
+export interface TestCommand {
+  readonly kind: 'test';
+  readonly test: ElectricalTest;
+  readonly instrument?: string | undefined;
+}
+
+export type Command = ConfirmCommand | CorrectCommand | TemperatureCommand | RecutCommand | TestCommand;
 
 /** An event that a command leads to; who, when and its place in the chain are added where it is written. */
 export type Decided = {
@@ -65,6 +80,7 @@ export interface SubjectRules {
   readonly temperature: (acts: readonly BenchAct[], now: string) => Result<null>;
   /** The spare that is left, mm. */
   readonly recut: (cutOffMm: number) => Result<number>;
+  readonly test: () => Result<null>;
 }
 
 export interface WorkState {
@@ -96,6 +112,8 @@ export function decide(state: WorkState, command: Command, actor: Person, now: s
       if (!may.ok) return may;
       return ok({ kind: 'temperature', stepId: 'cure', body: { title: 'Temperature of the work', tempC } });
     }
+    case 'test':
+      return test(state, command);
     case 'recut': {
       if (replay(state.steps, state.acts).signedBy !== null)
         return refuse('plan', 'this end is signed; a new make-off begins with a new plan');
@@ -129,6 +147,8 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
       stepId: step.value.id,
       body: { title: 'Mix declared waste', reason: asked.value.waste },
     });
+  const open = kind === 'sign' ? openTest(state.acts) : null;
+  if (open !== null) return refuse('tests', open);
   const worked = state.acts.filter((a) => !LOOKED_AT.has(a.kind));
   if (
     kind === 'sign' &&
@@ -154,7 +174,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
 }
 
 /** What one does without having worked at the subject: whoever has done no more may sign it. */
-const LOOKED_AT: ReadonlySet<EventKind> = new Set<EventKind>(['note', 'correct', 'sign']);
+const LOOKED_AT: ReadonlySet<EventKind> = new Set<EventKind>(['note', 'correct', 'sign', 'test']);
 
 /** The step of a confirmation, when it is its turn and nothing of the plan stands in the way. */
 function stepInTurn(state: WorkState, command: ConfirmCommand): Result<Step> {
@@ -180,6 +200,37 @@ function stepInTurn(state: WorkState, command: ConfirmCommand): Result<Step> {
     return refuse('fingerprint', 'the step has changed since it was shown; look at it again');
   if (step.blockedBy !== undefined) return refuse('stepId', step.blockedBy, command.stepId);
   return ok(step);
+}
+
+/** The test that keeps a subject from being signed, as a sentence: the last of each kind counts, and it holds or it does not. */
+export function openTest(acts: readonly BenchAct[]): string | null {
+  const last = new Map<TestKind, NonNullable<BenchAct['test']>>();
+  for (const { test } of acts) if (test !== undefined) last.set(test.of, test);
+  const open = [...last.values()].find((t) => t.answer !== 'holds');
+  return open === undefined
+    ? null
+    : `the last test does not hold. ${testKindWords(open.of)}: ${open.verdict}`;
+}
+
+/** A test is recorded whatever it comes to: one that fails as well. */
+function test(state: WorkState, { test: read, instrument = '' }: TestCommand): Result<Decided> {
+  const may = state.rules.test();
+  if (!may.ok) return may;
+  const { answer, findings } = judgeTest(read);
+  const of = instrument.trim();
+  return ok({
+    kind: 'test',
+    stepId: `test.${read.of}`,
+    body: {
+      title: `${testKindWords(read.of)} tested`,
+      of: read.of,
+      read,
+      answer,
+      verdict: testVerdict(findings).slice(0, 600),
+      findings: findings.map((f) => ({ verdict: f.verdict, words: testWords(f).slice(0, 600) })),
+      ...(of === '' ? {} : { instrument: of }),
+    },
+  });
 }
 
 type Measured = NonNullable<EventBody<'confirm'>['measured']>;

@@ -1,5 +1,6 @@
-import { array, number, object, string, type InferType, type Schema } from 'yup';
-import { refuse, validate, type Result } from '@/core/kernel';
+import { array, mixed, number, object, string, type InferType, type Schema } from 'yup';
+import { readTest, TEST_KINDS, type ElectricalTest } from '@/core/electrical-test';
+import { refuse, validate, VERDICTS, type Result } from '@/core/kernel';
 import { LOOK_DECISIONS } from './step';
 
 /** What can happen in a record of work. */
@@ -14,6 +15,7 @@ export const EVENT_KINDS = [
   'replan',
   'correct',
   'note',
+  'test',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -64,6 +66,23 @@ const changeSchema = object({
   after: string().nullable().defined(),
 });
 
+/** An electrical test: what was read, and what it came to, in the words of then. */
+const testSchema = object({
+  title: text(200),
+  of: string().oneOf(TEST_KINDS).required(),
+  read: mixed<ElectricalTest>()
+    .required()
+    .test('test', 'is no test', (v: unknown) => readTest(v, true).ok),
+  answer: string()
+    .oneOf(['holds', 'fails', 'ask'] as const)
+    .required(),
+  verdict: text(600),
+  findings: array()
+    .of(object({ verdict: string().oneOf(VERDICTS).required(), words: text(600) }))
+    .required(),
+  instrument: string().max(60).optional(),
+});
+
 /** What an event of each kind holds beside its step, person and times. */
 export const EVENT_BODIES = {
   confirm: confirmSchema,
@@ -83,6 +102,7 @@ export const EVENT_BODIES = {
   /** A step that was held by mistake: why, and which steps have to be done again. */
   correct: object({ title: text(200), reason: text(400), redo: ids() }),
   note: object({ title: title(), reason: text(400) }),
+  test: testSchema,
 } as const satisfies Record<EventKind, Schema>;
 
 export type MixRecord = InferType<typeof mixSchema>;

@@ -1,3 +1,4 @@
+import { canonicalJson } from '@/core/kernel';
 import type { ChainedEvent } from './chain';
 import type { Command } from './decide';
 import { readBody } from './event-body';
@@ -8,6 +9,15 @@ export function cameOf(event: ChainedEvent, command: Command): boolean {
     case 'temperature': {
       const body = readBody('temperature', event.body);
       return event.kind === 'temperature' && body.ok && body.value.tempC === command.tempC;
+    }
+    case 'test': {
+      const body = readBody('test', event.body);
+      return (
+        event.kind === 'test' &&
+        body.ok &&
+        canonicalJson(body.value.read) === canonicalJson(command.test) &&
+        (body.value.instrument ?? '') === (command.instrument ?? '').trim()
+      );
     }
     case 'recut': {
       const body = readBody('recut', event.body);

@@ -54,6 +54,7 @@ export function evolve(work: Work, act: BenchAct): Work {
     case 'temperature':
     case 'replan':
     case 'note':
+    case 'test':
       return work;
     case 'look': {
       const branch = steps[at]?.branches?.find((b) => b.decision === act.decision);

@@ -2,6 +2,7 @@ import { array, boolean, mixed, number, object, string, type InferType, type Sch
 import { fail, MAX_FILE_BYTES, ok, validate, type Result } from '@/core/kernel';
 import { frameCableSchema } from '@/core/frame-packing';
 import { ROLES } from '@/core/people';
+import { readTest, type ElectricalTest } from '@/core/electrical-test';
 import { LOOK_DECISIONS, type SubjectRef, type WorkCommand } from '@/core/record';
 import { MOST_CARDS } from '../operations/work-pack';
 
@@ -145,6 +146,19 @@ const COMMANDS = {
   correct: object({ kind: string().required(), stepId, reason: text(400) }).noUnknown(),
   temperature: object({ kind: string().required(), tempC: number().required() }).noUnknown(),
   recut: object({ kind: string().required(), text: text(40) }).noUnknown(),
+  test: object({
+    kind: string().required(),
+    test: mixed<ElectricalTest>()
+      .required()
+      .test('test', 'is no test', (v: unknown, { createError, path }) => {
+        const read = readTest(v, true);
+        const [problem] = read.ok ? [] : read.problems;
+        return problem === undefined
+          ? true
+          : createError({ path: `${path}.${problem.path}`, message: problem.message });
+      }),
+    instrument: text(60).optional(),
+  }).noUnknown(),
 } as const satisfies Record<WorkCommand['kind'], Schema>;
 
 const isKind = (kind: unknown): kind is WorkCommand['kind'] =>

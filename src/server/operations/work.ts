@@ -91,6 +91,7 @@ const NOTHING_CURES: SubjectRules = {
   confirm: () => ok({ waste: null }),
   temperature: () => refuse('tempC', 'nothing cures in a crossing'),
   recut: () => refuse('cutOffMm', 'a crossing is not cut back'),
+  test: () => refuse('test', 'cables are tested at their ends'),
 };
 
 async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {

@@ -5,10 +5,10 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { METHOD_WORDS, QUANTITY_WORDS } from '@/core/cable-measurement';
 import { faultWords } from '@/core/record';
-import { Caution } from '../kit-of-parts/Caution';
 import { RelativeTime } from '../common/RelativeTime';
 import type { StationProps } from '../termination/station-props';
 import { RECORD_TABLE, RecordOf } from './RecordOf';
+import { TestsSection } from './tests/TestsSection';
 
 /** The record of this end: what was measured with what, and who did what when. */
 export function ProveStation({ view }: StationProps) {
@@ -25,10 +25,7 @@ export function ProveStation({ view }: StationProps) {
         }
       />
       <Readings view={view} />
-      <Caution tone="hold">
-        Continuity, armour resistance and insulation tests belong to the test sheet of the job: they are not
-        recorded here yet.
-      </Caution>
+      <TestsSection view={view} />
     </>
   );
 }

@@ -30,6 +30,10 @@ export function eventLines(event: EventView): string[] {
       const body = readBody('temperature', event.body);
       return body.ok ? [`measured ${trimNumber(body.value.tempC, 1)} °C`] : UNREADABLE;
     }
+    case 'test': {
+      const body = readBody('test', event.body);
+      return body.ok ? testLines(body.value) : UNREADABLE;
+    }
     case 'recut': {
       const body = readBody('recut', event.body);
       if (!body.ok) return UNREADABLE;
@@ -49,6 +53,18 @@ export function eventLines(event: EventView): string[] {
     default:
       return UNREADABLE;
   }
+}
+
+/** What a test came to, then what of it does not hold; what holds is counted. */
+function testLines({ answer, verdict, findings, instrument }: EventBody<'test'>): string[] {
+  const against = findings.filter((f) => f.verdict !== 'holds').map((f) => f.words);
+  const held = findings.length - against.length;
+  return [
+    answer === 'holds' ? 'HOLDS' : answer === 'fails' ? 'FAILS' : 'NOT PROVEN',
+    ...(against.length === 0 ? [verdict === 'holds' ? `${held} of ${held} hold` : verdict] : against),
+    ...(against.length === 0 || held === 0 ? [] : [`${held} more hold`]),
+    ...(instrument === undefined ? [] : [`with ${instrument}`]),
+  ];
 }
 
 const UNREADABLE = ['what stands here cannot be read'];

@@ -30,5 +30,5 @@ export function sealDrawings(made: Made<SealKindId>, numbered = false): SealDraw
   }
 }
 
-export { cableNumbers, sleeveFrame, wrapFrame, type BundlePlace } from './section';
+export { cableNumbers, sleeveFrame, wrapFrame } from './section';
 export { circuitsIn } from './marks';

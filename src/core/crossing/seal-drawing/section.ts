@@ -153,7 +153,7 @@ export function plugSection({ bore, cable: own, offsetMm = 0 }: PlugRequest, pla
 }
 
 /** A bundle of a wrap where it stands in the section, with its strip, and its cables; drawing coordinates, mm. */
-export interface BundlePlace {
+interface BundlePlace {
   readonly id: string;
   readonly x: number;
   readonly y: number;

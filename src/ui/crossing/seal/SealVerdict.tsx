@@ -7,20 +7,11 @@ import { trimNumber } from '@/core/units';
 import { Answer } from '../../kit-of-parts/Answer';
 import { Empty } from '../../kit-of-parts/Empty';
 import { PlainList } from '../../kit-of-parts/PlainList';
+import { Looked } from '../../verdict/Looked';
 import { NutMark } from '../../verdict/NutMark';
 import type { SealMade, SealSession } from './use-seal';
 
 const MARKS: Readonly<Record<SealAnswer, Verdict>> = { closes: 'fits', refused: 'misfit', ask: 'unknown' };
-const FINDING_MARKS: Readonly<Record<SealFinding['verdict'], Verdict>> = {
-  holds: 'fits',
-  fails: 'misfit',
-  ask: 'unknown',
-};
-const FINDING_WORDS: Readonly<Record<SealFinding['verdict'], string>> = {
-  holds: 'holds',
-  fails: 'fails',
-  ask: 'not known',
-};
 const LEADS: Readonly<Record<SealAnswer, string>> = {
   closes: 'Every line below holds for the whole of what was measured.',
   refused: 'It does not close. Each line says by how much.',
@@ -76,36 +67,7 @@ function Lacking({ view }: Pick<SealSession, 'view'>) {
   );
 }
 
-/** Everything that was looked at, with its number; what does not hold first. */
-export function SealFindings({ findings }: { readonly findings: readonly SealFinding[] }) {
-  const order = { fails: 0, ask: 1, holds: 2 } as const;
-  const sorted = [...findings].sort((a, b) => order[a.verdict] - order[b.verdict]);
-  return (
-    <PlainList ruled label="What was looked at">
-      {sorted.map((f, i) => (
-        <Box
-          component="li"
-          key={`${f.case.code} ${i}`}
-          sx={{ display: 'flex', gap: 1.25, alignItems: 'baseline' }}
-        >
-          <Box component="span" sx={{ flex: 'none', alignSelf: 'center', lineHeight: 0 }}>
-            <NutMark verdict={FINDING_MARKS[f.verdict]} size={16} />
-          </Box>
-          <Box
-            component="b"
-            sx={{
-              flex: 'none',
-              width: 84,
-              fontWeight: 600,
-              color:
-                f.verdict === 'fails' ? 'error.main' : f.verdict === 'ask' ? 'warning.main' : 'success.main',
-            }}
-          >
-            {FINDING_WORDS[f.verdict]}
-          </Box>
-          <span>{sealWords(f)}</span>
-        </Box>
-      ))}
-    </PlainList>
-  );
-}
+/** Everything that was looked at, with its number. */
+export const SealFindings = ({ findings }: { readonly findings: readonly SealFinding[] }) => (
+  <Looked findings={findings.map((f) => ({ verdict: f.verdict, words: sealWords(f) }))} />
+);
