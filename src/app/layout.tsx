@@ -1,4 +1,5 @@
 import '@fontsource-variable/archivo/standard.css';
+import '@fontsource-variable/commissioner/wght.css';
 import '@/ui/theme/tokens.css';
 import '@/ui/theme/snackbar.css';
 import InitColorSchemeScript from '@mui/material/InitColorSchemeScript';

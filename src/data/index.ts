@@ -13,6 +13,7 @@ export * from './queries/box';
 export * from './queries/catalogue';
 export * from './queries/crossing';
 export * from './queries/edit';
+export * from './queries/instrument';
 export * from './queries/job';
 export * from './queries/job-card';
 export * from './queries/people';

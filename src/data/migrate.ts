@@ -64,6 +64,7 @@ const MAY_UPDATE: Readonly<Record<string, string>> = {
   enclosure: 'UPDATE',
   entry: 'UPDATE',
   sheet_mapping: 'UPDATE',
+  instrument: 'UPDATE',
   crossing: 'UPDATE',
   station_summary: 'UPDATE',
   reading: 'UPDATE (withdrawn_at)',

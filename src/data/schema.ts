@@ -346,6 +346,23 @@ export const firstRun = mysqlTable('first_run', {
 });
 
 /** How a list with these headings was mapped the last time. */
+export const instrument = mysqlTable('instrument', {
+  id: id(),
+  jobId: ref('job_id').notNull(),
+  code: varchar('code', { length: 60 }).notNull(),
+  facts: longtext('facts').notNull(),
+  retiredAt: instant('retired_at'),
+  version: version(),
+});
+export const instrumentCheck = mysqlTable('instrument_check', {
+  id: id(),
+  instrumentId: ref('instrument_id').notNull(),
+  facts: longtext('facts').notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  person: personId(),
+  at: instant('at').notNull(),
+});
+
 export const sheetMapping = mysqlTable('sheet_mapping', {
   jobId: ref('job_id').notNull(),
   headings: varchar('headings', { length: 64 }).notNull(),

@@ -260,7 +260,12 @@ describe('buildingSteps', () => {
           stale: false,
           provisional: [],
           secondPerson: false,
-          rules: { confirm: () => ok({ waste: null }), temperature: () => ok(null), recut: ok, test: () => ok(null) },
+          rules: {
+            confirm: () => ok({ waste: null }),
+            temperature: () => ok(null),
+            recut: ok,
+            test: () => ok(null),
+          },
         },
         { ...asHeld(row), measured },
         { id: null, name: 'fitter' },

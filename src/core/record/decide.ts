@@ -90,6 +90,8 @@ export interface WorkState {
   readonly provisional: readonly string[];
   /** The job asks for a signature by somebody else than the fitter. */
   readonly secondPerson: boolean;
+  /** Why what was measured cannot be relied on, a sentence for each instrument; left out where there is none. */
+  readonly unfit?: readonly string[];
   readonly rules: SubjectRules;
 }
 
@@ -149,6 +151,9 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
     });
   const open = kind === 'sign' ? openTest(state.acts) : null;
   if (open !== null) return refuse('tests', open);
+  const { unfit = [] } = state;
+  if (kind === 'sign' && unfit.length > 0)
+    return fail(unfit.map((message) => ({ path: 'instrument', message: `not signed: ${message}` })));
   const worked = state.acts.filter((a) => !LOOKED_AT.has(a.kind));
   if (
     kind === 'sign' &&

@@ -10,7 +10,8 @@ import type {
   TrailView,
   Verdict,
 } from '@/core/gland-selection';
-import { type ChainFault, type BenchAct, type Step, type EventView } from '@/core/record';
+import type { Instrument, InstrumentCheck } from '@/core/instrument';
+import { type ChainFault, type BenchAct, type Step, type EventView, type SubjectKind } from '@/core/record';
 import type { CollarState, DecisionChange, TerminationPlan } from '@/core/procedure';
 import type { Terminal } from '@/core/cut-back';
 import type { LookAlike } from '@/core/tightening';
@@ -290,4 +291,21 @@ export interface TypeView {
 /** How many ends were judged anew, or entries made. */
 export interface SetupOutcome {
   readonly touched: number;
+}
+
+/** An instrument of the register of a job. */
+export interface InstrumentView {
+  readonly version: number;
+  readonly instrument: Instrument;
+  readonly checks: readonly (InstrumentCheck & { readonly actor: string; readonly at: string })[];
+  /** As of today; `until` the day on which that ends. */
+  readonly good: boolean;
+  readonly until: string | null;
+  readonly words: string;
+  /** What was measured or made with it on a day on which it was not good. */
+  readonly openAgain: readonly {
+    readonly kind: SubjectKind | 'reading';
+    readonly subject: string;
+    readonly at: string;
+  }[];
 }

@@ -19,6 +19,8 @@ const PRODUCT: Rule = { of: 'product' };
 const PLANS = inJob('planner');
 const CHOOSES = inJob('planner', 'fitter');
 const MEASURES = inJob('planner', 'fitter', 'inspector', 'apprentice');
+/** Who keeps the register of instruments. */
+const KEEPS = inJob('planner', 'inspector');
 const SETS_UP = inJob('administrator');
 /** A sheet that is taken in is there for every job. */
 const TAKES_IN: Rule = { of: 'anyJob', roles: ['planner', 'administrator'] };
@@ -67,6 +69,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   previewSetup: EVERYBODY,
   setupFile: EVERYBODY,
   viewBoxes: EVERYBODY,
+  viewInstruments: EVERYBODY,
   previewBox: EVERYBODY,
   viewTypes: EVERYBODY,
   viewMapping: EVERYBODY,
@@ -107,6 +110,10 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   addEntries: PLANS,
   setEntry: PLANS,
   takeOutBox: PLANS,
+  addInstrument: KEEPS,
+  setInstrument: KEEPS,
+  addInstrumentCheck: KEEPS,
+  takeOutInstrument: KEEPS,
   addType: PLANS,
   setType: PLANS,
   takeOutType: PLANS,

@@ -63,6 +63,13 @@ import { importSetup, previewSetup, setupFile } from '../operations/setup-file';
 import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
 import { work } from '../operations/work';
 import { labelSheet, workPack } from '../operations/work-pack';
+import {
+  addInstrument,
+  addInstrumentCheck,
+  setInstrument,
+  takeOutInstrument,
+  viewInstruments,
+} from '../operations/instruments';
 import * as a from './arguments';
 import { read, write } from './operation-kind';
 
@@ -73,6 +80,7 @@ const MEMBER = ['member', a.uuid] as const;
 const ROLES = ['roles', a.roleWords] as const;
 const BOX = ['box', a.shortText] as const;
 const TYPE = ['type', a.shortText] as const;
+const INSTRUMENT = ['instrument', a.shortText] as const;
 const TOKEN = ['tokenHash', a.hash] as const;
 const VERSION = ['version', a.version] as const;
 const paper = string().oneOf(PAPERS).required();
@@ -147,6 +155,7 @@ export const OPERATIONS = {
   viewMapping: read([JOB, ['headings', a.hash]], ([job, headings]) => viewMapping(job, headings)),
   previewSetup: read([JOB, ['setup', a.json]], ([job, setup]) => previewSetup(job, setup), 'heavy'),
   setupFile: read([JOB, ['file', a.shortText]], ([job, file]) => setupFile(job, file), 'heavy'),
+  viewInstruments: read([JOB], ([job], { now }) => viewInstruments(job, now), 'heavy'),
   viewBoxes: read([JOB], ([job]) => viewBoxes(job)),
   previewBox: read(
     [JOB, BOX, ['facts', a.json]],
@@ -265,6 +274,16 @@ export const OPERATIONS = {
   takeOutBox: write(
     [JOB, BOX, VERSION, ['entry', a.shortTextOrNull]],
     ([job, box, version, label], who, { now }) => takeOutBox(job, box, version, label, who, now),
+  ),
+  addInstrument: write([JOB, ['facts', a.json]], ([job, facts]) => addInstrument(job, facts)),
+  setInstrument: write([JOB, INSTRUMENT, VERSION, ['facts', a.json]], ([job, code, version, facts]) =>
+    setInstrument(job, code, version, facts),
+  ),
+  addInstrumentCheck: write([JOB, INSTRUMENT, ['check', a.json]], ([job, code, check], who, { now }) =>
+    addInstrumentCheck(job, code, check, who, now),
+  ),
+  takeOutInstrument: write([JOB, INSTRUMENT, VERSION], ([job, code, version], _, { now }) =>
+    takeOutInstrument(job, code, version, now),
   ),
   addType: write([JOB, ['facts', a.json]], ([job, facts], who, { now }) => addType(job, facts, who, now)),
   setType: write(

@@ -33,6 +33,7 @@ import { operation } from '../transaction';
 import type { Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
+import { unfitFor } from './instruments';
 import { assessOne, refreshSummaries, requireTermination } from './load';
 
 /** Everything that a command at a subject is judged and written by. */
@@ -60,7 +61,7 @@ async function terminationBench(tx: Tx, ref: TerminationRef): Promise<Result<Ben
   const found = await assessOne(tx, ref);
   if (!found.ok) return found;
   const { job, assessment } = found.value;
-  const { row, plan, steps, acts, stale, chainFaults, events } = assessment;
+  const { row, plan, steps, acts, stale, chainFaults, events, readings } = assessment;
   return ok({
     subject: subjectOf(job, assessment),
     job,
@@ -76,6 +77,12 @@ async function terminationBench(tx: Tx, ref: TerminationRef): Promise<Result<Ben
       stale,
       provisional: plan?.plan.provisional ?? [],
       secondPerson: job.secondPerson,
+      unfit: await unfitFor(
+        tx,
+        job.id,
+        events,
+        readings.map((r) => r.reading),
+      ),
       rules: terminationRules(plan?.plan.seal ?? null, row.spareMm),
     },
     follow: async (decided) => {
@@ -112,6 +119,7 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
       stale: state === 'stale',
       provisional: asked.provisional,
       secondPerson: job.secondPerson,
+      unfit: await unfitFor(tx, job.id, events, []),
       rules: NOTHING_CURES,
     },
     follow: () => Promise.resolve(),

@@ -2,6 +2,7 @@ import type { Reading } from '@/core/cable-measurement';
 import type { CrossingKindId, CrossingView, PlacesPreview, PlanDraft, ReentryDraft } from '@/core/crossing';
 import type { Terminal } from '@/core/cut-back';
 import type { MissingField } from '@/core/gland-selection';
+import type { Instrument, InstrumentCheck } from '@/core/instrument';
 import type { JobCard, JobSettings, NewJob } from '@/core/job';
 import type { JobPick } from '@/core/job-choice';
 import type { Invited, MembersView, MeView, PeopleView, Role } from '@/core/people';
@@ -18,6 +19,7 @@ import type {
   ManyOutcome,
   RowEdit,
   ImportReportView,
+  InstrumentView,
   JobChoiceView,
   KitView,
   MovedOnLine,
@@ -51,6 +53,7 @@ export interface Looks {
   previewPlaces: Of<[ref: CrossingRef, text: string], PlacesPreview>;
   previewCatalogue: Of<[text: string], CataloguePreview>;
   viewMe: Of<[], MeView>;
+  viewInstruments: Of<[job: string], readonly InstrumentView[]>;
   viewBoxes: Of<[job: string], readonly BoxView[]>;
   previewBox: Of<[job: string, box: string, facts: unknown], readonly string[]>;
   viewTypes: Of<[job: string], readonly TypeView[]>;
@@ -71,6 +74,10 @@ export interface RecordState {
 
 /** What the pages ask to be done. Versions are those that were seen; `knowing` says that work which goes has been shown. */
 export interface Commands {
+  addInstrument: Of<[job: string, facts: Instrument], SetupOutcome>;
+  setInstrument: Of<[job: string, instrument: string, version: number, facts: Instrument], SetupOutcome>;
+  addInstrumentCheck: Of<[job: string, instrument: string, check: InstrumentCheck], SetupOutcome>;
+  takeOutInstrument: Of<[job: string, instrument: string, version: number], SetupOutcome>;
   addBox: Of<[job: string, facts: unknown, entries: readonly Entry[]], SetupOutcome>;
   setBox: Of<[job: string, box: string, version: number, facts: unknown], SetupOutcome>;
   addEntries: Of<[job: string, box: string, entries: readonly Entry[]], SetupOutcome>;

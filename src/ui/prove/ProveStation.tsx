@@ -12,8 +12,11 @@ import { TestsSection } from './tests/TestsSection';
 
 /** The record of this end: what was measured with what, and who did what when. */
 export function ProveStation({ view }: StationProps) {
+  const signed = view.signedBy !== null;
   return (
     <>
+      {/* What is still to be done stands first; of an end that is signed, its record. */}
+      {signed ? null : <TestsSection view={view} />}
       <RecordOf
         events={view.events}
         faults={view.chainFaults.map(faultWords)}
@@ -25,7 +28,7 @@ export function ProveStation({ view }: StationProps) {
         }
       />
       <Readings view={view} />
-      <TestsSection view={view} />
+      {signed ? <TestsSection view={view} /> : null}
     </>
   );
 }

@@ -109,6 +109,14 @@ export const PLACE_HELP: Readonly<Record<string, Help>> = {
       'A change of a box is judged for its own ends, and what it would make stale is told before it is kept.',
     ],
   },
+  instruments: {
+    title: 'Instruments',
+    rules: [
+      'Once a job keeps this register, nothing is signed that was measured with an instrument which is not in it, or was not good on that day.',
+      'A check that finds an instrument bad opens again what was made with it since its last good check: it had drifted at a time that nobody knows.',
+      'Checks are only added. One that was entered wrongly is corrected by the next.',
+    ],
+  },
   types: {
     title: 'Types',
     rules: [

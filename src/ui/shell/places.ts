@@ -35,6 +35,7 @@ const GROUPS = [
       ['Schedule', 'schedule'],
       ['Boxes', 'boxes'],
       ['Types', 'types'],
+      ['Instruments', 'instruments'],
       ['Profile', 'profile'],
       ['People', 'people'],
       ['Settings', 'settings'],

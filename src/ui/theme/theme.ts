@@ -21,7 +21,8 @@ declare module '@mui/material/Typography' {
   }
 }
 
-const face = '"Archivo Variable", Archivo, system-ui, sans-serif';
+// Archivo has no Greek: the ohm comes from a face that ships as well, and is loaded only where it is written.
+const face = '"Archivo Variable", Archivo, "Commissioner Variable", system-ui, sans-serif';
 const flat = Array.from({ length: 25 }, () => 'none') as unknown as ReturnType<typeof createTheme>['shadows'];
 
 /** The house look on MUI's parts: flat, 2 px rules, 3 px corners, no shadows, amber as the one accent. Colours are those of tokens.css. */

@@ -62,7 +62,7 @@ export const signStep = (plan: TerminationPlan): StepDraft => ({
   station: 'prove',
   kind: 'sign',
   title: 'Sign the cut card',
-  detail: `${plan.tag} made off as planned in ${plan.size}. Electrical tests belong to the test sheet of the job and are not part of this signature.`,
+  detail: `${plan.tag} made off as planned in ${plan.size}. Electrical tests that are kept in its record must hold; whatever else the test sheet of the job asks for is not part of this signature.`,
   reason: 'The record says who answers for the joint.',
   caution: 'A signature cannot authorise a departure from the product’s own sheet.',
   decisions: [],

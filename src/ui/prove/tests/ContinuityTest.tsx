@@ -85,7 +85,7 @@ export function ContinuityTest({ view, form, change }: TestProps) {
                 </TableCell>
               ))}
               <TableCell>
-                <Button size="small" onClick={() => restOpen(far)} aria-label={`The rest of ${far}: nothing`}>
+                <Button size="small" onClick={() => restOpen(far)} aria-label={`Rest: nothing, of ${far}`}>
                   Rest: nothing
                 </Button>
               </TableCell>

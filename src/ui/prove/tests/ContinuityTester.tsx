@@ -1,13 +1,13 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { continuityReadings, type Wiring } from '@/core/electrical-test';
+import { conductorOhm, continuityReadings, type Wiring } from '@/core/electrical-test';
 import { useInstrument } from '../../common/use-instrument';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
 import { Folded } from '../../kit-of-parts/Folded';
 import type { TestProps } from './parts';
-import { pairKey } from './test-form';
+import { continuityOf, pairKey } from './test-form';
 
 type Cable = 'right' | 'crossed' | 'open' | 'joined';
 const CABLES: readonly (readonly [Cable, string])[] = [
@@ -16,6 +16,8 @@ const CABLES: readonly (readonly [Cable, string])[] = [
   ['open', 'the last one open'],
   ['joined', 'first and last joined'],
 ];
+
+const ANY_OHM = 0.84;
 
 /** A continuity tester that ships with the product: it reads every pair of a cable that somebody has chosen. */
 export function ContinuityTester({
@@ -33,8 +35,12 @@ export function ContinuityTester({
       open: { open: [last] },
       joined: { joined: [[first, last]] },
     };
+    const asked = continuityOf(form, cores);
+    const path = 'test' in asked && asked.test.of === 'continuity' ? asked.test.request.path : undefined;
+    // As much as its figures give, where they are said.
+    const ohm = path === undefined ? ANY_OHM : conductorOhm(path, (path.lengthM.min + path.lengthM.max) / 2);
     const matrix = Object.fromEntries(
-      continuityReadings({ cores, ohm: 0.84, ...faults[cable] }).map((r) => [
+      continuityReadings({ cores, ohm: Number(ohm.toFixed(3)), ...faults[cable] }).map((r) => [
         pairKey(r.near, r.far),
         r.ohm === null ? '–' : String(r.ohm),
       ]),

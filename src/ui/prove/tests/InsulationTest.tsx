@@ -115,11 +115,11 @@ export function InsulationTest({
       <DataTable label="Insulation as read, MΩ">
         <TableHead>
           <TableRow>
-            <TableCell>MΩ</TableCell>
+            <TableCell>{tests.length === 1 ? 'against armour' : 'against the rest'}</TableCell>
             {READ_AT.map((s) => (
-              <TableCell key={s}>{s < 600 ? `at ${s} s` : 'at 10 min'}</TableCell>
+              <TableCell key={s}>{s < 600 ? `${s} s, MΩ` : '10 min, MΩ'}</TableCell>
             ))}
-            <TableCell>MΩ·km at 20 °C</TableCell>
+            <TableCell sx={{ whiteSpace: 'nowrap' }}>MΩ·km, 20 °C</TableCell>
             <TableCell>R60/R30</TableCell>
             <TableCell>R600/R60</TableCell>
           </TableRow>
@@ -129,7 +129,9 @@ export function InsulationTest({
             const tested = plan?.tested[row];
             return (
               <TableRow key={of}>
-                <TableCell>{of}</TableCell>
+                <TableCell>
+                  <b>{of.split(' ')[0]}</b>
+                </TableCell>
                 {READ_AT.map((s, k) => (
                   <TableCell key={s}>
                     <CellField

@@ -1,0 +1,2 @@
+export * from './instrument';
+export * from './standing';
