@@ -31,3 +31,11 @@ export const actLoose = async (
   const who = await currentActor();
   return who.ok ? gate.actLoose(name, given, who.value, more) : who;
 };
+
+export const followJob = async (
+  job: string,
+  heard: Parameters<typeof gate.followJob>[2],
+): ReturnType<typeof gate.followJob> => {
+  const who = await currentActor();
+  return who.ok ? gate.followJob(job, who.value, heard) : who;
+};

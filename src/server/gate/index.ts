@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { Result } from '@/core/kernel';
+import { ok, type Result } from '@/core/kernel';
 import type { Actor } from '../actor';
 import { heavily } from '../heavy';
+import { follow, tell, type Change } from '../live';
 import { once } from '../sending';
 import { permit, type Granted } from './may';
 import { OPERATIONS } from './operations';
@@ -100,11 +101,24 @@ export async function actLoose(
   const operation = operationOf(name);
   const args = operation.parse(given);
   if (!args.ok) return args;
-  const granted = await permit(name, operation.jobOf(args.value), who);
+  const job = operation.jobOf(args.value);
+  const granted = await permit(name, job, who);
   if (!granted.ok) return granted;
   const call = callOf(who, granted.value, more);
   const work = () => weighed(operation, call, () => operation.run(args.value, who, call));
-  return more.id === undefined
+  const done = await (more.id === undefined
     ? work()
-    : once({ id: more.id, operation: name, args: args.value }, who, call.now, work);
+    : once({ id: more.id, operation: name, args: args.value }, who, call.now, work));
+  if (done.ok && job !== null) tell(job, { id: call.id });
+  return done;
+}
+
+/** Follows what is done in a job, for whoever may see it, until what is returned is called; null when too many follow already. */
+export async function followJob(
+  job: string,
+  who: Actor,
+  heard: (change: Change) => void,
+): Promise<Result<(() => void) | null>> {
+  const granted = await permit('viewJob', job, who);
+  return granted.ok ? ok(follow(job, heard)) : granted;
 }

@@ -51,6 +51,9 @@ interface Pending {
 
 /** Commands whose fate is not certain, by what they say. */
 const pending = new Map<string, Pending>();
+/** Ids of what this page has sent: others hear of them too, and it needs not. */
+const own = new Set<string>();
+export const isOwn = (id: string): boolean => own.has(id);
 /** Whoever says the same again after so long means it anew. */
 const SAME_FOR_MS = 120_000;
 
@@ -59,6 +62,7 @@ function idOf(said: string, now: number): string {
   if (before !== undefined && now - before.at < SAME_FOR_MS) return before.id;
   const id = crypto.randomUUID();
   pending.set(said, { id, at: now });
+  own.add(id);
   return id;
 }
 

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { look, mayNot } from '../../for-pages';
 import { MayProvider } from '@/ui/shell/may';
+import { Live } from '@/ui/shell/Live';
 import { TopBar } from '@/ui/shell/TopBar';
 import type { JobView } from '@/core/termination-view';
 import { Guide } from '@/ui/guide/Guide';
@@ -28,6 +29,7 @@ export async function JobShell({
       {job.ok && job.value.slug === DEMO_JOB && process.env.AMBER_COLLAR_DEMO === '1' ? (
         <Guide job={job.value.slug} />
       ) : null}
+      {job.ok ? <Live job={job.value.slug} /> : null}
       <div className={styles.body} id="page" tabIndex={-1}>
         {job.ok ? (
           <MayProvider mayNot={not}>{await children(job.value)}</MayProvider>

@@ -72,11 +72,16 @@ export function useSeal(ref: CrossingRef, view: SealView) {
   const work = useWorking();
   const { start, progress } = work;
   const [inForce]: readonly (SealMade & { readonly stale: boolean })[] = view.plans;
-  const [past, setPast] = useState<readonly SealMade[]>([]);
+  const [drafts, setPast] = useState<readonly (readonly [hash: string, made: SealMade])[]>([]);
   const [words, setWords] = useState<{ readonly good: boolean; readonly text: string } | null>(null);
-  const put = useCallback((made: SealMade) => setPast((before) => [...before, made]), []);
   const { request } = view.asked;
   const { kind, requestHash } = view;
+  const put = useCallback(
+    (made: SealMade) => setPast((before) => [...before, [requestHash, made]]),
+    [requestHash],
+  );
+  // What was drawn of another request says nothing of this one.
+  const past = drafts.filter(([hash]) => hash === requestHash).map(([, made]) => made);
 
   const plan = useCallback(() => {
     if (request === null) return;
@@ -165,7 +170,10 @@ export function useSeal(ref: CrossingRef, view: SealView) {
     mayUndo: past.length > 1 || (past.length === 1 && !unanswered),
     undo: () => {
       setWords(null);
-      setPast((before) => before.slice(0, -1));
+      setPast((before) => {
+        const last = before.findLastIndex(([hash]) => hash === requestHash);
+        return before.filter((_, i) => i !== last);
+      });
     },
     plan,
     put,

@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import { Acts } from '../../kit-of-parts/Acts';
 import { NumberFields } from '../../kit-of-parts/NumberFields';
 import { Tick } from '../../kit-of-parts/Tick';
@@ -14,13 +15,15 @@ const FIELDS = [
 export function CableFacts({ form, change }: Pick<TestProps, 'form' | 'change'>) {
   const { lengthFrom, lengthTo, tempC } = form;
   return (
-    <Acts label="The cable" top>
-      <NumberFields fields={FIELDS} values={{ lengthFrom, lengthTo, tempC }} onChange={change} />
-      <Tick
-        label="Isolated, locked off, proved dead at both ends"
-        checked={form.dead}
-        onChange={(dead) => change({ dead })}
-      />
-    </Acts>
+    <Box sx={{ pt: 1 }}>
+      <Acts label="The cable" top>
+        <NumberFields fields={FIELDS} values={{ lengthFrom, lengthTo, tempC }} onChange={change} />
+        <Tick
+          label="Isolated, locked off, proved dead at both ends"
+          checked={form.dead}
+          onChange={(dead) => change({ dead })}
+        />
+      </Acts>
+    </Box>
   );
 }

@@ -10,6 +10,13 @@ const [LEFT, RIGHT, TOP, BOTTOM] = [64, 150, 12, 28];
 const words = (mohm: number) =>
   mohm >= 1000 ? `${trimNumber(mohm / 1000, 1)} GΩ` : `${trimNumber(mohm, mohm < 1 ? 2 : 0)} MΩ`;
 
+/** Powers of ten between two values: the lines of a logarithmic scale that are told apart. */
+const tens = (low: number, high: number): number[] =>
+  Array.from(
+    { length: Math.max(0, Math.floor(Math.log10(high)) - Math.ceil(Math.log10(low)) + 1) },
+    (_, k) => 10 ** (Math.ceil(Math.log10(low)) + k),
+  );
+
 interface Props {
   readonly request: InsulationRequest;
   readonly leastMohm: number | null;
@@ -49,7 +56,7 @@ export function InsulationChart({ request, leastMohm }: Props) {
       role="img"
       aria-label="Insulation resistance over time"
     >
-      {y.ticks(4).map((t) => (
+      {tens(low, high).map((t) => (
         <g key={t}>
           <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(t)} y2={y(t)} className={styles.grid} />
           <text x={LEFT - 8} y={y(t) + 4} className={styles.tickEnd}>

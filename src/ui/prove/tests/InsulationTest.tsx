@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
@@ -107,15 +108,16 @@ export function InsulationTest({
           width={130}
         />
         {wanted === undefined ? null : (
-          <p>
+          <Box component="p" sx={{ m: 0, flexBasis: '100%' }}>
             This circuit asks for <b>{wanted.volts} V</b>, and {trimNumber(wanted.leastMohm, 1)} MΩ at least.
-          </p>
+            Each core is tested against {tests.length === 1 ? 'the armour' : 'all others and the armour'}.
+          </Box>
         )}
       </Acts>
       <DataTable label="Insulation as read, MΩ">
         <TableHead>
           <TableRow>
-            <TableCell>{tests.length === 1 ? 'against armour' : 'against the rest'}</TableCell>
+            <TableCell>core</TableCell>
             {READ_AT.map((s) => (
               <TableCell key={s}>{s < 600 ? `${s} s, MΩ` : '10 min, MΩ'}</TableCell>
             ))}
@@ -136,7 +138,7 @@ export function InsulationTest({
                   <TableCell key={s}>
                     <CellField
                       label={`${of}, MΩ at ${s} s`}
-                      width={84}
+                      width={72}
                       value={form.curves[of]?.[k] ?? ''}
                       onChange={(e) => set(of, k, e.target.value)}
                     />

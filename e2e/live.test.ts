@@ -1,0 +1,91 @@
+import { randomUUID } from 'node:crypto';
+import type { Driver } from 'selenium-webdriver/chrome';
+import { byRole, click, d, doneElsewhere, open, says, wait, withBrowser } from './page';
+
+const JOB = '/job/quillmere';
+withBrowser(`${JOB}/board`);
+
+/** How long it takes until the page says so, ms. */
+async function within(ms: number, text: string | RegExp): Promise<void> {
+  const from = Date.now();
+  await says(text);
+  expect(Date.now() - from).toBeLessThan(ms);
+}
+const reading = (end: string, text: string) =>
+  doneElsewhere(
+    'planner',
+    'addReading',
+    { job: 'quillmere', cable: 'K-106', end },
+    { quantity: 'outerSheath', method: 'caliper', text, unit: 'mm' },
+    randomUUID(),
+  );
+const cable = (tag: string) => doneElsewhere('planner', 'addCable', 'quillmere', { tag, type: 'W4-10' });
+/** In another window of the same browser. */
+async function inOther(work: () => Promise<void>): Promise<void> {
+  const own = await d().getWindowHandle();
+  await d().switchTo().newWindow('tab');
+  await work();
+  await d().close();
+  await d().switchTo().window(own);
+}
+
+describe('what somebody else does', () => {
+  it('is on the board and in the rack within two seconds, in every window', async () => {
+    await open(`${JOB}/board`);
+    await d().sleep(2500);
+    await cable('L-1');
+    await within(2000, /L-1/);
+    await inOther(async () => {
+      await open(`${JOB}/board`);
+      await d().sleep(1500);
+      await cable('L-2');
+      await within(2000, /L-2/);
+    });
+    // The window that was behind has followed as well, and goes on when the other one is closed.
+    await says(/L-2/);
+    await d().sleep(1000);
+    await cable('L-3');
+    await within(3000, /L-3/);
+  });
+
+  it('is told where hands are at work, and shown when it is asked for', async () => {
+    await open(`${JOB}/t/K-106/A/measure`);
+    await d().sleep(1500);
+    await reading('A', '29.3');
+    await within(2500, 'Somebody else has changed this since it was shown.');
+    const body = () => d().executeScript<string>('return document.body.innerText');
+    expect(await body()).not.toContain('29.3');
+    await click(() => byRole('button', 'Show it as it is now'));
+    await says('29.3');
+    expect(await body()).not.toContain('Somebody else has changed this');
+    // What changes nothing that is shown here is not told.
+    await cable('L-4');
+    await d().sleep(2500);
+    expect(await body()).not.toContain('Somebody else has changed this');
+  });
+
+  it('is not known while the line is away: the page says since when, and catches up', async () => {
+    await open(`${JOB}/board`);
+    await d().sleep(1500);
+    // Ours is Chromium.
+    const tools = d() as Driver;
+    const offline = (is: boolean) =>
+      tools.sendDevToolsCommand('Network.emulateNetworkConditions', {
+        offline: is,
+        latency: 0,
+        downloadThroughput: -1,
+        uploadThroughput: -1,
+      });
+    await tools.sendDevToolsCommand('Network.enable', {});
+    await offline(true);
+    await says(/Nothing is heard from the server since \d\d:\d\d:\d\d/);
+    await cable('L-5');
+    await offline(false);
+    await says(/L-5/);
+    await wait(
+      async () =>
+        !(await d().executeScript<string>('return document.body.innerText')).includes('Nothing is heard'),
+      'the line is back',
+    );
+  });
+});

@@ -1,0 +1,27 @@
+import { follow, MOST_FOLLOWERS, tell } from './live';
+
+it('tells those who follow a job, and only them, until they leave', () => {
+  const heard: string[] = [];
+  const leave = follow('a', ({ id }) => heard.push(`a ${id}`));
+  const leaveToo = follow('a', ({ id }) => heard.push(`also ${id}`));
+  const other = follow('b', ({ id }) => heard.push(`b ${id}`));
+  tell('a', { id: '1' });
+  leave?.();
+  leave?.();
+  tell('a', { id: '2' });
+  tell('nobody', { id: '3' });
+  expect(heard).toEqual(['a 1', 'also 1', 'also 2']);
+  leaveToo?.();
+  other?.();
+});
+
+it('takes no more than it can bear, and takes again when one has left', () => {
+  const all = Array.from({ length: MOST_FOLLOWERS }, (_, i) => follow(`job ${i % 7}`, () => undefined));
+  expect(all.every((l) => l !== null)).toBe(true);
+  expect(follow('one more', () => undefined)).toBeNull();
+  all.pop()?.();
+  const again = follow('one more', () => undefined);
+  expect(again).not.toBeNull();
+  again?.();
+  for (const leave of all) leave?.();
+});

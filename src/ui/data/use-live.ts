@@ -1,0 +1,86 @@
+'use client';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'next/navigation';
+import { useCallback, useEffect, useState } from 'react';
+import { canonicalJson } from '@/core/kernel';
+import { useShownKey } from './DataProvider';
+import { listen } from './live-line';
+import { isOwn, look } from './send';
+
+/** What others do is looked up no more often than this. */
+const LOOK_EVERY_MS = 700;
+/** A connection that is away for less than this is not worth a word. */
+const AWAY_MS = 3000;
+
+/**
+ * Follows what others do in a job. Lists and boards are looked up anew as it happens; the view that a page is about, into which hands may
+ * be typing, is only compared: when it is another one by now, `newer` says so until somebody asks for it. `awaySince` says since when nothing is heard.
+ */
+export function useLive(job: string) {
+  const client = useQueryClient();
+  const shown = useShownKey();
+  const router = useRouter();
+  const [newer, setNewer] = useState(false);
+  const [awaySince, setAwaySince] = useState<number | null>(null);
+
+  useEffect(() => {
+    let wanted = false;
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    let away: ReturnType<typeof setTimeout> | null = null;
+    const catchUp = async () => {
+      const key = shown.get();
+      const text = key === null ? null : JSON.stringify(key);
+      void client.invalidateQueries({ predicate: (q) => JSON.stringify(q.queryKey) !== text });
+      if (key === null) {
+        // A page without a view of its own came from the server as a whole.
+        router.refresh();
+        return;
+      }
+      const before = client.getQueryData(key);
+      const seen = await look(key);
+      // Asked for again, or answered to a command of this page, meanwhile: then it is the newest.
+      if (!seen.ok || client.getQueryData(key) !== before) return;
+      setNewer(canonicalJson(seen.value) !== canonicalJson(before));
+    };
+    const soon = () => {
+      wanted = true;
+      timer ??= setTimeout(() => {
+        timer = null;
+        if (!wanted) return;
+        wanted = false;
+        void catchUp();
+      }, LOOK_EVERY_MS);
+    };
+    let missed = false;
+    const leave = listen(job, (heard) => {
+      switch (heard.kind) {
+        case 'open':
+          if (away !== null) clearTimeout(away);
+          away = null;
+          setAwaySince(null);
+          // What was done while nothing was heard is not known.
+          if (missed) soon();
+          missed = false;
+          break;
+        case 'away':
+          missed = true;
+          away ??= setTimeout(() => setAwaySince(heard.since), AWAY_MS);
+          break;
+        case 'changed':
+          if (!heard.ids.every(isOwn)) soon();
+      }
+    });
+    return () => {
+      leave();
+      if (timer !== null) clearTimeout(timer);
+      if (away !== null) clearTimeout(away);
+    };
+  }, [client, job, router, shown]);
+
+  const show = useCallback(() => {
+    setNewer(false);
+    const key = shown.get();
+    if (key !== null) void client.invalidateQueries({ queryKey: key, exact: true });
+  }, [client, shown]);
+  return { newer, awaySince, show };
+}
