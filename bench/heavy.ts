@@ -8,7 +8,7 @@ const QUANTILE = 0.95;
 const NEVER_MS = 60_000;
 
 /** Memory of a process in MB, from the system's own account of it; null where there is none. */
-function memoryMb(pid: number): number | null {
+export function memoryMb(pid: number): number | null {
   try {
     const kb = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
     return kb === undefined ? null : Math.round(Number(kb) / 1024);

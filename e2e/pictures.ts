@@ -36,7 +36,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'compound', path: '/job/quillmere/compound' },
   { name: 'crossing', path: '/job/quillmere/crossings/X-2' },
   { name: 'soft-seal', path: '/job/quillmere/crossings/X-4' },
-  { name: 'prove', path: '/job/quillmere/t/K-101/B/prove' },
+  { name: 'prove', path: '/job/quillmere/t/K-104/A/prove' },
   { name: 'catalogue', path: '/catalogue?family=AY3&job=quillmere' },
   { name: 'bench-cut', path: '/job/quillmere/bench/K-105/A', size: [1024, 768] },
   { name: 'bench-phone', path: '/job/quillmere/bench/K-105/A', size: [390, 844] },

@@ -28,6 +28,7 @@ const PAGES = [
   `${JOB}/settings`,
   `${JOB}/boxes`,
   `${JOB}/boxes/MCC-1`,
+  `${JOB}/instruments`,
   `${JOB}/types`,
   `${JOB}/cables/K-104`,
   `${JOB}/board`,

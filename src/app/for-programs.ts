@@ -34,8 +34,8 @@ export const actLoose = async (
 
 export const followJob = async (
   job: string,
-  heard: Parameters<typeof gate.followJob>[2],
+  follower: Parameters<typeof gate.followJob>[2],
 ): ReturnType<typeof gate.followJob> => {
   const who = await currentActor();
-  return who.ok ? gate.followJob(job, who.value, heard) : who;
+  return who.ok ? gate.followJob(job, who.value, follower) : who;
 };

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { ok, type Result } from '@/core/kernel';
 import type { Actor } from '../actor';
 import { heavily } from '../heavy';
-import { follow, tell, type Change } from '../live';
+import { follow, tell, type Follower } from '../live';
 import { once } from '../sending';
 import { permit, type Granted } from './may';
 import { OPERATIONS } from './operations';
@@ -117,8 +117,8 @@ export async function actLoose(
 export async function followJob(
   job: string,
   who: Actor,
-  heard: (change: Change) => void,
+  follower: Follower,
 ): Promise<Result<(() => void) | null>> {
   const granted = await permit('viewJob', job, who);
-  return granted.ok ? ok(follow(job, heard)) : granted;
+  return granted.ok ? ok(follow(job, follower)) : granted;
 }

@@ -9,15 +9,30 @@ const idsIn = (text: string): string[] => {
   return Array.isArray(found) ? found.filter((id) => typeof id === 'string') : [];
 };
 
+/** After a refusal, as by a server that is being restarted, the browser does not try again by itself. */
+const AGAIN_MS = 3000;
+
 /** The line itself: tells what it hears until it is closed. */
 function lineTo(job: string, heard: (what: Heard) => void): () => void {
-  const source = new EventSource(`/api/live/${encodeURIComponent(job)}`);
-  source.addEventListener('open', () => heard({ kind: 'open' }));
-  source.addEventListener('error', () => heard({ kind: 'away', since: Date.now() }));
-  source.addEventListener('changed', (event: MessageEvent<string>) =>
-    heard({ kind: 'changed', ids: idsIn(event.data) }),
-  );
-  return () => source.close();
+  let source: EventSource | null = null;
+  let again: ReturnType<typeof setTimeout> | null = null;
+  const begin = () => {
+    const line = new EventSource(`/api/live/${encodeURIComponent(job)}`);
+    source = line;
+    line.addEventListener('open', () => heard({ kind: 'open' }));
+    line.addEventListener('error', () => {
+      heard({ kind: 'away', since: Date.now() });
+      if (line.readyState === EventSource.CLOSED) again = setTimeout(begin, AGAIN_MS);
+    });
+    line.addEventListener('changed', (event: MessageEvent<string>) =>
+      heard({ kind: 'changed', ids: idsIn(event.data) }),
+    );
+  };
+  begin();
+  return () => {
+    source?.close();
+    if (again !== null) clearTimeout(again);
+  };
 }
 
 /**

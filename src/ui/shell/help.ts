@@ -42,6 +42,9 @@ export const STATION_HELP: Readonly<Record<Station, readonly string[]>> = {
   prove: [
     'Every event carries the hash of the one before and of the plan. What was changed, taken out or cut off since is named here.',
     'Times are the server’s. A signature stands on the plan as it was; where the plan changes, it goes.',
+    'A test holds when every line does, with the uncertainty of the instrument on the side that refuses. What is not said is asked for; the last test of each kind counts.',
+    'Insulation at 20 °C: R · 2^((T − 20) / 10 K), unless the sheet of its material says another step.',
+    'Armour and earth: ρ · L / A · (1 + α (T − 20)), of the shortest that the cable may be, and what it may have more.',
   ],
 };
 

@@ -20,14 +20,15 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
   const { job } = await params;
   const text = new TextEncoder();
   let tell: (id: string) => void = () => undefined;
-  const followed = await followJob(job, ({ id }) => tell(id));
+  let end: () => void = () => undefined;
+  const followed = await followJob(job, { heard: ({ id }) => tell(id), ended: () => end() });
   if (!followed.ok) return refusedJson(followed.problems);
   const leave = followed.value;
   if (leave === null)
     return refusedJson(
       refuse('busy', 'too many pages follow already: load this one anew to see more').problems,
     );
-  let end: () => void = leave;
+  end = leave;
   const stream = new ReadableStream<Uint8Array>({
     start(controller) {
       let ids: string[] = [];
