@@ -49,6 +49,9 @@ it('writes what it reads', () => {
     { a: 'x, "y"', b: '1 3/16"' },
     { a: 'line\nbreak', b: '' },
     { a: 'K-🔥', b: '±' },
+    // Another delimiter, more often than the own one.
+    { a: '!', b: ';;"' },
+    { a: '\t"\t', b: ';' },
   ];
   expect(readCsv(bytes(writeCsv(['a', 'b'], rows)))).toMatchObject({
     ok: true,

@@ -18,7 +18,7 @@ export interface CsvTable {
 export function readCsv(bytes: Uint8Array): Result<CsvTable> {
   const text = textOf(bytes);
   if (!text.ok) return text;
-  const parsed = Papa.parse<Record<string, string>>(text.value, {
+  const parsed = parseGuessed<Record<string, string>>(text.value, {
     ...HOW,
     header: true,
     transformHeader: (name) => name.trim().toLowerCase().replace(/\s+/g, '_'),
@@ -35,17 +35,32 @@ export function readCsv(bytes: Uint8Array): Result<CsvTable> {
 export function readCsvGrid(bytes: Uint8Array): Result<string[][]> {
   const text = textOf(bytes);
   if (!text.ok) return text;
-  const parsed = Papa.parse<string[]>(text.value, { ...HOW, skipEmptyLines: false });
+  const parsed = parseGuessed<string[]>(text.value, { ...HOW, skipEmptyLines: false });
   const quote = openQuote(parsed.errors);
   if (quote) return quote;
   return parsed.data.length > MAX_ROWS ? tooMany(parsed.data.length) : ok(parsed.data);
 }
 
+const DELIMITERS = [',', ';', '\t'];
 const HOW = {
   skipEmptyLines: 'greedy' as const,
-  delimitersToGuess: [',', ';', '\t'],
+  delimitersToGuess: DELIMITERS,
   transform: unguarded,
 };
+
+/** Parses by the delimiter that is guessed; where that leaves a quote open, by another one that does not: cells may hold any of them. */
+function parseGuessed<T>(text: string, how: Papa.ParseConfig<T>): Papa.ParseResult<T> {
+  const guessed = Papa.parse<T>(text, how);
+  if (openQuote(guessed.errors) === null) return guessed;
+  for (const delimiter of DELIMITERS) {
+    // One that parts nothing finds no quote open either.
+    const [first = []] = Papa.parse<string[]>(text, { delimiter, preview: 1 }).data;
+    if (delimiter === guessed.meta.delimiter || first.length < 2) continue;
+    const other = Papa.parse<T>(text, { ...how, delimiter });
+    if (openQuote(other.errors) === null) return other;
+  }
+  return guessed;
+}
 
 const tooMany = (rows: number): Result<never> =>
   refuse('file', `has ${rows} rows; at most ${MAX_ROWS} are read`);
