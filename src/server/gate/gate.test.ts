@@ -3,7 +3,7 @@ import { closeDatabase } from '@/data';
 import { tableSums } from '@/data/testing/table-sums';
 import { ownDatabase } from '../testing/alone';
 import { good, makeJob, NOW, PLANNER, STRANGER } from '../testing/job';
-import { actLoose, act, look, lookLoose, type ReadName, type WriteName } from '.';
+import { actLoose, act, followJob, look, lookLoose, type ReadName, type WriteName } from '.';
 import { OPERATIONS } from './operations';
 
 // Every row is counted here.
@@ -173,4 +173,25 @@ test.each([
   for (const result of [await act('undo', [job], who), await look('viewSummaries', [job], who)])
     expect(result.ok ? '' : result.problems[0]?.message).toMatch(words);
   expect(await tableSums()).toEqual(before);
+});
+
+it('tells those who may see a job that something was done in it, by the id it was sent under, and nobody else', async () => {
+  const [job, other] = [await makeJob(), await makeJob()];
+  const heard: string[] = [];
+  const follower = { heard: ({ id }: { readonly id: string }) => heard.push(id), ended: () => undefined };
+  expect((await followJob(job, STRANGER, follower)).ok).toBe(false);
+  expect((await followJob('no-such-job', PLANNER, follower)).ok).toBe(false);
+  const leave = await good(followJob(job, PLANNER, follower));
+  const id = randomUUID();
+  const add = (into: string, tag: string, sent: string) =>
+    act('addCable', [into, { tag, type: 'W4-10' }], PLANNER, { now: NOW, id: sent });
+  const done = await add(job, 'F-1', id);
+  await add(other, 'F-1', randomUUID());
+  // Refused: the tag is taken.
+  const refused = await add(job, 'F-1', randomUUID());
+  expect([done.ok, refused.ok]).toEqual([true, false]);
+  expect(heard).toEqual([id]);
+  leave?.();
+  await add(job, 'F-2', randomUUID());
+  expect(heard).toEqual([id]);
 });
