@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { TEST_CAUTIONS, TEST_KINDS, testKindWords, type TestKind } from '@/core/electrical-test';
 import { readBody, type EventBody } from '@/core/record';
@@ -39,12 +40,14 @@ export function TestsSection({ view }: Pick<StationProps, 'view'>) {
           {words}
         </Caution>
       ))}
-      <Segments
-        label="Test"
-        value={of}
-        onChange={setOf}
-        options={TEST_KINDS.map((kind) => [kind, testKindWords(kind), stateOf(kind)] as const)}
-      />
+      <Box sx={{ mt: 1.5 }}>
+        <Segments
+          label="Test"
+          value={of}
+          onChange={setOf}
+          options={TEST_KINDS.map((kind) => [kind, testKindWords(kind), stateOf(kind)] as const)}
+        />
+      </Box>
       {ready ? (
         <>
           <CableFacts form={form} change={change} />
