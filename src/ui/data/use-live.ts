@@ -1,5 +1,5 @@
 'use client';
-import { useQueryClient } from '@tanstack/react-query';
+import { hashKey, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useState } from 'react';
 import { canonicalJson } from '@/core/kernel';
@@ -37,6 +37,7 @@ export function useLive(job: string) {
         return;
       }
       const before = client.getQueryData(key);
+      if (before === undefined) return;
       const seen = await look(key);
       // Asked for again, or answered to a command of this page, meanwhile: then it is the newest.
       if (!seen.ok || client.getQueryData(key) !== before) return;
@@ -51,6 +52,12 @@ export function useLive(job: string) {
         void catchUp();
       }, LOOK_EVERY_MS);
     };
+    // What came meanwhile, with the answer to a command or because it was asked for, is the newest.
+    const watched = client.getQueryCache().subscribe((event) => {
+      const key = shown.get();
+      if (key === null || event.type !== 'updated' || event.action.type !== 'success') return;
+      if (event.query.queryHash === hashKey(key)) setNewer(false);
+    });
     let missed = false;
     const leave = listen(job, (heard) => {
       switch (heard.kind) {
@@ -72,6 +79,7 @@ export function useLive(job: string) {
     });
     return () => {
       leave();
+      watched();
       if (timer !== null) clearTimeout(timer);
       if (away !== null) clearTimeout(away);
     };

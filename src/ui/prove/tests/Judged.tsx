@@ -12,6 +12,7 @@ import { Answer } from '../../kit-of-parts/Answer';
 import { PlainList } from '../../kit-of-parts/PlainList';
 import { Problems } from '../../kit-of-parts/Problems';
 import { TextField } from '../../kit-of-parts/TextField';
+import { For } from '../../shell/may';
 import { useRun } from '../../termination/use-run';
 import { Looked } from '../../verdict/Looked';
 import { NutMark } from '../../verdict/NutMark';
@@ -32,7 +33,7 @@ interface Props extends Pick<TestProps, 'view'> {
 }
 
 /** What a test comes to, as it is typed, and the act that keeps it. */
-export function Judged({ view, asked, first = null }: Props) {
+export function Judged({ view, asked, first: wait = null }: Props) {
   const send = useSend();
   const { run, busy, problems } = useRun();
   const [instrument, setInstrument] = useInstrument();
@@ -48,6 +49,7 @@ export function Judged({ view, asked, first = null }: Props) {
       </>
     );
   const { answer, findings } = judgeTest(asked.test);
+  const first = view.plan === null ? 'Choose a gland first: a record stands on a plan.' : wait;
   const keep = () =>
     void run(
       () =>
@@ -71,26 +73,28 @@ export function Judged({ view, asked, first = null }: Props) {
           />
         </div>
       </Box>
-      <Acts label="Keep the test">
-        <TextField
-          label="With which instrument"
-          value={instrument}
-          onChange={(e) => setInstrument(e.target.value)}
-          slotProps={{ htmlInput: { maxLength: 60 } }}
-          sx={{ width: 240 }}
-        />
-        <Button
-          variant="contained"
-          color="secondary"
-          disabled={busy || first !== null || instrument.trim() === ''}
-          onClick={keep}
-        >
-          Keep in the record
-        </Button>
-        {first === null && instrument.trim() !== '' ? null : (
-          <span>{first ?? 'Say with which instrument: the record names it.'}</span>
-        )}
-      </Acts>
+      <For what="work" said>
+        <Acts label="Keep the test">
+          <TextField
+            label="With which instrument"
+            value={instrument}
+            onChange={(e) => setInstrument(e.target.value)}
+            slotProps={{ htmlInput: { maxLength: 60 } }}
+            sx={{ width: 240 }}
+          />
+          <Button
+            variant="contained"
+            color="secondary"
+            disabled={busy || first !== null || instrument.trim() === ''}
+            onClick={keep}
+          >
+            Keep in the record
+          </Button>
+          {first === null && instrument.trim() !== '' ? null : (
+            <span>{first ?? 'Say with which instrument: the record names it.'}</span>
+          )}
+        </Acts>
+      </For>
       <Problems problems={problems} />
       <Looked findings={findings.map((f) => ({ verdict: f.verdict, words: testWords(f) }))} />
     </>
