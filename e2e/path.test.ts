@@ -70,10 +70,14 @@ it('adds, edits, refuses and undoes in the schedule', async () => {
     async () => (await allByRole('gridcell', /^K-900$/)).length === 1 || (await typeFilter('K-900')),
     WAIT,
   );
-  const cell = await gridCell('K-900', 'Note');
-  await d().actions().doubleClick(cell).perform();
-  const editor = await byRole('textbox', undefined, { within: cell });
-  await editor.sendKeys('spare pump', Key.ENTER);
+  // Where the grid is still drawing itself a double click may be lost: whoever sees no field clicks again.
+  const editor = await wait(async () => {
+    const cell = await gridCell('K-900', 'Note');
+    await d().actions().doubleClick(cell).perform();
+    await d().sleep(500);
+    return (await allByRole('textbox', undefined, { within: cell }))[0] ?? null;
+  }, 'the note is edited');
+  await editor?.sendKeys('spare pump', Key.ENTER);
   await says('spare pump');
   await click(() => byRole('button', 'Undo'));
   await d().wait(

@@ -12,6 +12,11 @@ const LOOK_EVERY_MS = 700;
 /** A connection that is away for less than this is not worth a word. */
 const AWAY_MS = 3000;
 
+/** Are hands in a form, a cell of a grid or a dialog? A page is not laid anew under them. */
+const isTyping = (): boolean =>
+  document.activeElement?.closest('form, [role="dialog"], [role="gridcell"]') !== null &&
+  document.activeElement?.matches('input, textarea, select') === true;
+
 /**
  * Follows what others do in a job. Lists and boards are looked up anew as it happens; the view that a page is about, into which hands may
  * be typing, is only compared: when it is another one by now, `newer` says so until somebody asks for it. `awaySince` says since when nothing is heard.
@@ -32,6 +37,10 @@ export function useLive(job: string) {
       const text = key === null ? null : JSON.stringify(key);
       void client.invalidateQueries({ predicate: (q) => JSON.stringify(q.queryKey) !== text });
       if (key === null) {
+        if (isTyping()) {
+          soon();
+          return;
+        }
         // A page without a view of its own came from the server as a whole.
         router.refresh();
         return;
