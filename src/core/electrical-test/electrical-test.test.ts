@@ -291,6 +291,17 @@ describe('insulation', () => {
     ],
     // 20 MΩ·km now: 0.49 of 40.8 before.
     ['half of what it was', { tests: [test(200, { earlierMohmKm: 40.8 })] }, 'ask', '49 % of what it was'],
+    [
+      'a test before, and no temperature',
+      {
+        noTypeLimit: true,
+        leastMohmKm: undefined,
+        tempC: undefined,
+        tests: [test(200, { earlierMohmKm: 20 })],
+      },
+      'ask',
+      'say how warm',
+    ],
     ['a little more than half', { tests: [test(200, { earlierMohmKm: 39.9 })] }, 'holds', 'holds'],
   ])('%s', (_, more, answer, words) => {
     const [is, verdict] = said(more);

@@ -61,3 +61,15 @@ export function judgeTest({ of, request }: ElectricalTest): Judged {
   const judge = TESTS[of].judge as (request: ElectricalTest['request']) => Judged;
   return judge(request);
 }
+
+/** What was tested, by name: a later test speaks of these and of nothing else. */
+export function coveredBy(test: ElectricalTest): readonly string[] {
+  switch (test.of) {
+    case 'continuity':
+      return test.request.cores;
+    case 'earthPath':
+      return [test.request.of];
+    case 'insulation':
+      return test.request.tests.map((t) => t.of);
+  }
+}

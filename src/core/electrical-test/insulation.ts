@@ -187,11 +187,21 @@ function voltage({ circuitV, tester }: InsulationRequest, wanted: number | null)
   return [found(tester.volts === wanted ? 'holds' : 'fails', 'voltage', { volts: tester.volts, wanted })];
 }
 
-/** Without these nothing can be said against the cable's own sheet. */
-function askedFor({ leastMohmKm, noTypeLimit, tempC, lengthM, ...rest }: InsulationRequest): TestFinding[] {
-  if (leastMohmKm === undefined) return noTypeLimit === true ? [] : [found('ask', 'askTypeLimit', {})];
-  const beyond = tempC !== undefined && rest.halvesPerK === undefined && Math.abs(tempC - 20) > MOST_KELVIN;
+/** Without these nothing can be said against the cable's own sheet, nor against a test before. */
+function askedFor({
+  leastMohmKm,
+  noTypeLimit,
+  tempC,
+  lengthM,
+  tests,
+  halvesPerK,
+}: InsulationRequest): TestFinding[] {
+  const limit: TestFinding[] =
+    leastMohmKm === undefined && noTypeLimit !== true ? [found('ask', 'askTypeLimit', {})] : [];
+  if (leastMohmKm === undefined && tests.every((t) => t.earlierMohmKm === undefined)) return limit;
+  const beyond = tempC !== undefined && halvesPerK === undefined && Math.abs(tempC - 20) > MOST_KELVIN;
   return [
+    ...limit,
     ...(tempC === undefined ? [found('ask', 'askTemperature', {})] : []),
     ...(beyond ? [found('ask', 'farFromTwenty', { c: tempC, most: MOST_KELVIN })] : []),
     ...(lengthM === undefined ? [found('ask', 'askLength', {})] : []),

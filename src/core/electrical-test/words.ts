@@ -69,8 +69,8 @@ const WORDS: Wording<TestCases> = {
   perKmNear: ({ of, from, to, least }) =>
     `${of}: between ${km(from)} and ${km(to)} at 20 °C, and its sheet asks for ${km(least)}: measure again`,
   askTypeLimit: () => 'say what the cable’s own sheet asks for per kilometre, or that it asks for nothing',
-  askTemperature: () => 'say how warm the cable is: its sheet speaks of 20 °C',
-  askLength: () => 'say how long the cable is: its sheet speaks of a kilometre',
+  askTemperature: () => 'say how warm the cable is: its sheet and the test before speak of 20 °C',
+  askLength: () => 'say how long the cable is: its sheet and the test before speak of a kilometre',
   farFromTwenty: ({ c, most }) =>
     `${trimNumber(c, 1)} °C is more than ${trimNumber(most, 0)} K from 20 °C: take the step of the material’s own sheet, or test when it is nearer`,
   falls: ({ of, from, to, s1, s2 }) =>

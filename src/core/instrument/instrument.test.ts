@@ -15,6 +15,7 @@ const YEAR = good('2026-01-10', '2026-06-30');
 
 describe('an instrument on a day', () => {
   it.each<[string, InstrumentCheck[], string, string]>([
+    ['used nobody knows when', [YEAR], '', 'nobody said when TW-3 was used'],
     ['never checked', [], '2026-03-01', 'TW-3 has no check before 2026-03-01'],
     ['before its first check', [YEAR], '2026-01-09', 'TW-3 has no check before 2026-01-09'],
     ['on the day of its check', [YEAR], '2026-01-10', 'TW-3 is in calibration until 2026-06-30'],

@@ -5,7 +5,7 @@ export type Standing =
   | { readonly good: true; readonly until: string }
   | {
       readonly good: false;
-      readonly why: 'unchecked' | 'failedBefore' | 'failedAfter' | 'lapsed';
+      readonly why: 'undated' | 'unchecked' | 'failedBefore' | 'failedAfter' | 'lapsed';
       readonly on: string;
     };
 
@@ -19,6 +19,7 @@ const inOrder = (checks: readonly InstrumentCheck[]): InstrumentCheck[] =>
  * is open again.
  */
 export function standingOn(checks: readonly InstrumentCheck[], day: string): Standing {
+  if (day === '') return { good: false, why: 'undated', on: day };
   const ordered = inOrder(checks);
   const before = ordered.findLast((c) => c.on <= day);
   if (before === undefined) return { good: false, why: 'unchecked', on: day };
@@ -33,6 +34,8 @@ export function standingOn(checks: readonly InstrumentCheck[], day: string): Sta
 export function standingWords(code: string, standing: Standing): string {
   if (standing.good) return `${code} is in calibration until ${standing.until}`;
   switch (standing.why) {
+    case 'undated':
+      return `nobody said when ${code} was used`;
     case 'unchecked':
       return `${code} has no check before ${standing.on}: nobody knows what it is worth`;
     case 'failedBefore':

@@ -1,4 +1,4 @@
-import type { TestAnswer, TestKind } from '@/core/electrical-test';
+import { coveredBy, type TestAnswer, type TestKind } from '@/core/electrical-test';
 import type { ChainedEvent } from './chain';
 import { readBody, type EventKind, type MixRecord } from './event-body';
 import type { LookDecision } from './step';
@@ -18,7 +18,12 @@ export interface BenchAct {
   /** Steps that a correction sends back, as they were then; none otherwise. */
   readonly redo: readonly string[];
   /** What an electrical test came to; left out for anything else. */
-  readonly test?: { readonly of: TestKind; readonly answer: TestAnswer; readonly verdict: string };
+  readonly test?: {
+    readonly of: TestKind;
+    readonly covers: readonly string[];
+    readonly answer: TestAnswer;
+    readonly verdict: string;
+  };
 }
 
 /** An event as the work sees it. One that cannot be read counts for nothing: that the record does not hold is said elsewhere. */
@@ -56,8 +61,8 @@ export function actOf(event: ChainedEvent): BenchAct {
     case 'test': {
       const body = readBody('test', event.body);
       if (!body.ok) return act;
-      const { of, answer, verdict } = body.value;
-      return { ...act, kind: 'test', test: { of, answer, verdict } };
+      const { of, read, answer, verdict } = body.value;
+      return { ...act, kind: 'test', test: { of, covers: coveredBy(read), answer, verdict } };
     }
     case 'recut':
     case 'waste':

@@ -207,10 +207,21 @@ function stepInTurn(state: WorkState, command: ConfirmCommand): Result<Step> {
   return ok(step);
 }
 
-/** The test that keeps a subject from being signed, as a sentence: the last of each kind counts, and it holds or it does not. */
+/**
+ * The test that keeps a subject from being signed, as a sentence. Of each core and each path the last test counts: one that holds for
+ * another says nothing of it. A test of nothing at all is answered by any later one of its kind that holds.
+ */
 export function openTest(acts: readonly BenchAct[]): string | null {
-  const last = new Map<TestKind, NonNullable<BenchAct['test']>>();
-  for (const { test } of acts) if (test !== undefined) last.set(test.of, test);
+  type Test = NonNullable<BenchAct['test']>;
+  const last = new Map<string, Test>();
+  const NOTHING = '';
+  const keyOf = (of: TestKind, what: string) => `${of} ${what}`;
+  for (const { test } of acts) {
+    if (test === undefined) continue;
+    for (const what of test.covers.length === 0 ? [NOTHING] : test.covers)
+      last.set(keyOf(test.of, what), test);
+    if (test.answer === 'holds') last.delete(keyOf(test.of, NOTHING));
+  }
   const open = [...last.values()].find((t) => t.answer !== 'holds');
   return open === undefined
     ? null

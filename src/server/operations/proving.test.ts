@@ -57,6 +57,26 @@ describe('tests in the record', () => {
     expect(await view(job)).toMatchObject({ signedBy: 'fitter', chainFaults: [] });
   });
 
+  it('of one path say nothing of another: what failed is tested again itself', async () => {
+    const job = await madeOff();
+    const path = {
+      material: 'steel',
+      areaMm2: 44,
+      lengthM: { min: 60, max: 60 },
+      tempC: 20,
+      overShare: 0.25,
+    } as const;
+    const earth = (of: string, ohm: number): ElectricalTest => ({
+      of: 'earthPath',
+      request: { of, provedDead: true, ohm, uncertaintyOhm: 0.001, mA: 200, leadsNulled: true, path },
+    });
+    await good(keep(job, earth('armour', 0.5)));
+    await good(keep(job, earth('earth core', 0.19)));
+    expect(await refused(confirmNext(job))).toMatch(/Armour and earth: armour: 500 mΩ/);
+    await good(keep(job, earth('armour', 0.19)));
+    await good(confirmNext(job));
+  });
+
   it('are stored once, and one id is of one test', async () => {
     const job = await madeOff();
     const id = randomUUID();

@@ -1,4 +1,5 @@
 import { SIGNS, type Role } from '@/core/people';
+import type { Reading } from '@/core/cable-measurement';
 import { ok, refuse, type Result } from '@/core/kernel';
 import { terminationRules } from '@/core/procedure';
 import {
@@ -45,6 +46,8 @@ interface Bench {
   readonly plan: { readonly planHash: string } | null;
   readonly why: string;
   readonly state: WorkState;
+  /** Readings that the plan stands on. */
+  readonly readings: readonly Reading[];
   /** What else changes with an event, in the same transaction. */
   readonly follow: (decided: Decided) => Promise<void>;
 }
@@ -77,14 +80,9 @@ async function terminationBench(tx: Tx, ref: TerminationRef): Promise<Result<Ben
       stale,
       provisional: plan?.plan.provisional ?? [],
       secondPerson: job.secondPerson,
-      unfit: await unfitFor(
-        tx,
-        job.id,
-        events,
-        readings.map((r) => r.reading),
-      ),
       rules: terminationRules(plan?.plan.seal ?? null, row.spareMm),
     },
+    readings: readings.map((r) => r.reading),
     follow: async (decided) => {
       // Not an edit: cable that has been cut off does not come back by undo.
       if (decided.kind === 'recut')
@@ -119,9 +117,9 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
       stale: state === 'stale',
       provisional: asked.provisional,
       secondPerson: job.secondPerson,
-      unfit: await unfitFor(tx, job.id, events, []),
       rules: NOTHING_CURES,
     },
+    readings: [],
     follow: () => Promise.resolve(),
   });
 }
@@ -139,6 +137,10 @@ async function hold(tx: Tx, ref: SubjectRef): Promise<Result<{ id: number; job: 
   await lockCrossing(tx, named.value.row.id);
   return ok({ id: named.value.row.id, job: named.value.job });
 }
+
+/** Instruments are looked up only where somebody signs. */
+const signs = ({ steps }: WorkState, command: Command): boolean =>
+  command.kind === 'confirm' && steps.some((s) => s.id === command.stepId && s.kind === 'sign');
 
 function readCommand(command: WorkCommand, unit: JobRow['unit']): Result<Command> {
   if (command.kind !== 'recut') return ok(command);
@@ -171,10 +173,13 @@ export function work(
     }
     const bench = ref.kind === 'termination' ? await terminationBench(tx, ref) : await crossingBench(tx, ref);
     if (!bench.ok) return bench;
-    const { subject, record, plan, why, state, follow } = bench.value;
+    const { subject, job, record, plan, why, readings, follow } = bench.value;
     if (plan === null) return refuse('plan', why);
     const open = mayRecord(record, input.at, now);
     if (!open.ok) return open;
+    const state = signs(bench.value.state, command.value)
+      ? { ...bench.value.state, unfit: await unfitFor(tx, job.id, record.events, readings) }
+      : bench.value.state;
     const decided = decide(state, command.value, actor, now.toISOString());
     if (!decided.ok) return decided;
     const { kind, stepId, body } = decided.value;
