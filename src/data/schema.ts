@@ -181,6 +181,8 @@ export const recordEvent = mysqlTable('record_event', {
   body: longtext('body').notNull(),
   planHash: varchar('plan_hash', { length: 64 }).notNull(),
   prevHash: varchar('prev_hash', { length: 64 }).notNull(),
+  contact: varchar('contact', { length: 30 }),
+  aheadMs: int('ahead_ms'),
   hash: varchar('hash', { length: 64 }).notNull(),
 });
 

@@ -44,6 +44,7 @@ const COMMANDS: {
   answerFact: true,
   replan: true,
   work: true,
+  workKept: true,
   setTerminals: true,
   setCompound: true,
   acceptJobChoice: true,

@@ -1,5 +1,5 @@
 import { coveredBy, type TestAnswer, type TestKind } from '@/core/electrical-test';
-import type { ChainedEvent } from './chain';
+import { timeOf, type ChainedEvent } from './chain';
 import { readBody, type EventKind, type MixRecord } from './event-body';
 import type { LookDecision } from './step';
 
@@ -11,8 +11,10 @@ export interface BenchAct {
   readonly decision: LookDecision | null;
   readonly actor: string;
   readonly person: string | null;
-  /** ISO 8601, by the server's clock: what runs by a clock is judged by it. */
+  /** ISO 8601, on the server's time: what runs by a clock is judged by it. */
   readonly at: string;
+  /** The time is that of a device which had no server then; left out where the server saw it happen. */
+  readonly byDevice?: true;
   readonly mix: MixRecord | null;
   readonly tempC: number | null;
   /** Steps that a correction sends back, as they were then; none otherwise. */
@@ -35,7 +37,8 @@ export function actOf(event: ChainedEvent): BenchAct {
     decision: null,
     actor: event.actor,
     person: event.person,
-    at: event.receivedAt,
+    at: timeOf(event),
+    ...(event.kept === null ? {} : { byDevice: true }),
     mix: null,
     tempC: null,
     redo: [],

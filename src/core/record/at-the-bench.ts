@@ -41,10 +41,21 @@ export interface WorkOutcome {
 /** A recorded event as it is shown. */
 export type EventView = Pick<
   ChainedEvent,
-  'seq' | 'stepId' | 'kind' | 'actor' | 'person' | 'at' | 'receivedAt' | 'body' | 'planHash' | 'hash'
+  | 'id'
+  | 'kept'
+  | 'seq'
+  | 'stepId'
+  | 'kind'
+  | 'actor'
+  | 'person'
+  | 'at'
+  | 'receivedAt'
+  | 'body'
+  | 'planHash'
+  | 'hash'
 >;
 
 export const eventView = (event: ChainedEvent): EventView => {
-  const { seq, stepId, kind, actor, person, at, receivedAt, body, planHash, hash } = event;
-  return { seq, stepId, kind, actor, person, at, receivedAt, body, planHash, hash };
+  const { id, kept, seq, stepId, kind, actor, person, at, receivedAt, body, planHash, hash } = event;
+  return { id, kept, seq, stepId, kind, actor, person, at, receivedAt, body, planHash, hash };
 };

@@ -22,6 +22,11 @@ const eventSchema = object({
   body: mixed<object | string | number | boolean>().nullable().defined(),
   planHash: string().defined(),
   prevHash: hash(),
+  /** Files of before have none. */
+  kept: object({ contact: string().required(), aheadMs: number().integer().required() })
+    .noUnknown()
+    .nullable()
+    .default(null),
   hash: hash(),
 }).noUnknown();
 

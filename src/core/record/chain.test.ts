@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { canonicalJson, hashOf, seededRandom } from '@/core/kernel';
 import { auditChain, eventHash, GENESIS, type ChainedEvent, type EventContent, type EventVersion } from '.';
 
-function chain(count: number, versionOf: (i: number) => EventVersion = () => 3): ChainedEvent[] {
+function chain(count: number, versionOf: (i: number) => EventVersion = () => 4): ChainedEvent[] {
   const events: ChainedEvent[] = [];
   for (let i = 0; i < count; i += 1) {
     const content: EventContent = {
@@ -15,11 +15,12 @@ function chain(count: number, versionOf: (i: number) => EventVersion = () => 3):
       stepId: `step-${i}`,
       kind: 'confirm',
       actor: 'fitter',
-      person: versionOf(i) === 3 ? 'p-1' : null,
+      person: versionOf(i) >= 3 ? 'p-1' : null,
       at: `2026-11-02T08:0${i % 10}:00.000Z`,
       body: { fingerprint: 'f', n: i },
       planHash: 'p',
       prevHash: events[i - 1]?.hash ?? GENESIS,
+      kept: null,
     };
     events.push({ ...content, hash: eventHash(content) });
   }
@@ -45,6 +46,7 @@ it('finds any single change, removal or swap', () => {
         'receivedAt',
         'body',
         'hash',
+        'kept',
         'prevHash',
         'drop',
         'swap',
@@ -59,7 +61,8 @@ it('finds any single change, removal or swap', () => {
         } else if (what === 'swap') {
           if (i === 7) return;
           touched.splice(i, 2, ...touched.slice(i, i + 2).reverse());
-        } else if (what === 'body') event.body = { fingerprint: 'f', n: i + 100 };
+        } else if (what === 'kept') event.kept = { contact: '2026-11-02T07:00:00.000Z', aheadMs: 1 };
+        else if (what === 'body') event.body = { fingerprint: 'f', n: i + 100 };
         else event[what] = `${event[what]}x`;
         expect(auditChain(touched).length).toBeGreaterThan(0);
       },

@@ -5,12 +5,20 @@ import { readBody } from './event-body';
 export const SUBJECT_KINDS = ['termination', 'crossing'] as const;
 export type SubjectKind = (typeof SUBJECT_KINDS)[number];
 
-export const EVENT_VERSIONS = [1, 2, 3] as const;
+export const EVENT_VERSIONS = [1, 2, 3, 4] as const;
 export type EventVersion = (typeof EVENT_VERSIONS)[number];
+
+/** How an event came that a device kept while it had no server. */
+export interface Kept {
+  /** When the device last heard of the server, ISO 8601 by the server's clock. */
+  readonly contact: string;
+  /** How far the clock of the device was ahead of the server's then, ms; negative when it was behind. */
+  readonly aheadMs: number;
+}
 
 /**
  * What is hashed of an event: everything but its own hash. Version 2 hashes the kind of its subject and the server's time with it, version 3
- * the person who was signed in; events of before were written without and verify as they were. Times are ISO 8601: `at` by the device, `receivedAt` by the server.
+ * the person who was signed in, version 4 how it was kept; events of before were written without and verify as they were. Times are ISO 8601: `at` by the device, `receivedAt` by the server.
  */
 export interface EventContent {
   readonly version: EventVersion;
@@ -30,6 +38,8 @@ export interface EventContent {
   readonly body: unknown;
   readonly planHash: string;
   readonly prevHash: string;
+  /** Null for what reached the server as it was done. */
+  readonly kept: Kept | null;
 }
 
 export interface ChainedEvent extends EventContent {
@@ -42,12 +52,20 @@ export const GENESIS = '0'.repeat(64);
 /** Hash of an event, which covers the hash of the event before it. */
 export function eventHash(event: EventContent): string {
   const { version, id, subjectKind, subject, seq, stepId, kind, actor, at, receivedAt, body } = event;
-  const { planHash, prevHash, person } = event;
+  const { planHash, prevHash, person, kept } = event;
   const common = { id, seq, stepId, kind, actor, at, body, planHash, prevHash };
   if (version === 1) return hashOf({ ...common, termination: subject });
   const later = { ...common, version, subjectKind, subject, receivedAt };
-  return hashOf(version === 2 ? later : { ...later, person });
+  if (version === 2) return hashOf(later);
+  return hashOf(version === 3 ? { ...later, person } : { ...later, person, kept });
 }
+
+/**
+ * When an event took place, ISO 8601, by the clock that it is judged by: the server's. What a device kept is put on the server's time by what
+ * its clock was ahead of it at their last contact.
+ */
+export const timeOf = ({ at, receivedAt, kept }: Pick<EventContent, 'at' | 'receivedAt' | 'kept'>): string =>
+  kept === null ? receivedAt : new Date(Date.parse(at) - kept.aheadMs).toISOString();
 
 /** The first place where a record does not hold. `seq` 0 is its plan, or the record as a whole. */
 export interface ChainFault {
@@ -81,6 +99,8 @@ export function auditChain(events: readonly ChainedEvent[]): ChainFault[] {
       faults.push({ seq: event.seq, fault: 'does not hold what an event of its kind holds' });
     if (event.version < 3 && event.person !== null)
       faults.push({ seq: event.seq, fault: 'names a person who was not signed in when it was written' });
+    if (event.version < 4 && event.kept !== null)
+      faults.push({ seq: event.seq, fault: 'says that a device kept it, before devices could' });
     if (event.version < (events[i - 1]?.version ?? 1))
       faults.push({ seq: event.seq, fault: 'claims to be older than the event before it' });
     previous = event.hash;

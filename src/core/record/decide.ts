@@ -179,7 +179,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
 }
 
 /** What one does without having worked at the subject: whoever has done no more may sign it. */
-const LOOKED_AT: ReadonlySet<EventKind> = new Set<EventKind>(['note', 'correct', 'sign', 'test']);
+const LOOKED_AT: ReadonlySet<EventKind> = new Set<EventKind>(['note', 'correct', 'sign', 'test', 'leftOut']);
 
 /** The step of a confirmation, when it is its turn and nothing of the plan stands in the way. */
 function stepInTurn(state: WorkState, command: ConfirmCommand): Result<Step> {

@@ -16,6 +16,7 @@ export const EVENT_KINDS = [
   'correct',
   'note',
   'test',
+  'leftOut',
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
@@ -103,6 +104,14 @@ export const EVENT_BODIES = {
   correct: object({ title: text(200), reason: text(400), redo: ids() }),
   note: object({ title: title(), reason: text(400) }),
   test: testSchema,
+  /** What a device kept and somebody decided against: it is told, and counts for nothing. */
+  leftOut: object({
+    title: text(200),
+    reason: text(400),
+    left: array()
+      .of(object({ stepId: text(60), title: text(200), at: text(30) }))
+      .required(),
+  }),
 } as const satisfies Record<EventKind, Schema>;
 
 export type MixRecord = InferType<typeof mixSchema>;

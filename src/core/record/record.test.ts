@@ -39,7 +39,7 @@ function job() {
     if (!subject) throw new Error('no subject');
     const last = subject.events[subject.events.length - 1];
     const content = {
-      version: 3 as const,
+      version: 4 as const,
       id: `e${n}`,
       subjectKind: subject.kind,
       subject: subject.name,
@@ -53,6 +53,7 @@ function job() {
       body: { fingerprint: 'f', title: `step ${n}` },
       planHash: PLAN_HASH,
       prevHash: last?.hash ?? GENESIS,
+      kept: null,
     };
     const event = { ...content, hash: eventHash(content) };
     subject.events.push(event);

@@ -55,6 +55,7 @@ export function evolve(work: Work, act: BenchAct): Work {
     case 'replan':
     case 'note':
     case 'test':
+    case 'leftOut':
       return work;
     case 'look': {
       const branch = steps[at]?.branches?.find((b) => b.decision === act.decision);

@@ -16,11 +16,19 @@ function storedEvent({
   body,
   receivedAt,
   version,
+  contact,
+  aheadMs,
   ...row
 }: typeof recordEvent.$inferSelect): StoredEvent {
   const known = EVENT_VERSIONS.find((v) => v === version);
   if (known === undefined) throw new Error(`event ${row.id} is of version ${version}`);
-  return { ...row, version: known, body: JSON.parse(body) as unknown, receivedAt: receivedAt.toISOString() };
+  return {
+    ...row,
+    version: known,
+    body: JSON.parse(body) as unknown,
+    receivedAt: receivedAt.toISOString(),
+    kept: contact === null || aheadMs === null ? null : { contact, aheadMs },
+  };
 }
 
 const storedReceipt = ({ jobId: _, madeAt: __, ...row }: typeof recordReceipt.$inferSelect): StoredReceipt =>
@@ -56,10 +64,15 @@ export async function findEvent(tx: Tx, id: string): Promise<StoredEvent | null>
 }
 
 export async function insertEvent(tx: Tx, jobId: number, event: StoredEvent): Promise<void> {
-  const { body, receivedAt, ...rest } = event;
-  await tx
-    .insert(recordEvent)
-    .values({ ...rest, jobId, body: JSON.stringify(body), receivedAt: new Date(receivedAt) });
+  const { body, receivedAt, kept, ...rest } = event;
+  await tx.insert(recordEvent).values({
+    ...rest,
+    jobId,
+    body: JSON.stringify(body),
+    receivedAt: new Date(receivedAt),
+    contact: kept?.contact ?? null,
+    aheadMs: kept?.aheadMs ?? null,
+  });
 }
 
 /** Receipts of several subjects of one kind, in their order. */

@@ -1,6 +1,7 @@
 import { array, boolean, mixed, number, object, string, type InferType, type Schema } from 'yup';
 import { fail, MAX_FILE_BYTES, ok, validate, type Result } from '@/core/kernel';
 import { frameCableSchema } from '@/core/frame-packing';
+import { MOST_KEPT } from '@/core/kept-work';
 import { ROLES } from '@/core/people';
 import { readTest, type ElectricalTest } from '@/core/electrical-test';
 import { LOOK_DECISIONS, type SubjectRef, type WorkCommand } from '@/core/record';
@@ -178,6 +179,39 @@ export const workInput = object({
         ? true
         : createError({ path: `${path}.${problem.path}`, message: problem.message });
     }),
+})
+  .noUnknown()
+  .required();
+
+const contact = object({ server: deviceTime, device: deviceTime }).noUnknown().required();
+
+/** What a device kept while it had no server. */
+export const keptBatch = object({
+  base: object({
+    seq: number().integer().min(0).max(1_000_000).required(),
+    hash: string().defined().max(64),
+    planHash: string().defined().max(64),
+  })
+    .noUnknown()
+    .required(),
+  sentAt: deviceTime,
+  person: string().matches(UUID, 'names nobody').nullable().defined(),
+  items: array()
+    .of(object({ input: workInput, contact }).noUnknown().required())
+    .min(1)
+    .max(MOST_KEPT)
+    .required(),
+  settle: object({
+    stands: string()
+      .oneOf(['record', 'device'] as const)
+      .required(),
+    reason: text(400),
+    seen: hash,
+  })
+    .noUnknown()
+    .nullable()
+    .defined()
+    .default(undefined),
 })
   .noUnknown()
   .required();

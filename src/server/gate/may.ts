@@ -86,6 +86,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   answerFact: CHOOSES,
   replan: CHOOSES,
   work: inJob('fitter', 'inspector'),
+  workKept: inJob('fitter', 'inspector'),
   sign: inJob(...SIGNS),
   setTerminals: CHOOSES,
   setCompound: CHOOSES,

@@ -61,6 +61,7 @@ import {
 } from '../operations/schedule-file';
 import { importSetup, previewSetup, setupFile } from '../operations/setup-file';
 import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
+import { workKept } from '../operations/kept-work';
 import { work } from '../operations/work';
 import { labelSheet, workPack } from '../operations/work-pack';
 import {
@@ -200,6 +201,14 @@ export const OPERATIONS = {
       ['input', a.workInput],
     ],
     ([ref, input], who, { now, roles }) => work(ref, input, who, roles, now),
+  ),
+  workKept: write(
+    [
+      ['subject', a.subject],
+      ['batch', a.keptBatch],
+    ],
+    ([ref, batch], who, { now, roles }) => workKept(ref, batch, who, roles, now),
+    'heavy',
   ),
   setTerminals: write([END, VERSION, ['terminals', a.longText]], ([ref, version, terminals], who, { now }) =>
     setTerminals(ref, version, terminals, who, now),

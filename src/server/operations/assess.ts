@@ -17,6 +17,7 @@ import {
   type TerminationInput,
 } from '@/core/gland-selection';
 import { actOf, type ChainFault, replay, type BenchAct, type Progress, type Step } from '@/core/record';
+import { withDeviceTimes } from '@/core/kept-work';
 import { collarOf, generateSteps, isStale, type CollarState, type PlanRequest } from '@/core/procedure';
 import { terminationTag, withNominal } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
@@ -178,8 +179,8 @@ function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): 
   const family = input.planFamily;
   const stale =
     plan !== null && (request === null || family === null || isStale(plan.plan, request, family.family));
-  const steps = plan && family ? generateSteps(plan.plan, family.family) : [];
   const acts = events.map(actOf);
+  const steps = plan && family ? withDeviceTimes(generateSteps(plan.plan, family.family), acts) : [];
   const progress = plan ? replay(steps, acts) : null;
   const best = choice?.candidates[0];
   const collar = collarOf({

@@ -6,9 +6,11 @@ import {
   cameOf,
   decide,
   readBody,
+  timeOf,
   type Command,
   type CrossingRef,
   type Decided,
+  type Kept,
   type SubjectRef,
   type SubjectRules,
   type TerminationRef,
@@ -38,7 +40,7 @@ import { unfitFor } from './instruments';
 import { assessOne, refreshSummaries, requireTermination } from './load';
 
 /** Everything that a command at a subject is judged and written by. */
-interface Bench {
+export interface Bench {
   readonly subject: Subject;
   readonly job: JobRow;
   readonly record: RecordState;
@@ -125,7 +127,7 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
 }
 
 /** Holds the subject's row, so that what is read after cannot change before it is written. Refused where there is no such living subject. */
-async function hold(tx: Tx, ref: SubjectRef): Promise<Result<{ id: number; job: JobRow }>> {
+export async function hold(tx: Tx, ref: SubjectRef): Promise<Result<{ id: number; job: JobRow }>> {
   if (ref.kind === 'termination') {
     const named = await requireTermination(tx, ref);
     if (!named.ok) return named;
@@ -142,12 +144,82 @@ async function hold(tx: Tx, ref: SubjectRef): Promise<Result<{ id: number; job: 
 const signs = ({ steps }: WorkState, command: Command): boolean =>
   command.kind === 'confirm' && steps.some((s) => s.id === command.stepId && s.kind === 'sign');
 
-function readCommand(command: WorkCommand, unit: JobRow['unit']): Result<Command> {
+export function readCommand(command: WorkCommand, unit: JobRow['unit']): Result<Command> {
   if (command.kind !== 'recut') return ok(command);
   const length = parseLength(command.text, unit);
   return length.ok
     ? ok({ kind: 'recut', cutOffMm: length.value.mm })
     : refuse('cutOffMm', length.problems[0]?.message ?? 'is not a length', command.text);
+}
+
+/** What is at the bench: an end, or a crossing. */
+export const benchOf = (tx: Tx, ref: SubjectRef): Promise<Result<Bench>> =>
+  ref.kind === 'termination' ? terminationBench(tx, ref) : crossingBench(tx, ref);
+
+/** The outcome of an event that is there already, when it came of this very command; null where none is there under this id. */
+export async function repeated(
+  tx: Tx,
+  ref: SubjectRef,
+  subjectId: number,
+  id: string,
+  command: Command,
+): Promise<Result<WorkOutcome> | null> {
+  const sent = await findEvent(tx, id);
+  if (!sent) return null;
+  const same = sent.subjectKind === ref.kind && sent.subjectId === subjectId && cameOf(sent, command);
+  if (!same) return refuse('id', 'this event id belongs to something else', id);
+  const late = sent.kind === 'waste' ? readBody('waste', sent.body) : null;
+  return ok({ repeated: true, waste: late?.ok ? late.value.reason : null });
+}
+
+interface Doing {
+  readonly actor: Actor;
+  readonly roles: readonly Role[];
+  readonly now: Date;
+  /** How a device kept it; left out for what comes as it is done. */
+  readonly kept?: Kept;
+}
+
+/** Decides a command and chains what follows from it to the record. The caller holds the subject's row. */
+export async function recordWork(
+  tx: Tx,
+  { subject, job, record, plan, why, readings, follow, ...bench }: Bench,
+  { id, at }: Pick<WorkInput, 'id' | 'at'>,
+  command: Command,
+  { actor, roles, now, kept }: Doing,
+): Promise<Result<WorkOutcome>> {
+  if (plan === null) return refuse('plan', why);
+  const open = mayRecord(record, at, now, kept === undefined ? 'here' : 'as kept');
+  if (!open.ok) return open;
+  const state = signs(bench.state, command)
+    ? { ...bench.state, unfit: await unfitFor(tx, job.id, record.events, readings) }
+    : bench.state;
+  const judgedAt = kept === undefined ? now.toISOString() : timeOf({ at, receivedAt: at, kept });
+  const decided = decide(state, command, actor, judgedAt);
+  if (!decided.ok) return decided;
+  const { kind, stepId, body } = decided.value;
+  if (kind === 'sign' && kept !== undefined)
+    return refuse('stepId', 'a signature is not kept by a device: it is given where the record is');
+  if (kind === 'sign' && !roles.some((r) => SIGNS.includes(r)))
+    return refuse('role', 'signing is for an inspector: hand over to one');
+  await append(
+    tx,
+    subject,
+    record.events,
+    {
+      id,
+      stepId,
+      kind,
+      ...madeBy(actor),
+      at,
+      body,
+      planHash: plan.planHash,
+      ...(kept === undefined ? {} : { kept }),
+    },
+    now,
+  );
+  await follow(decided.value);
+  return ok({ repeated: false, waste: kind === 'waste' ? body.reason : null });
 }
 
 /** Carries out a command at the bench, whatever the subject: decides, and chains what follows from it to the subject's record. */
@@ -163,36 +235,10 @@ export function work(
     if (!held.ok) return held;
     const command = readCommand(input.command, held.value.job.unit);
     if (!command.ok) return command;
-    const sent = await findEvent(tx, input.id);
-    if (sent) {
-      const same =
-        sent.subjectKind === ref.kind && sent.subjectId === held.value.id && cameOf(sent, command.value);
-      if (!same) return refuse('id', 'this event id belongs to something else', input.id);
-      const late = sent.kind === 'waste' ? readBody('waste', sent.body) : null;
-      return ok({ repeated: true, waste: late?.ok ? late.value.reason : null });
-    }
-    const bench = ref.kind === 'termination' ? await terminationBench(tx, ref) : await crossingBench(tx, ref);
+    const before = await repeated(tx, ref, held.value.id, input.id, command.value);
+    if (before !== null) return before;
+    const bench = await benchOf(tx, ref);
     if (!bench.ok) return bench;
-    const { subject, job, record, plan, why, readings, follow } = bench.value;
-    if (plan === null) return refuse('plan', why);
-    const open = mayRecord(record, input.at, now);
-    if (!open.ok) return open;
-    const state = signs(bench.value.state, command.value)
-      ? { ...bench.value.state, unfit: await unfitFor(tx, job.id, record.events, readings) }
-      : bench.value.state;
-    const decided = decide(state, command.value, actor, now.toISOString());
-    if (!decided.ok) return decided;
-    const { kind, stepId, body } = decided.value;
-    if (kind === 'sign' && !roles.some((r) => SIGNS.includes(r)))
-      return refuse('role', 'signing is for an inspector: hand over to one');
-    await append(
-      tx,
-      subject,
-      record.events,
-      { id: input.id, stepId, kind, ...madeBy(actor), at: input.at, body, planHash: plan.planHash },
-      now,
-    );
-    await follow(decided.value);
-    return ok({ repeated: false, waste: kind === 'waste' ? body.reason : null });
+    return recordWork(tx, bench.value, input, command.value, { actor, roles, now });
   });
 }

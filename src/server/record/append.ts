@@ -1,4 +1,4 @@
-import { eventHash, GENESIS, headHash, type EventContent, type SubjectKind } from '@/core/record';
+import { eventHash, GENESIS, headHash, type EventContent, type Kept, type SubjectKind } from '@/core/record';
 import {
   insertEvent,
   insertReceipt,
@@ -24,11 +24,14 @@ export interface Subject {
 export type EventDraft = Pick<
   EventContent,
   'id' | 'stepId' | 'kind' | 'actor' | 'person' | 'at' | 'body' | 'planHash'
->;
+> & {
+  /** Left out for what reaches the server as it is done. */
+  readonly kept?: Kept;
+};
 
 /**
  * Chains an event to the last one of its subject, gives it a receipt in the record of its job, and signs the head that this makes. The caller
- * holds the subject's row; the job's is taken here, last, so that the entries of one job come one after the other.
+ * holds the subject's row; the job's is taken here, last, so that the entries of one job come one after the other. Returns the event, which is the last one now.
  */
 export async function append(
   tx: Tx,
@@ -36,11 +39,12 @@ export async function append(
   events: readonly StoredEvent[],
   draft: EventDraft,
   now: Date,
-): Promise<void> {
+): Promise<StoredEvent> {
   const last = events[events.length - 1];
   const content: EventContent = {
     ...draft,
-    version: 3,
+    kept: draft.kept ?? null,
+    version: 4,
     subjectKind: subject.kind,
     subject: subject.name,
     seq: (last?.seq ?? 0) + 1,
@@ -52,6 +56,7 @@ export async function append(
   await lockJob(tx, subject.job.id);
   const head = await loadHead(tx, subject.job.id);
   await receipt(tx, subject.job, event, head.last, now);
+  return event;
 }
 
 async function receipt(

@@ -1,5 +1,5 @@
 import { faultWords, type ChainFault } from '@/core/record';
-import { refuse, type Result } from '@/core/kernel';
+import { ok, refuse, type Result } from '@/core/kernel';
 import type { StoredEvent } from '@/data';
 import { deviceTime, latest } from './device-time';
 
@@ -21,11 +21,17 @@ export function brokenRecord(faults: readonly ChainFault[]): ReturnType<typeof r
 
 /**
  * May work be added to this record now? Nothing is added to a record that does not hold, nor with a time of the device (`at`) that cannot be:
- * before the plan, or before the last event by the device that sent it.
+ * before the plan, or before the last event by the device that sent it. Times of what a device kept are judged as a whole, elsewhere.
  */
-export function mayRecord({ faults, events, plannedAt }: RecordState, at: string, now: Date): Result<null> {
+export function mayRecord(
+  { faults, events, plannedAt }: RecordState,
+  at: string,
+  now: Date,
+  judged: 'here' | 'as kept' = 'here',
+): Result<null> {
   const broken = brokenRecord(faults);
   if (broken) return broken;
+  if (judged === 'as kept') return ok(null);
   const last = events[events.length - 1];
   return deviceTime(
     at,

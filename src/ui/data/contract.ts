@@ -8,6 +8,7 @@ import type { JobPick } from '@/core/job-choice';
 import type { Invited, MembersView, MeView, PeopleView, Role } from '@/core/people';
 import type { SheetMapping, SheetSetup } from '@/core/spreadsheet';
 import type { ImportOutcomeView, ImportPreviewView } from '../schedule/schedule-types';
+import type { KeptBatch, KeptOutcome } from '@/core/kept-work';
 import type { SpareRule } from '@/core/kit';
 import type { CrossingRef, SubjectRef, TerminationRef, WorkInput, WorkOutcome } from '@/core/record';
 import type { CableType, Entry } from '@/core/schedule';
@@ -108,6 +109,7 @@ export interface Commands {
   answerFact: Of<[ref: TerminationRef, field: MissingField, value: unknown], null>;
   replan: Of<[ref: TerminationRef], null>;
   work: Of<[ref: SubjectRef, input: WorkInput], WorkOutcome>;
+  workKept: Of<[ref: SubjectRef, batch: KeptBatch], KeptOutcome>;
   setTerminals: Of<[ref: TerminationRef, version: number, text: string], readonly Terminal[]>;
   setCompound: Of<[ref: TerminationRef, version: number, product: string | null], null>;
   acceptJobChoice: Of<[job: string, picks: readonly JobPick[]], { readonly planned: number }>;

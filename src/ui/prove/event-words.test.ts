@@ -2,6 +2,8 @@ import type { EventView } from '@/core/record';
 import { eventLines, eventTitle } from './event-words';
 
 const event = (kind: string, body: unknown, stepId = 'fill'): EventView => ({
+  id: 'e-1',
+  kept: null,
   seq: 1,
   stepId,
   kind,
@@ -79,4 +81,25 @@ test('lengths stand with their names and their instrument, a correction with its
     ['dance', {}],
   ] as const)
     expect(eventLines(event(kind, of))).toEqual(['what stands here cannot be read']);
+});
+
+test('what a device kept says by whose clock, when it last heard of the server, and when it came in', () => {
+  const kept = {
+    ...event('temperature', { tempC: 18 }),
+    kept: { contact: '2026-11-02T06:10:00.000Z', aheadMs: 0 },
+    receivedAt: '2026-11-02T11:30:00.000Z',
+  };
+  expect(eventLines(kept)).toEqual([
+    'measured 18 °C',
+    'at 2026-11-02 08:00 UTC by the clock of a device without the server; last contact 2026-11-02 06:10 UTC, received 2026-11-02 11:30 UTC',
+  ]);
+});
+
+test('what was left out is told step by step, and that it counts for nothing', () => {
+  const left = [{ stepId: 'a', title: 'Score the jacket', at: '2026-11-02T08:00:00.000Z' }];
+  const body = { title: 'Left out: 1 step that a device kept', reason: 'two of us', left };
+  expect(eventLines(event('leftOut', body))).toEqual([
+    'counts for nothing: two of us',
+    '2026-11-02 08:00 UTC: Score the jacket',
+  ]);
 });

@@ -9,8 +9,19 @@ export function eventTitle(event: EventView, titles: ReadonlyMap<string, string>
   return event.kind === 'replan' ? 'Planned again' : (titles.get(event.stepId) ?? event.stepId);
 }
 
+/** How an event came that a device kept while it had no server. */
+function keptLines({ kept, at, receivedAt }: EventView): string[] {
+  if (kept === null) return [];
+  const clock = (iso: string) => `${iso.slice(0, 10)} ${iso.slice(11, 16)} UTC`;
+  return [
+    `at ${clock(at)} by the clock of a device without the server; last contact ${clock(kept.contact)}, received ${clock(receivedAt)}`,
+  ];
+}
+
 /** What was recorded with an event, a line each. What the plan asked for and what somebody measured are told apart. */
-export function eventLines(event: EventView): string[] {
+export const eventLines = (event: EventView): string[] => [...bodyLines(event), ...keptLines(event)];
+
+function bodyLines(event: EventView): string[] {
   switch (event.kind) {
     case 'confirm':
     case 'look':
@@ -49,6 +60,14 @@ export function eventLines(event: EventView): string[] {
     case 'replan': {
       const body = readBody('replan', event.body);
       return body.ok ? replanLines(body.value) : UNREADABLE;
+    }
+    case 'leftOut': {
+      const body = readBody('leftOut', event.body);
+      if (!body.ok) return UNREADABLE;
+      return [
+        `counts for nothing: ${body.value.reason}`,
+        ...body.value.left.map((l) => `${l.at.slice(0, 16).replace('T', ' ')} UTC: ${l.title}`),
+      ];
     }
     default:
       return UNREADABLE;
