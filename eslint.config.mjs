@@ -45,7 +45,11 @@ const config = [
       ],
       'no-restricted-syntax': [
         'error',
-        { selector: "NewExpression[callee.name='Date']", message: 'The clock is an argument of the core.' },
+        // With an instant given it reads no clock.
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0], CallExpression[callee.name='Date']",
+          message: 'The clock is an argument of the core.',
+        },
       ],
     },
   },
