@@ -47,7 +47,8 @@ const config = [
         'error',
         // With an instant given it reads no clock.
         {
-          selector: "NewExpression[callee.name='Date'][arguments.length=0], CallExpression[callee.name='Date']",
+          selector:
+            "NewExpression[callee.name='Date'][arguments.length=0], CallExpression[callee.name='Date']",
           message: 'The clock is an argument of the core.',
         },
       ],
