@@ -1,4 +1,5 @@
 import type { NextConfig } from 'next';
+import { withSerwist } from '@serwist/turbopack';
 import { MAX_REQUEST_BYTES } from './src/core/kernel/limits';
 
 const config: NextConfig = {
@@ -25,4 +26,4 @@ const config: NextConfig = {
   },
 };
 
-export default config;
+export default withSerwist(config);

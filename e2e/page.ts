@@ -15,6 +15,12 @@ export const downloads = mkdtempSync(join(tmpdir(), 'amber-collar-downloads-'));
 /** A slow machine is no failure: what is there at once costs no waiting. */
 export const WAIT = 30_000;
 
+let way = address;
+/** Goes to the application by another way from now on. */
+export const goBy = (to: string): void => {
+  way = to;
+};
+
 let current: Browser | null = null;
 
 /** The browser of this test file. */
@@ -41,7 +47,12 @@ export async function wait<T>(until: () => Promise<T>, forWhat: string): Promise
 }
 
 /** Opens the browser for a test file, closes it after, and fails each test that leaves an error on the console. The planner is signed in, or nobody; or nobody can sign in yet. */
-export function withBrowser(start: string, who: 'planner' | 'nobody' | 'nobody at all' = 'planner'): void {
+export function withBrowser(
+  start: string,
+  who: 'planner' | 'nobody' | 'nobody at all' = 'planner',
+  /** What a test itself brings about is no error of the page. */
+  brought: RegExp | null = null,
+): void {
   beforeAll(async () => {
     if (who !== 'nobody at all') await wholeCrew(address);
     current = await openBrowser(downloads);
@@ -60,13 +71,14 @@ export function withBrowser(start: string, who: 'planner' | 'nobody' | 'nobody a
     rmSync(downloads, { recursive: true, force: true });
   });
   afterEach(async () => {
-    expect(await browser().consoleErrors()).toEqual([]);
+    const errors = await browser().consoleErrors();
+    expect(errors.filter((e) => brought?.test(e) !== true)).toEqual([]);
   });
 }
 
 /** Opens a page and waits until its script has taken it over: what is clicked or typed before that is lost. */
 export const open = async (path: string) => {
-  await d().get(`${address}${path}`);
+  await d().get(`${way}${path}`);
   const taken = () =>
     d().executeScript<boolean>(
       'return Object.keys(document.querySelector("main") ?? {}).some((key) => key.startsWith("__react"))',

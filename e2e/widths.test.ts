@@ -32,6 +32,8 @@ const PAGES = [
   `${JOB}/types`,
   `${JOB}/cables/K-104`,
   `${JOB}/board`,
+  `${JOB}/along`,
+  '/on-this-device',
   `${JOB}/schedule`,
   `${JOB}/schedule/import`,
   `${JOB}/t/K-104/B/measure`,

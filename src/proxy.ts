@@ -37,8 +37,8 @@ export async function proxy(request: NextRequest): Promise<Response> {
         headers: { 'content-type': 'text/plain; charset=utf-8' },
       }),
     );
-  // Actions and the routes below /api say it in their own words, where the work is.
-  const page = method === 'GET' && !nextUrl.pathname.startsWith('/api/');
+  // Actions and the routes below /api say it in their own words, where the work is; what a device keeps needs no database.
+  const page = method === 'GET' && !/^\/(api|serwist|on-this-device)(\/|$)/.test(nextUrl.pathname);
   if (page && !(await databaseAnswers()))
     return dress(
       new Response(awayPage(nonce), {

@@ -36,7 +36,14 @@ export default async function RootLayout({ children }: { readonly children: Reac
         <InitColorSchemeScript attribute="data" defaultMode="system" nonce={nonce} />
         <AppRouterCacheProvider options={{ enableCssLayer: true, nonce }}>
           <Providers
-            person={person && { name: person.name, until: person.until, administrator: person.administrator }}
+            person={
+              person && {
+                id: person.id,
+                name: person.name,
+                until: person.until,
+                administrator: person.administrator,
+              }
+            }
           >
             {children}
             <GlobalShortcuts />

@@ -4,6 +4,7 @@ export * from './place-csv';
 export * from './seal-drawing';
 export * from './seal-table';
 export * from './several-stubs';
+export * from './rules';
 export * from './setup';
 export * from './summary';
 export * from './view';

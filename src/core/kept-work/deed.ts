@@ -69,6 +69,12 @@ export interface Conflict {
   readonly planChanged: boolean;
 }
 
+/** What is known of a record by its events, in order, and the hash of the plan in force; empty where there is none. */
+export function baseOf(events: readonly Pick<EventView, 'seq' | 'hash'>[], planHash: string): Base {
+  const last = events[events.length - 1];
+  return { seq: last?.seq ?? 0, hash: last?.hash ?? '', planHash };
+}
+
 /** Most that is sent at once: a run has far fewer steps. */
 export const MOST_KEPT = 500;
 

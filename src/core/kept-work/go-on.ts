@@ -1,3 +1,4 @@
+import { CROSSING_RULES, type CrossingView } from '@/core/crossing';
 import { measureEnd } from '@/core/gland-selection';
 import { canonicalJson, fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
 import { collarOf, terminationRules, type CollarState } from '@/core/procedure';
@@ -5,97 +6,134 @@ import {
   actOf,
   decide,
   replay,
+  timeOf,
   type BenchAct,
-  type Command,
-  type Decided,
   type Person,
   type WorkInput,
   type WorkState,
 } from '@/core/record';
 import { withNominal } from '@/core/schedule';
 import type { TerminationView } from '@/core/termination-view';
-import { aheadMs } from './times';
-import { deedId, type Contact, type KeptDeed } from './deed';
 import { withDeviceTimes } from './at-the-signature';
+import { deedId, type Contact, type Deed, type KeptDeed } from './deed';
+import { aheadMs } from './times';
 
-/** What a command comes to on a device that has no server: the event that it would be, as the work sees it. */
-export function actAway(
+/** What is shown of a subject as it is with what a device has kept for it. */
+export interface GoneOn<V> {
+  readonly view: V;
+  /** The first kept deed that does not go on from what is known, and why; null when all do. */
+  readonly stopped: { readonly at: number; readonly problems: readonly Problem[] } | null;
+  /** Why nothing more can be done here before the server is back; null when work goes on. */
+  readonly waits: string | null;
+  /** Why the last mix that was kept is waste; null when none is. */
+  readonly waste: string | null;
+}
+
+/** A command as the work sees it that it would be, decided without a server. */
+function actAway(
   state: WorkState,
   { id, at, command }: WorkInput,
   person: Person,
   contact: Contact,
-  ref: { readonly planHash: string },
-): Result<BenchAct> {
+): Result<{ readonly act: BenchAct; readonly waste: string | null }> {
   if (command.kind === 'confirm' && state.steps.some((s) => s.id === command.stepId && s.kind === 'sign'))
     return refuse('', 'signing needs the server: the whole record and the instruments are checked with it');
   if (command.kind === 'recut')
     return refuse('', 'cutting back needs the server: every length of this end is worked out anew after it');
   const kept = { contact: contact.server, aheadMs: aheadMs(contact) };
-  const judged = new Date(Date.parse(at) - kept.aheadMs).toISOString();
-  const decided: Result<Decided> = decide(state, command satisfies Command, person, judged);
+  const decided = decide(state, command, person, timeOf({ at, receivedAt: at, kept }));
   if (!decided.ok) return decided;
   const { kind, stepId, body } = decided.value;
-  return ok(
-    actOf({
-      version: 4,
-      id,
-      subjectKind: 'termination',
-      subject: '',
-      seq: 0,
-      stepId,
-      kind,
-      actor: person.name,
-      person: person.id,
-      at,
-      receivedAt: at,
-      body,
-      planHash: ref.planHash,
-      prevHash: '',
-      kept,
-      hash: '',
-    }),
-  );
+  // Of an event that is not one yet only what the work hangs on counts.
+  const act = actOf({
+    version: 4,
+    id,
+    subjectKind: 'termination',
+    subject: '',
+    seq: 0,
+    stepId,
+    kind,
+    actor: person.name,
+    person: person.id,
+    at,
+    receivedAt: at,
+    body,
+    planHash: '',
+    prevHash: '',
+    kept,
+    hash: '',
+  });
+  return ok({ act, waste: kind === 'waste' ? body.reason : null });
 }
 
-/** An end as it is with what a device has kept for it. */
-export interface GoneOn {
-  readonly view: TerminationView;
-  /** The first kept deed that does not go on from what is known, and why; null when all do. */
-  readonly stopped: { readonly at: number; readonly problems: readonly Problem[] } | null;
-  /** Why nothing more can be done here before the server is back; null when work goes on. */
-  readonly waits: string | null;
-  /** Kept readings that are not in the view yet: not known to whoever has not got them. */
-  readonly readings: number;
+/** Each deed judged on what those before it came to. Deeds that the view has by now are passed over. */
+function each<V extends { readonly events: readonly { readonly id: string }[] }>(
+  view: V,
+  deeds: readonly KeptDeed[],
+  next: (gone: GoneOn<V>, deed: KeptDeed) => Result<GoneOn<V>>,
+): GoneOn<V> {
+  const known = new Set(view.events.map((e) => e.id));
+  let gone: GoneOn<V> = { view, stopped: null, waits: null, waste: null };
+  for (const [at, deed] of deeds.entries()) {
+    if (known.has(deedId(deed.deed))) continue;
+    const after = next(gone, deed);
+    if (!after.ok) return { ...gone, stopped: { at, problems: after.problems } };
+    gone = after.value;
+  }
+  return gone;
 }
 
-/** The view of an end with one more thing that was done to it, or why it may not be. */
-function after(gone: GoneOn, { deed, person, contact }: KeptDeed): Result<GoneOn> {
-  const { view } = gone;
-  if (deed.kind === 'reading') return withReading(gone, deed.reading, person.name, deed.at);
-  if (gone.waits !== null) return refuse('plan', gone.waits);
-  if (view.plan === null) return refuse('plan', 'no gland has been chosen yet');
-  const state: WorkState = {
-    steps: view.steps,
-    acts: view.acts,
-    stale: view.stale,
-    provisional: view.plan.plan.provisional,
-    secondPerson: view.job.secondPerson,
-    rules: terminationRules(view.plan.plan.seal, view.spareMm),
-  };
-  const act = actAway(state, deed.input, person, contact, { planHash: view.plan.hash });
-  if (!act.ok) return act;
-  return ok({ ...gone, view: withActs(view, [...view.acts, act.value]) });
-}
+/**
+ * An end as the bench shows it while a device keeps work for it: what the server said last, and the kept deeds in their order, each judged by
+ * the very rules by which the server will.
+ */
+export const goOn = (view: TerminationView, deeds: readonly KeptDeed[]): GoneOn<TerminationView> =>
+  each(view, deeds, (gone, { deed, person, contact }) => {
+    if (deed.kind === 'reading') return withReading(gone, deed, person.name);
+    if (gone.waits !== null) return refuse('plan', gone.waits);
+    const { plan, steps, acts, stale, job, spareMm } = gone.view;
+    if (plan === null) return refuse('plan', 'no gland has been chosen yet');
+    const state: WorkState = {
+      steps,
+      acts,
+      stale,
+      provisional: plan.plan.provisional,
+      secondPerson: job.secondPerson,
+      rules: terminationRules(plan.plan.seal, spareMm),
+    };
+    const done = actAway(state, deed.input, person, contact);
+    if (!done.ok) return done;
+    return ok({ ...gone, waste: done.value.waste, view: withActs(gone.view, [...acts, done.value.act]) });
+  });
+
+/** The same of a crossing that is being built. */
+export const goOnBuilding = (view: CrossingView, deeds: readonly KeptDeed[]): GoneOn<CrossingView> =>
+  each(view, deeds, (gone, { deed, person, contact }) => {
+    const { steps, acts, state, asked, plans } = gone.view;
+    if (deed.kind === 'reading') return refuse('', 'a crossing is not measured at the bench');
+    if (plans.length === 0) return refuse('plan', 'this crossing is not planned yet');
+    const work: WorkState = {
+      steps,
+      acts,
+      stale: state === 'stale',
+      provisional: asked.provisional,
+      // It decides of signatures only, and none is kept.
+      secondPerson: false,
+      rules: CROSSING_RULES,
+    };
+    const done = actAway(work, deed.input, person, contact);
+    if (!done.ok) return done;
+    return ok({ ...gone, view: { ...gone.view, acts: [...acts, done.value.act] } });
+  });
 
 const CHANGES =
   'a reading kept here changes what the plan stands on: the plan is made again when the server is back';
 
 function withReading(
-  gone: GoneOn,
-  reading: TerminationView['readings'][number]['reading'],
+  gone: GoneOn<TerminationView>,
+  { reading, at }: Extract<Deed, { readonly kind: 'reading' }>,
   person: string,
-  at: string,
-): Result<GoneOn> {
+): Result<GoneOn<TerminationView>> {
   const { view } = gone;
   const end = reading.method === 'datasheet' ? null : view.end;
   const readings = [...view.readings, { id: 0, end, reading: { ...reading, person, at } }];
@@ -107,11 +145,10 @@ function withReading(
     view.job.rules,
   );
   if (!measured.ok) return fail(measured.problems);
-  // Whether another reading changes the plan is for the server to say; that it changes nothing is certain only where the result is the same.
+  // What another reading does to the plan is for the server to say; that it does nothing is certain only where the result is the same.
   const same = canonicalJson(measured.value) === canonicalJson(view.measured);
   return ok({
     ...gone,
-    readings: gone.readings + 1,
     waits: same ? gone.waits : CHANGES,
     view: { ...view, readings, measured: measured.value },
   });
@@ -154,20 +191,4 @@ function collarAfter(view: TerminationView, progress: ReturnType<typeof replay>)
     next: worked.next,
     blockedBy: view.collar.blockedBy,
   };
-}
-
-/**
- * An end as the bench shows it while a device keeps work for it: what the server said last, and the kept deeds in their order, each judged by the very
- * rules by which the server will. Deeds that the server has by now are passed over.
- */
-export function goOn(view: TerminationView, deeds: readonly KeptDeed[]): GoneOn {
-  const known = new Set(view.events.map((e) => e.id));
-  let gone: GoneOn = { view, stopped: null, waits: null, readings: 0 };
-  for (const [at, deed] of deeds.entries()) {
-    if (known.has(deedId(deed.deed))) continue;
-    const next = after(gone, deed);
-    if (!next.ok) return { ...gone, stopped: { at, problems: next.problems } };
-    gone = next.value;
-  }
-  return gone;
 }

@@ -1,6 +1,7 @@
 import { SIGNS, type Role } from '@/core/people';
 import type { Reading } from '@/core/cable-measurement';
 import { ok, refuse, type Result } from '@/core/kernel';
+import { CROSSING_RULES } from '@/core/crossing';
 import { terminationRules } from '@/core/procedure';
 import {
   cameOf,
@@ -12,7 +13,6 @@ import {
   type Decided,
   type Kept,
   type SubjectRef,
-  type SubjectRules,
   type TerminationRef,
   type WorkCommand,
   type WorkInput,
@@ -94,13 +94,6 @@ async function terminationBench(tx: Tx, ref: TerminationRef): Promise<Result<Ben
   });
 }
 
-const NOTHING_CURES: SubjectRules = {
-  confirm: () => ok({ waste: null }),
-  temperature: () => refuse('tempC', 'nothing cures in a crossing'),
-  recut: () => refuse('cutOffMm', 'a crossing is not cut back'),
-  test: () => refuse('test', 'cables are tested at their ends'),
-};
-
 async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
   const found = await assessed(tx, ref);
   if (!found.ok) return found;
@@ -119,7 +112,7 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
       stale: state === 'stale',
       provisional: asked.provisional,
       secondPerson: job.secondPerson,
-      rules: NOTHING_CURES,
+      rules: CROSSING_RULES,
     },
     readings: [],
     follow: () => Promise.resolve(),

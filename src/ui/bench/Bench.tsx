@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import type { TerminationRef } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
 import { stationPath } from '../rack/summaries';
+import { Sender, UnsentOf } from '../kept/Unsent';
 import { PersonButton } from '../shell/PersonButton';
 import { BenchBody } from './BenchBody';
 import { BenchSide } from './BenchSide';
@@ -18,7 +19,7 @@ interface Props {
 /** One step a screen, full screen, for gloves and glare. */
 export function Bench({ end }: Props) {
   const session = useBenchSession(end);
-  const { view, work } = session;
+  const { view } = session;
   const wake = useWakeLock();
   const sheet = view.stale ? null : (view.review?.sheet ?? null);
   return (
@@ -40,11 +41,12 @@ export function Bench({ end }: Props) {
         home={stationPath(view.job.slug, view.cable, view.end, 'makeOff')}
         name={view.tag}
         where={`${view.plan?.plan.size ?? 'no gland'} · ${view.place?.enclosure.title ?? 'no entry'}`}
-        unsent={work.unsent}
         sleeps={wake === 'off'}
       >
+        <UnsentOf kept={session.kept} />
         <PersonButton />
       </BenchHead>
+      <Sender />
       <BenchSide session={session} />
       <Box
         component="main"

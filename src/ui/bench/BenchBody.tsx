@@ -6,6 +6,9 @@ import { Caution } from '../kit-of-parts/Caution';
 import { Facts } from '../kit-of-parts/Facts';
 import { stationPath } from '../rack/summaries';
 import dynamic from 'next/dynamic';
+import { subjectKey } from '@/core/kept-work';
+import { HeldPanel } from '../kept/HeldPanel';
+import { useHeld } from '../kept/use-kept';
 import { ReviewPanel } from '../termination/ReviewPanel';
 import { HoldButton } from './HoldButton';
 import { MarkStrip } from './MarkStrip';
@@ -21,11 +24,12 @@ interface Props {
   readonly session: BenchSession;
 }
 
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** What stands between the hand and the next step, in the order of its weight; else the step. */
 export function BenchBody({ session }: Props) {
-  const { view, gateOpen, measuring, measure, step } = session;
-  const at = (station: ArcStation) => stationPath(view.job.slug, view.cable, view.end, station);
-  const { plan } = view;
+  const { view, gateOpen, kept } = session;
+  const held = useHeld().get(subjectKey(session.subject));
   if (view.place !== null && view.place.enclosure.zone !== null && !gateOpen)
     return <Gate session={session} />;
   if (view.chainFaults.length > 0)
@@ -34,10 +38,26 @@ export function BenchBody({ session }: Props) {
         <BenchTitle>Stop: this record does not hold</BenchTitle>
         <RecordFaults faults={view.chainFaults.map(faultWords)} />
         <BenchButtons>
-          <BenchLink href={at('prove')}>See the record</BenchLink>
+          <BenchLink href={stationPath(view.job.slug, view.cable, view.end, 'prove')}>
+            See the record
+          </BenchLink>
         </BenchButtons>
       </BenchStep>
     );
+  if (held !== undefined && kept.length > 0)
+    return (
+      <BenchStep>
+        <HeldPanel name={view.tag} held={held} deeds={kept} />
+      </BenchStep>
+    );
+  return <PlannedWork session={session} />;
+}
+
+/** What of the plan stands between the hand and the next step; else the step. */
+function PlannedWork({ session }: Props) {
+  const { view, measuring, measure, step, waits } = session;
+  const at = (station: ArcStation) => stationPath(view.job.slug, view.cable, view.end, station);
+  const { plan } = view;
   if (plan === null)
     return (
       <BenchMessage
@@ -56,7 +76,16 @@ export function BenchBody({ session }: Props) {
     );
   const provisional = plan.plan.provisional.length > 0;
   if (provisional || measuring)
-    return <BenchMeasure view={view} demanded={provisional} onClose={() => measure(false)} />;
+    return <BenchMeasure session={session} demanded={provisional} onClose={() => measure(false)} />;
+  if (waits !== null)
+    return (
+      <BenchMessage
+        title="Stop: wait for the server"
+        text={`${capital(waits)}. What you have done so far is kept on this device.`}
+        href="/on-this-device"
+        action="See what is kept"
+      />
+    );
   if (view.steps.length === 0)
     return (
       <BenchMessage
@@ -110,7 +139,13 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
           />
         ) : null
       }
-      clock={<StepClock view={view} step={step} />}
+      clock={
+        <StepClock
+          view={view}
+          step={step}
+          onTemperature={(tempC) => work.command({ kind: 'temperature', tempC })}
+        />
+      }
       form={recutting ? <RecutForm view={view} onDone={() => recut(false)} /> : null}
       tools={
         <>

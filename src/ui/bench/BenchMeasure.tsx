@@ -9,6 +9,7 @@ import {
   type Quantity,
 } from '@/core/cable-measurement';
 import type { TerminationView } from '@/core/termination-view';
+import type { BenchSession } from './use-bench-session';
 import { diameterTexts } from '../common/unit';
 import { Keypad } from '../kit-of-parts/Keypad';
 import { PadField } from '../kit-of-parts/PadField';
@@ -23,7 +24,7 @@ const METHODS = (['caliper', 'wrapTape', 'diameterTape'] as const).map((m): read
 ]);
 
 interface Props {
-  readonly view: TerminationView;
+  readonly session: BenchSession;
   /** Nothing may go on before this: there is no way back to the steps. */
   readonly demanded: boolean;
   readonly onClose: () => void;
@@ -37,8 +38,9 @@ function knownWords(view: TerminationView, quantity: Quantity): string {
 }
 
 /** Readings taken at the bench, from an instrument that types or from the keypad. */
-export function BenchMeasure({ view, demanded, onClose }: Props) {
-  const reading = useBenchReading(view);
+export function BenchMeasure({ session, demanded, onClose }: Props) {
+  const { view } = session;
+  const reading = useBenchReading(session);
   const { quantity, text, problems } = reading;
   const why = (view.plan?.plan.provisional ?? []).join('; ');
   return (

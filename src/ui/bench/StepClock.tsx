@@ -12,8 +12,13 @@ import type { ReactNode } from 'react';
 
 const MINUTE = 60_000;
 
+interface Props extends Pick<StationProps, 'view'> {
+  readonly step: Step;
+  readonly onTemperature: (tempC: number) => void;
+}
+
 /** The clock that belongs to a step: what is left of the pot life, or how far the cure has come. */
-export function StepClock({ view, step }: Pick<StationProps, 'view'> & { readonly step: Step }) {
+export function StepClock({ view, step, onTemperature }: Props) {
   const now = useNow();
   const seal = view.plan?.plan.seal ?? null;
   if (now === null || seal === null || step.timer === undefined || step.kind === 'mix') return null;
@@ -42,7 +47,7 @@ export function StepClock({ view, step }: Pick<StationProps, 'view'> & { readonl
       </Reading>
       {standing ? <Caution tone="hold">It stands still: {standing.words}.</Caution> : null}
       <CureChart track={clock.cure} readings={clock.readings} />
-      {progress < 1 ? <TemperatureLog view={view} /> : null}
+      {progress < 1 ? <TemperatureLog view={view} onKeep={onTemperature} /> : null}
     </div>
   );
 }

@@ -150,13 +150,12 @@ interface HeadProps {
   readonly home: string;
   readonly name: string;
   readonly where: ReactNode;
-  readonly unsent: boolean;
   readonly sleeps: boolean;
   readonly children: ReactNode;
 }
 
-/** Which end or crossing is on the bench, whether all is sent, and who works. */
-export const BenchHead = ({ home, name, where, unsent, sleeps, children }: HeadProps) => (
+/** Which end or crossing is on the bench, and who works. */
+export const BenchHead = ({ home, name, where, sleeps, children }: HeadProps) => (
   <Stack
     component="header"
     direction="row"
@@ -188,14 +187,6 @@ export const BenchHead = ({ home, name, where, unsent, sleeps, children }: HeadP
     <Typography noWrap sx={{ flex: 1, minWidth: 0, color: 'text.secondary', [PHONE]: { fontSize: 14 } }}>
       {where}
     </Typography>
-    {unsent ? (
-      <Box
-        component="b"
-        sx={{ p: '6px 10px', borderRadius: 1, color: 'secondary.contrastText', bgcolor: 'secondary.main' }}
-      >
-        not sent yet, trying again
-      </Box>
-    ) : null}
     {sleeps ? (
       <Typography variant="quiet" component="span" sx={{ [PHONE]: { display: 'none' } }}>
         screen may sleep

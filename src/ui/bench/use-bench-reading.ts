@@ -13,10 +13,12 @@ import type { LengthUnit } from '@/core/units';
 import { diameterTexts } from '../common/unit';
 import { useInstrument } from '../common/use-instrument';
 import { useSend } from '../data/use-send';
+import type { BenchSession } from './use-bench-session';
+import { useKeptReading } from './use-kept-reading';
 import { useReadingQueue } from '../measure/use-reading-queue';
 
 /** One reading after the other at the bench: which layer, how, with what; the layer stays until it has both its angles. */
-export function useBenchReading(view: TerminationView) {
+export function useBenchReading({ view, subject, base, kept }: BenchSession) {
   const open =
     view.needed.find((q) => view.measured[q] === null || view.measured[q].provisional) ?? 'outerSheath';
   const [picked, setPicked] = useState<Quantity>(open);
@@ -27,7 +29,10 @@ export function useBenchReading(view: TerminationView) {
   const [text, setText] = useState('');
   const send = useSend();
   const ref = { job: view.job.slug, cable: view.cable, end: view.end };
-  const queue = useReadingQueue(view.readings, (content) => send('addReading', ref, content));
+  const keepReading = useKeptReading({ subject, base, kept });
+  const queue = useReadingQueue(view.readings, (content) =>
+    keepReading(content, () => send('addReading', ref, content)),
+  );
   const taken = [...view.readings.map((r) => r.reading), ...queue.onTheWay];
   const byAngle = method === 'caliper' && quantity !== 'armourWire';
   const reading = (): Reading => ({

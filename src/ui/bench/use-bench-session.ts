@@ -1,8 +1,10 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
+import { baseOf, goOn, type KeptDeed } from '@/core/kept-work';
 import type { ArcStation, TerminationRef } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
 import { useShown } from '../data/use-look';
+import { useAlong, useKeptOf } from '../kept/use-kept';
 import { useShortcuts } from '../shell/shortcuts';
 import { useGate } from './use-gate';
 import { useWork } from './use-work';
@@ -10,14 +12,27 @@ import { useWork } from './use-work';
 const isMeasure = (view: TerminationView, stepId: string | null): boolean =>
   view.steps.some((s) => s.station === 'measure' && s.id === stepId);
 
+/** An end as it is by what the server said last and by what this device has kept since, and the hand that works at it. */
+function useEnd(end: TerminationRef) {
+  const said = useShown(['viewTermination', end]);
+  const subject = useMemo(
+    () => ({ kind: 'termination', job: said.job.slug, cable: said.cable, end: said.end }) as const,
+    [said.job.slug, said.cable, said.end],
+  );
+  const seen = useMemo(() => ({ subject, view: said }), [subject, said]);
+  useAlong(seen);
+  const kept = useKeptOf(subject);
+  const gone = useMemo(() => goOn(said, kept), [said, kept]);
+  const judge = useCallback((deeds: readonly KeptDeed[]) => goOn(said, deeds), [said]);
+  const base = kept[0]?.base ?? baseOf(said.events, said.plan?.hash ?? '');
+  const work = useWork({ subject, base, steps: gone.view.steps, kept, judge });
+  return { subject, kept, base, work, view: gone.view, waits: gone.waits };
+}
+
 /** What is on the bench: the end, the step that is looked at, and what is asked between the steps. */
 export function useBenchSession(end: TerminationRef) {
-  const view = useShown(['viewTermination', end]);
-  const subject = useMemo(
-    () => ({ kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end }) as const,
-    [view.job.slug, view.cable, view.end],
-  );
-  const work = useWork(subject);
+  const at = useEnd(end);
+  const { view } = at;
   const [gateOpen, passGate] = useGate(`ac_gate_${view.place?.area ?? ''}`);
   const [looking, setLooking] = useState<string | null>(null);
   // Measuring ends by itself when the plan under it is made again.
@@ -25,16 +40,15 @@ export function useBenchSession(end: TerminationRef) {
   const [recutting, setRecutting] = useState<string | null>(null);
   const { steps, done } = view;
   const step = steps.find((s) => s.id === looking) ?? steps.find((s) => s.id === view.nextStep) ?? null;
-  const at = step ? steps.indexOf(step) : steps.length - 1;
+  const place = step ? steps.indexOf(step) : steps.length - 1;
   const go = (to: number) => setLooking(steps[to]?.id ?? null);
-  useShortcuts({ ArrowLeft: () => go(at - 1), ArrowRight: () => go(at + 1) });
+  useShortcuts({ ArrowLeft: () => go(place - 1), ArrowRight: () => go(place + 1) });
   return {
-    view,
-    work,
+    ...at,
     gateOpen,
     passGate,
     step,
-    lookBack: () => go(at - 1),
+    lookBack: () => go(place - 1),
     lookNext: () => setLooking(null),
     measuring: measuringFor !== null && measuringFor === view.plan?.hash,
     measure: (on: boolean) => setMeasuringFor(on ? (view.plan?.hash ?? null) : null),

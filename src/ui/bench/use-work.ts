@@ -1,10 +1,17 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Problem } from '@/core/kernel';
-import type { SubjectRef, WorkCommand, WorkInput, WorkOutcome } from '@/core/record';
+import { useState } from 'react';
+import { mayKeep, type Base, type GoneOn, type KeptDeed } from '@/core/kept-work';
+import type { Problem, Result } from '@/core/kernel';
+import type { Person, Step, SubjectRef, WorkCommand, WorkInput, WorkOutcome } from '@/core/record';
+import { inReach, lastContact, lostContact } from '../data/contact';
+import { UNREACHED } from '../data/send';
 import { useSend } from '../data/use-send';
+import type { StoredDeed } from '../kept/kept-db';
+import { drop, keep, nowKept } from '../kept/kept-store';
+import { useActor } from '../shell/actor';
 
-const RETRY_MS = 3000;
+/** A server that has not answered by then is taken to be away; what it may have done after all is found by its id. */
+const ANSWER_MS = 6000;
 
 /** A command with an id of its own for good: sent twice, it is stored once. */
 export const workInput = (command: WorkCommand): WorkInput => ({
@@ -13,48 +20,147 @@ export const workInput = (command: WorkCommand): WorkInput => ({
   command,
 });
 
+interface Work {
+  readonly subject: SubjectRef;
+  /** What the device knows of the record. */
+  readonly base: Base;
+  readonly steps: readonly Step[];
+  /** What is kept for this subject already. */
+  readonly kept: readonly StoredDeed[];
+  /** What these deeds come to, one after the other. */
+  readonly judge: (deeds: readonly KeptDeed[]) => Pick<GoneOn<unknown>, 'stopped' | 'waste'>;
+}
+
+const NO_ANSWER: Result<never> = { ok: false, problems: [{ path: '', message: UNREACHED }] };
+
+/** The answer, or that there was none in time. */
+async function inTime<T>(answer: Promise<Result<T>>): Promise<Result<T>> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<Result<T>>((done) => {
+    timer = setTimeout(() => done(NO_ANSWER), ANSWER_MS);
+  });
+  try {
+    return await Promise.race([answer, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** A signature and a cut back need the server: they are not kept, and done again when it is there. */
+const mayBeKept = (command: WorkCommand, steps: readonly Step[]): boolean =>
+  command.kind !== 'recut' &&
+  !(command.kind === 'confirm' && steps.some((s) => s.id === command.stepId && s.kind === 'sign'));
+
+const isAway = (result: Result<unknown>): boolean => !result.ok && result.problems.some((p) => p.path === '');
+
 /**
- * Sends what a hand did at the bench and sends it again, under the same id, until the server has it: it is stored once. Until then the bench
- * stays at the step and says so. `subject` must stay the same.
+ * Has done what a hand did at the bench. Every deed is on this device's disk before it goes anywhere. With the server in reach its answer is
+ * waited for; without, the deed is judged here by the same rules, kept, and sent later: once, in order, by its id.
  */
-export function useWork(subject: SubjectRef) {
+export function useWork({ subject, base, steps, kept, judge }: Work) {
   const say = useSend();
-  const [waiting, setWaiting] = useState<WorkInput | null>(null);
+  const me = useActor();
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [reply, setReply] = useState<WorkOutcome | null>(null);
-  const [sending, setSending] = useState(false);
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
+  const [waste, setWaste] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
 
-  const send = useCallback(
-    async (input: WorkInput) => {
-      setSending(true);
-      const result = await say('work', subject, input);
-      const away = !result.ok && result.problems.some((p) => p.path === '');
-      setWaiting(away ? input : null);
-      if (!away) {
-        setProblems(result.ok ? [] : result.problems);
-        setReply(result.ok ? result.value : null);
-      }
-      setSending(false);
-    },
-    [say, subject],
-  );
-
-  useEffect(() => {
-    if (!waiting || sending) return undefined;
-    timer.current = setTimeout(() => void send(waiting), RETRY_MS);
-    return () => {
-      if (timer.current) clearTimeout(timer.current);
+  const deedOf = (input: WorkInput, person: Person): KeptDeed => {
+    const { command } = input;
+    const step = 'stepId' in command ? steps.find((s) => s.id === command.stepId) : undefined;
+    return {
+      subject,
+      base,
+      contact: lastContact() ?? { server: input.at, device: input.at },
+      person,
+      title: step?.title ?? TITLES[command.kind],
+      deed: { kind: 'work', input },
     };
-  }, [waiting, sending, send]);
+  };
+
+  const refused = (found: readonly Problem[]) => {
+    setProblems(found);
+    setWaste(null);
+  };
+
+  const keepHere = async (deed: KeptDeed, at: string): Promise<void> => {
+    const last = kept[kept.length - 1];
+    const may = mayKeep(at, lastContact(), last === undefined ? null : deedTime(last));
+    if (!may.ok) {
+      refused(may.problems);
+      return;
+    }
+    const done = judge([...kept, deed]);
+    if (done.stopped !== null) {
+      refused(done.stopped.problems);
+      return;
+    }
+    await keep(deed, false);
+    setProblems([]);
+    setWaste(done.waste);
+  };
+
+  const answered = (result: Result<WorkOutcome>) => {
+    setProblems(result.ok ? [] : result.problems);
+    setWaste(result.ok ? result.value.waste : null);
+  };
+
+  const sendNow = async (deed: KeptDeed, input: WorkInput): Promise<void> => {
+    if (!mayBeKept(input.command, steps)) {
+      answered(await inTime(say('work', subject, input)));
+      return;
+    }
+    const n = await keep(deed, true);
+    const result = await inTime(say('work', subject, input));
+    if (isAway(result)) {
+      lostContact();
+      await nowKept(n);
+      setProblems([]);
+      setWaste(judge([...kept, deed]).waste);
+      return;
+    }
+    await drop([n]);
+    answered(result);
+  };
+
+  const perform = async (command: WorkCommand) => {
+    if (me === null) {
+      refused([{ path: 'person', message: 'nobody is signed in on this device: the record says who' }]);
+      return;
+    }
+    const input = workInput(command);
+    const deed = deedOf(input, { id: me.id, name: me.name });
+    setBusy(true);
+    try {
+      await (kept.length === 0 && inReach() ? sendNow(deed, input) : keepHere(deed, input.at));
+    } catch {
+      refused([
+        {
+          path: '',
+          message:
+            'This browser can keep nothing on this device, so that nothing may be done here without the server.',
+        },
+      ]);
+    } finally {
+      setBusy(false);
+    }
+  };
 
   return {
-    command: (command: WorkCommand) => void send(workInput(command)),
-    unsent: waiting !== null,
-    busy: sending || waiting !== null,
+    command: (command: WorkCommand) => void perform(command),
+    busy,
     problems,
     /** What was said to the last attempt is over as soon as something else is typed or ticked. */
     clear: () => setProblems([]),
-    waste: reply?.waste ?? null,
+    waste,
   };
 }
+
+const deedTime = ({ deed }: StoredDeed): string => (deed.kind === 'work' ? deed.input.at : deed.at);
+
+const TITLES: Readonly<Record<WorkCommand['kind'], string>> = {
+  confirm: 'A step',
+  correct: 'A step taken back',
+  temperature: 'Temperature of the work',
+  recut: 'Cut back',
+  test: 'An electrical test',
+};

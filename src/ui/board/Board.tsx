@@ -62,6 +62,7 @@ export function Board({ job, moved, first }: Props) {
         <Typography variant="h1" sx={{ flex: 1, fontSize: 28 }}>
           {headline(counts, rows !== null)}
         </Typography>
+        <To href={`/job/${encodeURIComponent(job)}/along`}>Take ends along…</To>
         <Filter
           name="board"
           label="Filter the board"

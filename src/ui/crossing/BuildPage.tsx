@@ -1,7 +1,8 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
+import { baseOf, goOnBuilding, subjectKey, type KeptDeed } from '@/core/kept-work';
 import type { CrossingView } from '@/core/crossing';
 import { replay, type CrossingRef, type Step } from '@/core/record';
 import { HoldButton } from '../bench/HoldButton';
@@ -22,6 +23,9 @@ import { useWork } from '../bench/use-work';
 import { RecordFaults } from '../common/RecordFaults';
 import { useShown } from '../data/use-look';
 import { Caution } from '../kit-of-parts/Caution';
+import { HeldPanel } from '../kept/HeldPanel';
+import { Sender, UnsentOf } from '../kept/Unsent';
+import { useAlong, useHeld, useKeptOf } from '../kept/use-kept';
 import { PersonButton } from '../shell/PersonButton';
 import { BuildFace } from './BuildFace';
 import { BuildSeal } from './seal/BuildSeal';
@@ -33,19 +37,28 @@ interface Props {
 
 /** What is being built, the step that is looked at, and how far it is. */
 function useBuilding(ref: CrossingRef) {
-  const view = useShown(['viewCrossing', ref]);
-  const progress = useMemo(() => replay(view.steps, view.acts), [view.steps, view.acts]);
+  const said = useShown(['viewCrossing', ref]);
   const subject = useMemo(
-    () => ({ kind: 'crossing', job: view.job, crossing: view.name }) as const,
-    [view.job, view.name],
+    () => ({ kind: 'crossing', job: said.job, crossing: said.name }) as const,
+    [said.job, said.name],
   );
+  const seen = useMemo(() => ({ subject, view: said }), [subject, said]);
+  useAlong(seen);
+  const kept = useKeptOf(subject);
+  const { view } = useMemo(() => goOnBuilding(said, kept), [said, kept]);
+  const judge = useCallback((deeds: readonly KeptDeed[]) => goOnBuilding(said, deeds), [said]);
+  const base = kept[0]?.base ?? baseOf(said.events, said.plans[0]?.planHash ?? '');
+  const work = useWork({ subject, base, steps: view.steps, kept, judge });
+  const progress = useMemo(() => replay(view.steps, view.acts), [view.steps, view.acts]);
   const [looking, setLooking] = useState<number | null>(null);
   const nextAt = progress.next ? view.steps.findIndex((s) => s.id === progress.next?.id) : view.steps.length;
   const at = looking ?? nextAt;
   return {
     view,
     progress,
-    work: useWork(subject),
+    subject,
+    kept,
+    work,
     at,
     nextAt,
     step: view.steps[at] ?? null,
@@ -58,7 +71,7 @@ type Building = ReturnType<typeof useBuilding>;
 /** The building of a crossing on the bench: one step at a time, with its row lit in the face view. */
 export function BuildPage({ at: ref }: Props) {
   const building = useBuilding(ref);
-  const { view, progress, work } = building;
+  const { view, progress } = building;
   const wake = useWakeLock();
   const share = progress.done.size / Math.max(1, view.steps.length);
   return (
@@ -77,11 +90,12 @@ export function BuildPage({ at: ref }: Props) {
         home={crossingPath(view.job, view.name)}
         name={view.name}
         where={`${view.setup.place} · ${progress.done.size} of ${view.steps.length} done`}
-        unsent={work.unsent}
         sleeps={wake === 'off'}
       >
+        <UnsentOf kept={building.kept} />
         <PersonButton />
       </BenchHead>
+      <Sender />
       <RecordFaults faults={view.faults} />
       <NotYet view={view} />
       <Box aria-hidden sx={{ flex: 'none', height: 8, bgcolor: 'var(--ac-track)' }}>
@@ -95,6 +109,13 @@ export function BuildPage({ at: ref }: Props) {
 function BuildBody({ building }: { readonly building: Building }) {
   const { view, progress, step } = building;
   const [gateOpen, passGate] = useGate(`ac_gate_crossing_${view.job}_${view.name}`);
+  const held = useHeld().get(subjectKey(building.subject));
+  if (held !== undefined && building.kept.length > 0)
+    return (
+      <BenchStep>
+        <HeldPanel name={view.name} held={held} deeds={building.kept} />
+      </BenchStep>
+    );
   if (view.plans.length === 0 || view.steps.length === 0)
     return (
       <BenchMessage

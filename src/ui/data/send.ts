@@ -1,4 +1,5 @@
 import { refuse, type Result } from '@/core/kernel';
+import { noteContact } from './contact';
 import type { CommandName, Commands, LookKey, LookName, Looks } from './contract';
 
 /** Said where no answer came: the network, or a server that is being restarted. Path is empty, as of whatever concerns no field. */
@@ -12,6 +13,7 @@ async function answerOf(address: string, init: RequestInit): Promise<unknown> {
   const type = answer.headers.get('content-type') ?? '';
   // Whatever stands in front of the application may answer in its own way.
   if (!type.startsWith('application/json')) throw new Error(`${answer.status}`);
+  noteContact(answer);
   return answer.json();
 }
 
@@ -62,21 +64,22 @@ function idOf(said: string, now: number): string {
   if (before !== undefined && now - before.at < SAME_FOR_MS) return before.id;
   const id = crypto.randomUUID();
   pending.set(said, { id, at: now });
-  own.add(id);
   return id;
 }
 
 /**
  * Has something done. The same command, said again because no answer came, goes out under the same id: it is done once. `show` names a view
- * that comes back with the answer.
+ * that comes back with the answer. `as` is the id of a command that has one already.
  */
 export async function command<N extends CommandName>(
   name: N,
   args: Commands[N]['args'],
   show: LookKey | null,
+  as?: string,
 ): Promise<Done<N>> {
   const said = JSON.stringify([name, args]);
-  const id = idOf(said, Date.now());
+  const id = as ?? idOf(said, Date.now());
+  own.add(id);
   try {
     const body = { id, name, args, ...(show === null ? {} : { show }) };
     const answer = (await answerOf('/api/do', posted(body))) as Done<N> | Done<N>['result'];

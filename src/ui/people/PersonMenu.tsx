@@ -5,6 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
 import { useActor } from '../shell/actor';
+import { leaveDevice } from '../kept/leave-device';
 import { setHelp } from '../shell/help-open';
 import { atTheDoor, startAfresh } from './door';
 import { HandOver } from './HandOver';
@@ -39,7 +40,9 @@ export function PersonMenu({ anchor, onClose }: Props) {
       </MenuItem>
       <MenuItem
         onClick={() => {
-          void atTheDoor('sign-out', {}).then(() => startAfresh('/sign-in'));
+          void leaveDevice()
+            .then(() => atTheDoor('sign-out', {}))
+            .then(() => startAfresh('/sign-in'));
         }}
       >
         <ListItemText primary="Sign out" secondary={`otherwise signed in until ${until}`} />

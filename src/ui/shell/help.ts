@@ -92,6 +92,14 @@ export const PLACE_HELP: Readonly<Record<string, Help>> = {
       'Each print ends with the short code of the job’s record as it was: checked without this application by `plan verify`.',
     ],
   },
+  along: {
+    title: 'Take along',
+    rules: [
+      'Without a server a step is judged on the device by the same rules, kept on its disk before the next one, and sent once, in order.',
+      'A time that only a device has seen never goes back, lies between its last contact and the receipt, and its clock may be two minutes off. Pot life and cure by it are marked, and an inspector looks at each before signing.',
+      'A signature and a cut back need the server.',
+    ],
+  },
   schedule: {
     title: 'Schedule',
     rules: [

@@ -10,14 +10,24 @@ import { readTemperature } from './clock-words';
 import { Acts } from '../../kit-of-parts/Acts';
 import { useSend } from '../../data/use-send';
 
+interface Props extends Pick<StationProps, 'view'> {
+  /** Who takes it, where the bench does; it is sent from here when left out. */
+  readonly onKeep?: (tempC: number) => void;
+}
+
 /** One temperature of the work into the record of a cure that runs. Enter keeps it, for instruments that type. */
-export function TemperatureLog({ view }: Pick<StationProps, 'view'>) {
+export function TemperatureLog({ view, onKeep }: Props) {
   const [text, setText] = useState('');
   const send = useSend();
   const { run, busy, problems } = useRun();
   const value = readTemperature(text);
   const keep = async () => {
     if (value === null) return;
+    if (onKeep !== undefined) {
+      onKeep(value);
+      setText('');
+      return;
+    }
     const done = await run(
       () =>
         send(
