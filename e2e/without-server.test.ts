@@ -4,7 +4,6 @@ import { cutLine, type CutLine } from './cut-line';
 import {
   address,
   allByRole,
-  browser,
   byRole,
   byLabel,
   click,

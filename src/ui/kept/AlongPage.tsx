@@ -14,7 +14,7 @@ import { Place } from '../kit-of-parts/Place';
 import { Problems } from '../kit-of-parts/Problems';
 import { Progress } from '../kit-of-parts/Progress';
 import { To } from '../kit-of-parts/To';
-import { EndsToPrint, tagOf } from '../prints/EndsToPrint';
+import { PickedEnds, tagOf } from '../prints/PickedEnds';
 import { useSummaries } from '../rack/summaries';
 import { keepPages, type Pages } from './keep-pages';
 import { useAllAlong } from './use-all-along';
@@ -37,7 +37,7 @@ export function AlongPage({ job }: { readonly job: string }) {
   return (
     <Place
       title="Take along"
-      lead="Where there is no network the bench goes on with what this device has with it. What is done is kept on it and sent when the server is back."
+      lead="Without a network the bench goes on with what is with this device, keeps what is done, and sends it when the server is back."
     >
       <Able cannot={cannot} />
       <Acts>
@@ -110,7 +110,7 @@ function PickEnds({ pick }: { readonly pick: ReturnType<typeof usePick> }) {
           Select none
         </Button>
       </Chips>
-      <EndsToPrint
+      <PickedEnds
         rows={shown}
         dropped={new Set(shown.map(tagOf).filter((t) => !taken.has(t)))}
         onPut={(tag, on) => put([tag], on)}

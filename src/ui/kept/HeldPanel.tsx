@@ -121,6 +121,7 @@ function Settle({ name, held, deeds }: Props & { readonly held: Open }) {
         label="Why: it stands in the record"
         value={reason}
         onChange={(e) => setReason(e.target.value)}
+        helperText={ready ? undefined : 'Say why first.'}
         slotProps={{ htmlInput: { maxLength: 400 } }}
       />
       <Problems problems={problems} />

@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TableBody from '@mui/material/TableBody';
@@ -6,25 +7,27 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
+import MuiLink from '@mui/material/Link';
+import type { ReactNode } from 'react';
 import { subjectKey } from '@/core/kept-work';
-import { replay } from '@/core/record';
+import { replay, type SubjectRef } from '@/core/record';
 import { RelativeTime } from '../common/RelativeTime';
 import { Caution } from '../kit-of-parts/Caution';
 import { DataTable } from '../kit-of-parts/DataTable';
 import { Empty } from '../kit-of-parts/Empty';
 import { Place } from '../kit-of-parts/Place';
 import { Section } from '../kit-of-parts/Section';
+import { PHONE_BAR } from '../shell/widths';
 import { TopBar } from '../shell/TopBar';
 import { HeldPanel } from './HeldPanel';
 import type { Along, StoredDeed } from './kept-db';
 import { benchPath, subjectName } from './subject-words';
 import { unsentWords } from './unsent-words';
 import { useAllAlong, type AllAlong } from './use-all-along';
-import { useHeld, useInReach, useKept, useSender } from './use-kept';
+import { useHeld, useInReach, useKept } from './use-kept';
 
 /** What is kept in this browser: work that the server has not got, and the ends that go on without one. `at` is the address it is shown at. */
 export function OnThisDevice({ at }: { readonly at: string }) {
-  useSender();
   const kept = useKept();
   const reached = useInReach();
   const along = useAllAlong();
@@ -46,7 +49,9 @@ export function OnThisDevice({ at }: { readonly at: string }) {
         {reached ? null : (
           <Caution tone="hold">The server does not answer. It is asked again by itself.</Caution>
         )}
-        <NotSent kept={kept} />
+        <Box sx={{ mt: 2 }}>
+          <NotSent kept={kept} />
+        </Box>
         <WithYou along={along} kept={kept} />
       </Place>
     </Stack>
@@ -76,9 +81,8 @@ function NotSent({ kept }: { readonly kept: readonly StoredDeed[] }) {
         const stuck = held.get(first.key);
         return stuck === undefined ? (
           <Typography key={first.key} sx={{ my: 1 }}>
-            <a href={benchPath(first.subject)}>{name}</a>: {deeds.length}{' '}
-            {deeds.length === 1 ? 'deed' : 'deeds'} by {first.person.name}, the last “
-            {deeds[deeds.length - 1]?.title}”
+            <ToBench subject={first.subject}>{name}</ToBench>: {deeds.length} by {first.person.name}, the last
+            “{deeds[deeds.length - 1]?.title}”
           </Typography>
         ) : (
           <HeldPanel key={first.key} name={name} held={stuck} deeds={deeds} />
@@ -108,26 +112,26 @@ function WithYou({ along, kept }: { readonly along: AllAlong; readonly kept: rea
         <TableHead>
           <TableRow>
             <TableCell>Bench</TableCell>
-            <TableCell>Job</TableCell>
+            <TableCell sx={ROOM}>Job</TableCell>
             <TableCell>Comes next, as last seen</TableCell>
             <TableCell>Seen</TableCell>
-            <TableCell>For</TableCell>
+            <TableCell sx={ROOM}>For</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>
           {all.map((a) => (
             <TableRow key={a.key}>
-              <TableCell>
-                <a href={benchPath(a.subject)}>
+              <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <ToBench subject={a.subject}>
                   <b>{subjectName(a.subject)}</b>
-                </a>
+                </ToBench>
               </TableCell>
-              <TableCell>{a.subject.job}</TableCell>
+              <TableCell sx={ROOM}>{jobName(a)}</TableCell>
               <TableCell>{nextWords(a)}</TableCell>
               <TableCell>
                 <RelativeTime at={new Date(a.seenAt).toISOString()} />
               </TableCell>
-              <TableCell>{a.person.name}</TableCell>
+              <TableCell sx={ROOM}>{a.person.name}</TableCell>
             </TableRow>
           ))}
         </TableBody>
@@ -138,6 +142,17 @@ function WithYou({ along, kept }: { readonly along: AllAlong; readonly kept: rea
     </Section>
   );
 }
+
+/** Columns that a phone has no room for. */
+const ROOM = { [PHONE_BAR]: { display: 'none' } } as const;
+
+/** A whole page anew: where there is no server, the device has it. */
+const ToBench = ({ subject, children }: { readonly subject: SubjectRef; readonly children: ReactNode }) => (
+  <MuiLink href={benchPath(subject)}>{children}</MuiLink>
+);
+
+const jobName = (along: Along): string =>
+  along.subject.kind === 'termination' && 'tag' in along.view ? along.view.job.name : along.subject.job;
 
 /** What came next when it was seen last. */
 function nextWords({ view }: Along): string {

@@ -182,7 +182,9 @@ export const sendKept = (client: QueryClient, me: string | null): Promise<void> 
         const rest = left.slice(run.length);
         const sent = await sendRun(run, null);
         if (!(await settleRun(client, run, rest, sent))) break;
-        left = rest;
+        // Read anew: what is left goes on from what is in the record now.
+        const now = (await readKept()).filter((d) => d.key === key);
+        left = now.some((d) => d.n === first?.n) ? [] : now;
       }
       if (!inReach()) return;
     }

@@ -13,7 +13,7 @@ import { Problems } from '../kit-of-parts/Problems';
 import { Progress } from '../kit-of-parts/Progress';
 import { Segments } from '../kit-of-parts/Segments';
 import { useSummaries } from '../rack/summaries';
-import { EndsToPrint, tagOf } from './EndsToPrint';
+import { PickedEnds, tagOf } from './PickedEnds';
 import { useWorkPack } from './use-work-pack';
 
 const PAPERS = [
@@ -110,7 +110,7 @@ export function PrintsPage({ job }: { readonly job: string }) {
               Select none
             </Button>
           </Chips>
-          <EndsToPrint rows={shown} dropped={dropped} onPut={(tag, on) => put([tag], on)} />
+          <PickedEnds rows={shown} dropped={dropped} onPut={(tag, on) => put([tag], on)} />
         </>
       ) : null}
       <Caution>

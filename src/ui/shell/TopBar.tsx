@@ -10,7 +10,7 @@ import visuallyHidden from '@mui/utils/visuallyHidden';
 import { usePathname } from 'next/navigation';
 import { useRef, useState, type Ref } from 'react';
 import { useUnit } from '../common/unit';
-import { UnsentEverywhere } from '../kept/Unsent';
+import { SenderEverywhere, UnsentEverywhere } from '../kept/Unsent';
 import { Mark } from './Mark';
 import { PersonButton } from './PersonButton';
 import { useFits } from './use-fits';
@@ -67,11 +67,13 @@ export function TopBar({ job }: Props) {
           <PlaceLinks group={product} at={at} />
         </Stack>
         <Stack direction="row" sx={{ alignItems: 'center', gap: 1, [PHONE_BAR]: { gap: 0.5, minWidth: 0 } }}>
-          <UnsentEverywhere />
+          <UnsentEverywhere own={false} />
           <Switches />
           <PersonButton />
         </Stack>
       </Stack>
+      <SenderEverywhere />
+      <UnsentEverywhere own />
       {job ? <JobLine groups={groups} at={at} lineRef={line} fits={fits} /> : null}
     </Box>
   );

@@ -13,8 +13,8 @@ interface Props {
   readonly onPut: (tag: string, on: boolean) => void;
 }
 
-/** The planned ends, each to be printed or not. */
-export const EndsToPrint = ({ rows, dropped, onPut }: Props) => (
+/** Ends, each to be taken or not: for a print, or along. */
+export const PickedEnds = ({ rows, dropped, onPut }: Props) => (
   <Box
     component="ul"
     aria-label="Ends"
@@ -45,7 +45,7 @@ export const EndsToPrint = ({ rows, dropped, onPut }: Props) => (
                 <Collar arcs={decodeArcs(row.arcs)} size={26} />
                 <b>{tag}</b>
                 <Typography component="span" variant="quiet">
-                  {row.size} · {row.enclosure ?? 'no entry'}
+                  {row.size ?? 'no gland yet'} · {row.enclosure ?? 'no entry'}
                 </Typography>
               </Box>
             }
