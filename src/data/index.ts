@@ -17,6 +17,7 @@ export * from './queries/instrument';
 export * from './queries/job';
 export * from './queries/job-card';
 export * from './queries/people';
+export * from './queries/photo';
 export * from './queries/plan';
 export * from './queries/schedule';
 export * from './queries/sent-command';

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import {
   bigint,
+  customType,
   boolean,
   datetime,
   double,
@@ -184,6 +185,23 @@ export const recordEvent = mysqlTable('record_event', {
   contact: varchar('contact', { length: 30 }),
   aheadMs: int('ahead_ms'),
   hash: varchar('hash', { length: 64 }).notNull(),
+});
+
+const bytesOf = customType<{ data: Uint8Array; driverData: Buffer }>({
+  dataType: () => 'mediumblob',
+  toDriver: (bytes) => Buffer.from(bytes),
+});
+
+/** Photos of what was looked at, by the hash that events name them by: never changed, never taken out. */
+export const photo = mysqlTable('photo', {
+  jobId: ref('job_id').notNull(),
+  hash: varchar('hash', { length: 64 }).notNull(),
+  bytes: bytesOf('bytes').notNull(),
+  width: int('width', { unsigned: true }).notNull(),
+  height: int('height', { unsigned: true }).notNull(),
+  actor: varchar('actor', { length: 60 }).notNull(),
+  person: personId(),
+  at: instant('at').notNull(),
 });
 
 export const recordReceipt = mysqlTable('record_receipt', {

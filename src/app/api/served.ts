@@ -45,6 +45,7 @@ const COMMANDS: {
   replan: true,
   work: true,
   workKept: true,
+  keepPhoto: true,
   setTerminals: true,
   setCompound: true,
   acceptJobChoice: true,

@@ -24,9 +24,12 @@ export const hashOf = (value: unknown): string => hashText(canonicalJson(value))
 // Everywhere that the core runs; its types come with a browser's or a server's, and the core has neither.
 declare const TextEncoder: new () => { readonly encode: (text: string) => Uint8Array };
 
+/** SHA-256 of bytes, as 64 hexadecimal digits. */
+export const hashBytes = (bytes: Uint8Array): string =>
+  Array.from(sha256(bytes), (byte) => byte.toString(16).padStart(2, '0')).join('');
+
 /** SHA-256 of a text, as 64 hexadecimal digits. */
-export const hashText = (text: string): string =>
-  Array.from(sha256(new TextEncoder().encode(text)), (byte) => byte.toString(16).padStart(2, '0')).join('');
+export const hashText = (text: string): string => hashBytes(new TextEncoder().encode(text));
 
 const known = new WeakMap<object, string>();
 

@@ -10,7 +10,8 @@ import { fail, ok, refuse, type Result } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
 import type { BenchAct } from './act';
 import type { EventBody, EventKind, MixRecord } from './event-body';
-import { mustTick, type Acceptance, type LookDecision, type Step } from './step';
+import { MOST_PHOTOS } from '@/core/photo';
+import { isHoldPoint, mustTick, type Acceptance, type LookDecision, type Step } from './step';
 import { replay, sentBackBy } from './work';
 
 /** Confirms the step whose turn it is. */
@@ -27,6 +28,8 @@ export interface ConfirmCommand {
   readonly checked?: readonly number[] | undefined;
   /** With what was measured. */
   readonly instrument?: string | undefined;
+  /** SHA-256 of photos of what was seen, in the order in which they were taken. */
+  readonly photos?: readonly string[] | undefined;
 }
 
 /** Takes back a step that was held by mistake, and with it all that stands on it. */
@@ -140,6 +143,8 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
   if (!measured.ok) return measured;
   const checked = readTicks(step.value, command.checked ?? []);
   if (!checked.ok) return checked;
+  const photos = readPhotos(step.value, command.photos ?? []);
+  if (!photos.ok) return photos;
   const asked = state.rules.confirm(step.value, command, state.acts, now);
   if (!asked.ok) return asked;
   if (asked.value.waste !== null)
@@ -173,6 +178,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
       ...(kind === 'mix' && command.mix ? { mix: command.mix } : {}),
       ...(measured.value.length > 0 ? { measured: measured.value } : {}),
       ...(checked.value.length > 0 ? { checked: checked.value } : {}),
+      ...(photos.value.length > 0 ? { photos: photos.value } : {}),
       ...(instrument !== '' && measured.value.some((m) => m.mm !== null) ? { instrument } : {}),
     },
   });
@@ -288,6 +294,16 @@ function readTicks(step: Step, ticked: readonly number[]): Result<string[]> {
   if (mustTick(step) && open.length > 0)
     return fail(open.map((check) => ({ path: 'checked', message: `not ticked yet: ${check}` })));
   return ok(checks.filter((_, i) => ticked.includes(i)));
+}
+
+/** Photos are of what was looked at; each once. */
+function readPhotos(step: Step, photos: readonly string[]): Result<string[]> {
+  if (photos.length > 0 && !isHoldPoint(step))
+    return refuse('photos', 'only what is looked at is photographed', photos.length);
+  if (photos.length > MOST_PHOTOS)
+    return refuse('photos', `at most ${MOST_PHOTOS} go with one step`, photos.length);
+  const twice = photos.find((p, i) => photos.indexOf(p) < i);
+  return twice === undefined ? ok([...photos]) : refuse('photos', 'is there twice', twice);
 }
 
 function correct({ steps, acts }: WorkState, { stepId, reason }: CorrectCommand): Result<Decided> {

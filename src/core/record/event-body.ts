@@ -1,6 +1,7 @@
 import { array, mixed, number, object, string, type InferType, type Schema } from 'yup';
 import { readTest, TEST_KINDS, type ElectricalTest } from '@/core/electrical-test';
 import { refuse, validate, VERDICTS, type Result } from '@/core/kernel';
+import { MOST_PHOTOS } from '@/core/photo';
 import { LOOK_DECISIONS } from './step';
 
 /** What can happen in a record of work. */
@@ -58,6 +59,8 @@ const confirmSchema = object({
   /** What was ticked, in the words that stood there. */
   checked: array().of(text(300)).optional(),
   instrument: string().max(60).optional(),
+  /** SHA-256 of each photo that was taken of it; the photos themselves lie beside the record. */
+  photos: array().of(string().length(64).required()).max(MOST_PHOTOS).optional(),
 });
 
 const changeSchema = object({

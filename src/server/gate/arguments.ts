@@ -1,6 +1,7 @@
 import { array, boolean, mixed, number, object, string, type InferType, type Schema } from 'yup';
 import { fail, MAX_FILE_BYTES, ok, validate, type Result } from '@/core/kernel';
 import { frameCableSchema } from '@/core/frame-packing';
+import { MAX_PHOTO_BYTES, MOST_PHOTOS } from '@/core/photo';
 import { MOST_KEPT } from '@/core/kept-work';
 import { ROLES } from '@/core/people';
 import { readTest, type ElectricalTest } from '@/core/electrical-test';
@@ -143,6 +144,7 @@ const COMMANDS = {
     measured: lengths,
     checked: array().of(number().integer().min(0).max(99).required()).max(100),
     instrument: text(60).optional(),
+    photos: array().of(hash).max(MOST_PHOTOS).optional(),
   }).noUnknown(),
   correct: object({ kind: string().required(), stepId, reason: text(400) }).noUnknown(),
   temperature: object({ kind: string().required(), tempC: number().required() }).noUnknown(),
@@ -182,6 +184,12 @@ export const workInput = object({
 })
   .noUnknown()
   .required();
+
+/** A photo as text, RFC 4648: what is in it is looked at where it is kept. */
+export const photoText = string()
+  .required()
+  .max(Math.ceil(MAX_PHOTO_BYTES / 3) * 4)
+  .matches(/^[A-Za-z0-9+/]+={0,2}$/, 'is no photo in base 64');
 
 const contact = object({ server: deviceTime, device: deviceTime }).noUnknown().required();
 

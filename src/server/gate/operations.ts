@@ -62,6 +62,7 @@ import {
 import { importSetup, previewSetup, setupFile } from '../operations/setup-file';
 import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
 import { workKept } from '../operations/kept-work';
+import { keepPhoto, viewPhoto } from '../operations/photo';
 import { work } from '../operations/work';
 import { labelSheet, workPack } from '../operations/work-pack';
 import {
@@ -157,6 +158,7 @@ export const OPERATIONS = {
   previewSetup: read([JOB, ['setup', a.json]], ([job, setup]) => previewSetup(job, setup), 'heavy'),
   setupFile: read([JOB, ['file', a.shortText]], ([job, file]) => setupFile(job, file), 'heavy'),
   viewInstruments: read([JOB], ([job], { now }) => viewInstruments(job, now), 'heavy'),
+  viewPhoto: read([JOB, ['photo', a.hash]], ([job, photo]) => viewPhoto(job, photo)),
   viewBoxes: read([JOB], ([job]) => viewBoxes(job)),
   previewBox: read(
     [JOB, BOX, ['facts', a.json]],
@@ -201,6 +203,9 @@ export const OPERATIONS = {
       ['input', a.workInput],
     ],
     ([ref, input], who, { now, roles }) => work(ref, input, who, roles, now),
+  ),
+  keepPhoto: write([JOB, ['photo', a.photoText]], ([job, photo], who, { now }) =>
+    keepPhoto(job, photo, who, now),
   ),
   workKept: write(
     [

@@ -37,6 +37,7 @@ import type { Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
 import { unfitFor } from './instruments';
+import { requirePhotos } from './photo';
 import { assessOne, refreshSummaries, requireTermination } from './load';
 
 /** Everything that a command at a subject is judged and written by. */
@@ -188,6 +189,9 @@ export async function recordWork(
     ? { ...bench.state, unfit: await unfitFor(tx, job.id, record.events, readings) }
     : bench.state;
   const judgedAt = kept === undefined ? now.toISOString() : timeOf({ at, receivedAt: at, kept });
+  const photos = command.kind === 'confirm' ? (command.photos ?? []) : [];
+  const here = await requirePhotos(tx, job.id, photos);
+  if (!here.ok) return here;
   const decided = decide(state, command, actor, judgedAt);
   if (!decided.ok) return decided;
   const { kind, stepId, body } = decided.value;

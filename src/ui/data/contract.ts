@@ -110,6 +110,8 @@ export interface Commands {
   replan: Of<[ref: TerminationRef], null>;
   work: Of<[ref: SubjectRef, input: WorkInput], WorkOutcome>;
   workKept: Of<[ref: SubjectRef, batch: KeptBatch], KeptOutcome>;
+  /** Base 64; answers with the SHA-256 that the photo is known by. */
+  keepPhoto: Of<[job: string, photo: string], { readonly hash: string }>;
   setTerminals: Of<[ref: TerminationRef, version: number, text: string], readonly Terminal[]>;
   setCompound: Of<[ref: TerminationRef, version: number, product: string | null], null>;
   acceptJobChoice: Of<[job: string, picks: readonly JobPick[]], { readonly planned: number }>;

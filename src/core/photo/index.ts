@@ -1,0 +1,3 @@
+export * from './chosen';
+export * from './jpeg';
+export * from './limits';
