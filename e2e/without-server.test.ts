@@ -1,3 +1,5 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { TerminationView } from '@/core/termination-view';
 import { openBrowser } from './browser';
 import { cutLine, type CutLine } from './cut-line';
@@ -9,6 +11,7 @@ import {
   click,
   d,
   doneElsewhere,
+  downloads,
   goBy,
   holdButton,
   open,
@@ -51,6 +54,32 @@ async function doStep(look?: string): Promise<string> {
   await holdButton(at === 'Undo, look, decide' && look !== undefined ? look : (names.at(-1) ?? 'Hold'));
   await wait(async () => (await title()) !== at, `on from ${at}`);
   return at;
+}
+
+/** Takes a picture that a page of the browser has drawn, and keeps it at the look that is shown. */
+async function photograph(n: number): Promise<void> {
+  const data = await d().executeScript<string>(
+    `const canvas = document.createElement('canvas');
+     canvas.width = 2400; canvas.height = 1800;
+     const context = canvas.getContext('2d');
+     context.fillStyle = ['#a08040', '#c9b08a', '#8f979c'][arguments[0] % 3];
+     context.fillRect(0, 0, 2400, 1800);
+     return canvas.toDataURL('image/png').split(',')[1];`,
+    n,
+  );
+  const file = join(downloads, `armour-${n}.png`);
+  writeFileSync(file, Buffer.from(data, 'base64'));
+  await (await byLabel('Choose one')).sendKeys(file);
+  const photo = await byRole('img', 'The photo, to be drawn on');
+  await d()
+    .actions()
+    .move({ origin: photo })
+    .press()
+    .move({ origin: photo, x: 60, y: 40 })
+    .release()
+    .perform();
+  await click(() => byRole('button', 'Keep this photo'));
+  await byRole('img', 'Photo 1');
 }
 
 /** The worker holds the pages, and this very page is under it. */
@@ -101,7 +130,15 @@ it('goes on for thirty steps without a server, through reloads and a killed page
   await d().switchTo().window(next);
   await open(bench(LONG));
   await says(at);
-  while (done.length < 30) done.push(await doStep(done.length < 28 ? 'Back to spreading' : undefined));
+  let photos = 0;
+  while (done.length < 30) {
+    if (photos < 3 && (await title()) === 'Undo, look, decide') {
+      await photograph(photos);
+      photos += 1;
+    }
+    done.push(await doStep(done.length < 28 ? 'Back to spreading' : undefined));
+  }
+  expect(photos).toBe(3);
   const before = await seen(LONG);
   expect(before.events).toHaveLength(1);
   await line.join();
@@ -110,6 +147,17 @@ it('goes on for thirty steps without a server, through reloads and a killed page
   const titles = new Map(after.steps.map((s) => [s.id, s.title]));
   expect(after.events.map((e) => titles.get(e.stepId))).toEqual(done);
   expect(after.chainFaults).toEqual([]);
+  const hashes = after.events.flatMap((e) => (e.body as { photos?: string[] }).photos ?? []);
+  expect(hashes).toHaveLength(3);
+  await open(`${JOB}/t/K-130/A/prove`);
+  for (const hash of hashes) {
+    const shown = await byRole('img', hash.slice(0, 8));
+    await d().executeScript('arguments[0].scrollIntoView()', shown);
+    await wait(
+      () => d().executeScript<boolean>('return arguments[0].naturalWidth === 1600', shown),
+      `photo ${hash} shown`,
+    );
+  }
   expect(after.events.slice(1).every((e) => e.kept !== null && e.at <= e.receivedAt)).toBe(true);
   await wait(
     async () => !(await d().executeScript<string>('return document.body.innerText')).includes('not sent'),

@@ -1,4 +1,5 @@
 export * from './exploded-drawing';
 export * from './gland-section';
 export * from './gland-shape';
+export * from './look-drawing';
 export * from './slide-on';

@@ -1,6 +1,7 @@
 import { array, mixed, number, object, string } from 'yup';
 import { fail, hashOf, ok, refuse, validate, type Problem, type Result } from '@/core/kernel';
 import { auditChain, EVENT_VERSIONS, faultWords, SUBJECT_KINDS, type ChainedEvent } from './chain';
+import { photosOf } from './event-body';
 import { auditReceipts, auditTail, type Receipt, type SignatureCheck } from './receipt';
 
 const hash = () => string().length(64).required();
@@ -74,6 +75,11 @@ export const recordBundleSchema = object({
     )
     .required(),
   receipts: array().of(receiptSchema.required()).required(),
+  /** Only these subjects are in it, though the receipts are of the whole job; left out where all are. */
+  scope: array()
+    .of(object({ kind: kind(), name: string().required() }).noUnknown().required())
+    .min(1)
+    .optional(),
 })
   .noUnknown()
   .required();
@@ -82,6 +88,8 @@ export interface BundleReport {
   readonly job: string;
   readonly subjects: number;
   readonly events: number;
+  /** SHA-256 of every photo that an event names, each once. */
+  readonly photos: readonly string[];
   /** The last head, as it stands on prints; null for a record without events. */
   readonly head: { readonly number: number; readonly head: string } | null;
 }
@@ -93,7 +101,7 @@ export interface BundleReport {
 export function verifyBundle(json: unknown, signed: SignatureCheck): Result<BundleReport> {
   const read = validate(recordBundleSchema, json);
   if (!read.ok) return read;
-  const { job, subjects } = read.value;
+  const { job, subjects, scope } = read.value;
   const receipts = read.value.receipts as readonly Receipt[];
   const problems: Problem[] = auditReceipts(receipts, signed).map((f) => ({
     path: 'receipts',
@@ -106,6 +114,8 @@ export function verifyBundle(json: unknown, signed: SignatureCheck): Result<Bund
       message: `entry ${foreign.number} belongs to another job`,
       value: foreign.job,
     });
+  const photos: string[] = [];
+  let matched = 0;
   const keyOf = (k: string, name: string) => `${k} ${name}`;
   const known = new Set<string>();
   for (const { kind: k, name, events: raw, plans } of subjects) {
@@ -118,6 +128,8 @@ export function verifyBundle(json: unknown, signed: SignatureCheck): Result<Bund
     const mine = receipts.filter(
       (r) => r.subjectKind === k && (ids.has(r.eventHash) || names.has(r.subject)),
     );
+    matched += mine.length;
+    photos.push(...events.flatMap(photosOf));
     for (const fault of [...auditChain(events), ...auditTail(events, mine, () => true)])
       problems.push({ path, message: faultWords(fault) });
     for (const r of mine) known.add(keyOf(k, r.subject));
@@ -129,20 +141,27 @@ export function verifyBundle(json: unknown, signed: SignatureCheck): Result<Bund
     if (without) problems.push({ path, message: `the plan that event ${without.seq} stands on is missing` });
   }
   const lost = receipts.find((r) => !known.has(keyOf(r.subjectKind, r.subject)));
-  if (lost)
+  if (lost && scope === undefined)
     problems.push({
       path: keyOf(lost.subjectKind, lost.subject),
       message: `is missing as a whole, from entry ${lost.number} of the job’s record on`,
     });
+  const missing = (scope ?? []).find((s) => !subjects.some((t) => t.kind === s.kind && t.name === s.name));
+  if (missing)
+    problems.push({
+      path: keyOf(missing.kind, missing.name),
+      message: 'is missing, though the file says it holds it',
+    });
   if (problems.length > 0) return fail(problems);
   const events = subjects.reduce((sum, s) => sum + s.events.length, 0);
   const last = receipts[receipts.length - 1];
-  if (events !== receipts.length)
-    return refuse('receipts', `${receipts.length} receipts for ${events} events`);
+  const asked = scope === undefined ? receipts.length : matched;
+  if (events !== asked) return refuse('receipts', `${asked} receipts for ${events} events`);
   return ok({
     job,
     subjects: subjects.length,
     events,
+    photos: [...new Set(photos)],
     head: last ? { number: last.number, head: last.head } : null,
   });
 }

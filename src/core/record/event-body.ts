@@ -130,3 +130,16 @@ export function readBody(kind: string, body: unknown): Result<EventBody> {
   // Of the schemas of all kinds the compiler knows only that each is one.
   return validate<Schema<EventBody>>(EVENT_BODIES[kind] as Schema<EventBody>, body);
 }
+
+/** SHA-256 of the photos that an event names; none where it names none. */
+export function photosOf({
+  kind,
+  body,
+}: {
+  readonly kind: string;
+  readonly body: unknown;
+}): readonly string[] {
+  if (kind !== 'look' && kind !== 'confirm') return [];
+  const read = readBody(kind, body);
+  return read.ok ? (read.value.photos ?? []) : [];
+}

@@ -6,6 +6,7 @@ export * from './chain';
 export * from './chain-steps';
 export * from './decide';
 export * from './event-body';
+export * from './event-words';
 export * from './receipt';
 export * from './stations';
 export * from './same-command';

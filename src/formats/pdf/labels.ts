@@ -1,4 +1,4 @@
-import QRCode from 'qrcode';
+import { drawCode } from './code';
 import { collect, MM, newDocument } from './document';
 import { heightOf, sheetOf, text, type Doc, type Paper, type Sheet } from './sheet';
 
@@ -38,23 +38,11 @@ function drawLabel(doc: Doc, sheet: Sheet, label: Label, column: number, row: nu
     .dash(2, { space: 2 })
     .stroke('#888888');
   doc.undash();
-  code(doc, label.address, x + 3 * MM, y + 4 * MM, CODE_MM * MM);
+  drawCode(doc, label.address, x + 3 * MM, y + 4 * MM, CODE_MM * MM);
   const left = x + (CODE_MM + 5) * MM;
   const room = width - (CODE_MM + 7) * MM;
   // A long tag is set smaller rather than broken.
   const size = [15, 12, 10, 8].find((s) => heightOf(doc, label.tag, s, room, true) < s * 1.8) ?? 8;
   const below = text(doc, sheet, label.tag, left, y + 5 * MM, { size, bold: true, width: room });
   text(doc, sheet, `${label.size}\n${label.place}`, left, below + 1 * MM, { size: 7.5, width: room });
-}
-
-/** Drawn as squares, so that it prints sharp at any size. The label itself is white round it. */
-function code(doc: Doc, content: string, x: number, y: number, size: number): void {
-  const { modules } = QRCode.create(content, { errorCorrectionLevel: 'M' });
-  const quiet = 2;
-  const unit = size / (modules.size + 2 * quiet);
-  for (let row = 0; row < modules.size; row += 1)
-    for (let column = 0; column < modules.size; column += 1)
-      if (modules.get(row, column))
-        doc.rect(x + (column + quiet) * unit, y + (row + quiet) * unit, unit * 1.01, unit * 1.01);
-  doc.fill('#000000');
 }

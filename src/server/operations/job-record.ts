@@ -17,6 +17,7 @@ import { guarded } from '../guard';
 import { inBatches } from '../heavy';
 import { auditedRecords, planFaults } from '../record/faults';
 import { publicKeyPem, remembered, signedByUs } from '../record/keep';
+import type { Scope } from './dossier-scope';
 import { requireJob } from './load';
 
 /** What does not hold of a job's record: each subject with its first fault, or the job as a whole. */
@@ -90,55 +91,57 @@ async function plansInForce(tx: Tx, kind: SubjectKind, ids: readonly number[]) {
   return newest;
 }
 
-/** The record of a job as one file that can be checked without this database: see `verifyBundle`. */
+/** The record of a job, or of what a scope names of it, as one value that can be checked without this database: see `verifyBundle`. */
+export async function bundleOf(tx: Tx, job: JobRow, scope: Scope, now: Date) {
+  const inScope = (kind: SubjectKind, id: number) => scope === null || scope[kind].includes(id);
+  const events = (await loadJobEvents(tx, job.id)).filter((e) => inScope(e.subjectKind, e.subjectId));
+  const receipts = await loadJobReceipts(tx, job.id);
+  const crossings = new Map((await listCrossings(tx, job.id)).map((c) => [c.id, c.name]));
+  const byKind = group(
+    events,
+    (e) => e.subjectKind,
+    (e) => e.subjectId,
+  );
+  const subjects = [];
+  for (const [kind, byId] of byKind)
+    for (const [id, mine] of byId) {
+      const named = new Set(mine.map((e) => e.planHash));
+      const plans =
+        kind === 'crossing'
+          ? (await loadCrossingPlans(tx, [id])).map((p) => ({
+              planHash: p.planHash,
+              body: p.plan,
+            }))
+          : await plansOfTerminations(tx, [id], false);
+      const name =
+        kind === 'crossing' ? `crossing ${crossings.get(id) ?? id}` : (mine[mine.length - 1]?.subject ?? '');
+      subjects.push({
+        kind,
+        name,
+        events: [...mine].sort((a, b) => a.seq - b.seq).map(({ subjectId: _, ...event }) => event),
+        plans: plans
+          .filter((p) => named.has(p.planHash))
+          .map((p) => ({ hash: p.planHash, body: p.body }))
+          .filter((p, i, all) => all.findIndex((q) => q.hash === p.hash) === i),
+      });
+    }
+  return {
+    format: 'amber-collar-record',
+    version: 1,
+    job: job.slug,
+    made: now.toISOString(),
+    publicKey: publicKeyPem(),
+    subjects,
+    receipts: receipts.map(({ subjectId: _, ...receipt }) => receipt),
+    ...(scope === null ? {} : { scope: subjects.map(({ kind, name }) => ({ kind, name })) }),
+  };
+}
+
+/** The record of a job as one file. */
 export function exportRecord(slug: string, now: Date): Promise<Result<string>> {
   return guarded<string>(async () => {
     const tx = database();
     const job = await requireJob(tx, slug);
-    if (!job.ok) return job;
-    const events = await loadJobEvents(tx, job.value.id);
-    const receipts = await loadJobReceipts(tx, job.value.id);
-    const crossings = new Map((await listCrossings(tx, job.value.id)).map((c) => [c.id, c.name]));
-    const byKind = group(
-      events,
-      (e) => e.subjectKind,
-      (e) => e.subjectId,
-    );
-    const subjects = [];
-    for (const [kind, byId] of byKind)
-      for (const [id, mine] of byId) {
-        const named = new Set(mine.map((e) => e.planHash));
-        const plans =
-          kind === 'crossing'
-            ? (await loadCrossingPlans(tx, [id])).map((p) => ({
-                planHash: p.planHash,
-                body: p.plan,
-              }))
-            : await plansOfTerminations(tx, [id], false);
-        const name =
-          kind === 'crossing'
-            ? `crossing ${crossings.get(id) ?? id}`
-            : (mine[mine.length - 1]?.subject ?? '');
-        subjects.push({
-          kind,
-          name,
-          events: [...mine].sort((a, b) => a.seq - b.seq).map(({ subjectId: _, ...event }) => event),
-          plans: plans
-            .filter((p) => named.has(p.planHash))
-            .map((p) => ({ hash: p.planHash, body: p.body }))
-            .filter((p, i, all) => all.findIndex((q) => q.hash === p.hash) === i),
-        });
-      }
-    return ok(
-      JSON.stringify({
-        format: 'amber-collar-record',
-        version: 1,
-        job: slug,
-        made: now.toISOString(),
-        publicKey: publicKeyPem(),
-        subjects,
-        receipts: receipts.map(({ subjectId: _, ...receipt }) => receipt),
-      }),
-    );
+    return job.ok ? ok(JSON.stringify(await bundleOf(tx, job.value, null, now))) : job;
   });
 }

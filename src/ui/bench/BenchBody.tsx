@@ -11,6 +11,7 @@ import { HeldPanel } from '../kept/HeldPanel';
 import { useHeld } from '../kept/use-kept';
 import { ReviewPanel } from '../termination/ReviewPanel';
 import { HoldButton } from './HoldButton';
+import { LookFaces } from './LookFaces';
 import { MarkStrip } from './MarkStrip';
 import { BenchButtons, BenchDetail, BenchLink, BenchMessage, BenchStep, BenchTitle } from './parts';
 import { RecutForm } from './RecutForm';
@@ -114,6 +115,7 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
   return (
     <StepScreen
       key={step.id}
+      subject={session.subject}
       steps={view.steps}
       acts={view.acts}
       done={view.done}
@@ -137,6 +139,8 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
             markId={step.figure.markId}
             text={`${step.figure.value} ${step.figure.unit}`}
           />
+        ) : step.kind === 'look' ? (
+          <LookFaces step={step} />
         ) : null
       }
       clock={

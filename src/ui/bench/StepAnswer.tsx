@@ -3,12 +3,23 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import type { Problem } from '@/core/kernel';
-import { mustTick, type MixRecord, type LookDecision, type Step, type WorkCommand } from '@/core/record';
+import { subjectKey } from '@/core/kept-work';
+import {
+  isHoldPoint,
+  mustTick,
+  type LookDecision,
+  type MixRecord,
+  type Step,
+  type SubjectRef,
+  type WorkCommand,
+} from '@/core/record';
 import { useInstrument } from '../common/use-instrument';
 import { Problems } from '../kit-of-parts/Problems';
 import { HoldButton } from './HoldButton';
 import { Lengths, readLengths, type TypedLengths } from './Lengths';
 import { BenchButtons } from './parts';
+import { PhotoStrip } from './photos/PhotoStrip';
+import { usePhotos } from './photos/use-photos';
 import { Seen } from './StepText';
 import { Ticks } from './Ticks';
 
@@ -34,7 +45,8 @@ function waitsFor(left: number, missing: boolean, unmixed: boolean): string | nu
 }
 
 /** What a hand has answered so far, and whether that is all. */
-function useAnswer(step: Step, onEdit: () => void) {
+function useAnswer(step: Step, subject: SubjectRef, onEdit: () => void) {
+  const photos = usePhotos(subject.job, `${subjectKey(subject)} ${step.id}`);
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [lengths, setLengths] = useState<TypedLengths>({});
   const [mix, setMix] = useState<MixRecord | null>(null);
@@ -56,9 +68,11 @@ function useAnswer(step: Step, onEdit: () => void) {
       checked: [...ticked],
       ...(mix ? { mix } : {}),
       ...(accepts.length > 0 ? { measured: readLengths(lengths), instrument } : {}),
+      ...(photos.all.length > 0 ? { photos: photos.all.map((p) => p.hash) } : {}),
     };
   };
   return {
+    photos,
     ticked,
     lengths,
     instrument,
@@ -79,6 +93,7 @@ function useAnswer(step: Step, onEdit: () => void) {
 }
 
 interface Props {
+  readonly subject: SubjectRef;
   readonly step: Step;
   readonly busy: boolean;
   readonly problems: readonly Problem[];
@@ -93,7 +108,7 @@ interface Props {
 /** What the hand answers a step with: ticks, lengths, the pack, what was seen. */
 export function StepAnswer(props: Props) {
   const { step, problems, onCommand, onBack } = props;
-  const answer = useAnswer(step, props.onEdit);
+  const answer = useAnswer(step, props.subject, props.onEdit);
   const { checks = [], accepts = [] } = step;
   return (
     <>
@@ -112,6 +127,7 @@ export function StepAnswer(props: Props) {
           onInstrument={answer.setInstrument}
         />
       ) : null}
+      {isHoldPoint(step) ? <PhotoStrip photos={answer.photos} /> : null}
       <Problems problems={problems} />
       {props.form}
       <BenchButtons>

@@ -2,7 +2,7 @@
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
 import type { Problem } from '@/core/kernel';
-import type { BenchAct, Step, WorkCommand } from '@/core/record';
+import type { BenchAct, Step, SubjectRef, WorkCommand } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
 import { BenchButtons, BenchPrimary, BenchStep } from './parts';
@@ -11,6 +11,7 @@ import { Seen, StepText } from './StepText';
 import { TakeBack } from './TakeBack';
 
 interface StepScreenProps {
+  readonly subject: SubjectRef;
   readonly steps: readonly Step[];
   readonly acts: readonly BenchAct[];
   readonly done: readonly string[];
@@ -59,6 +60,7 @@ function Now({ step, busy, problems, waste = null, first, ...rest }: PartProps) 
       {rest.clock}
       {step.blockedBy === undefined ? null : <Caution tone="hold">Stop: {step.blockedBy}.</Caution>}
       <StepAnswer
+        subject={rest.subject}
         step={step}
         busy={busy || step.blockedBy !== undefined}
         problems={problems}

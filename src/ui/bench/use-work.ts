@@ -6,7 +6,8 @@ import type { Person, Step, SubjectRef, WorkCommand, WorkInput, WorkOutcome } fr
 import { inReach, lastContact, lostContact } from '../data/contact';
 import { UNREACHED } from '../data/send';
 import { useSend } from '../data/use-send';
-import type { StoredDeed } from '../kept/kept-db';
+import { dropPhotos, spendPhotos, type StoredDeed } from '../kept/kept-db';
+import { sendPhotos } from '../kept/send-photos';
 import { drop, keep, nowKept } from '../kept/kept-store';
 import { useActor } from '../shell/actor';
 
@@ -51,6 +52,19 @@ const mayBeKept = (command: WorkCommand, steps: readonly Step[]): boolean =>
   command.kind !== 'recut' &&
   !(command.kind === 'confirm' && steps.some((s) => s.id === command.stepId && s.kind === 'sign'));
 
+const photosOf = ({ deed }: KeptDeed): readonly string[] =>
+  deed.kind === 'work' && deed.input.command.kind === 'confirm' ? (deed.input.command.photos ?? []) : [];
+
+/** The photos first, then the step that names them. */
+async function withPhotos<T>(
+  job: string,
+  photos: readonly string[],
+  then: () => Promise<Result<T>>,
+): Promise<Result<T>> {
+  const arrived = await sendPhotos(job, photos);
+  return arrived.ok ? then() : arrived;
+}
+
 const isAway = (result: Result<unknown>): boolean => !result.ok && result.problems.some((p) => p.path === '');
 
 /**
@@ -94,6 +108,7 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
       refused(done.stopped.problems);
       return;
     }
+    await spendPhotos(photosOf(deed));
     await keep(deed, false);
     setProblems([]);
     setWaste(done.waste);
@@ -110,15 +125,18 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
       return;
     }
     const n = await keep(deed, true);
-    const result = await inTime(say('work', subject, input));
+    const photos = photosOf(deed);
+    const result = await inTime(withPhotos(subject.job, photos, () => say('work', subject, input)));
     if (isAway(result)) {
       lostContact();
+      await spendPhotos(photos);
       await nowKept(n);
       setProblems([]);
       setWaste(judge([...kept, deed]).waste);
       return;
     }
     await drop([n]);
+    if (result.ok) await dropPhotos(photos);
     answered(result);
   };
 

@@ -156,6 +156,7 @@ function Building({ building, step }: { readonly building: Building; readonly st
       >
         <StepScreen
           key={step.id}
+          subject={building.subject}
           steps={view.steps}
           acts={view.acts}
           done={[...progress.done]}

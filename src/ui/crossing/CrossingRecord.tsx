@@ -33,6 +33,7 @@ export function CrossingRecord({ view, secondPerson }: Props) {
         here="Record"
       />
       <RecordOf
+        job={view.job}
         events={view.events}
         faults={view.faults}
         signedBy={signedBy}

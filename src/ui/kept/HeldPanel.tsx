@@ -6,12 +6,11 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { deedAt } from '@/core/kept-work';
 import type { Problem } from '@/core/kernel';
-import type { EventView } from '@/core/record';
+import { eventTitle, type EventView } from '@/core/record';
 import { Acts } from '../kit-of-parts/Acts';
 import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
 import { TextField } from '../kit-of-parts/TextField';
-import { eventTitle } from '../prove/event-words';
 import type { StoredDeed } from './kept-db';
 import { forget, release, settleHeld, type Held } from './sender';
 

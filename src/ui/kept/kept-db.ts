@@ -26,13 +26,25 @@ export interface StoredDeed extends KeptDeed {
   readonly since: number;
 }
 
+/** A photo that was taken here, until the server has it and the step that names it. */
+export interface StoredPhoto {
+  /** SHA-256 of its bytes: what the record names it by. */
+  readonly hash: string;
+  readonly job: string;
+  /** Subject and step that it was taken at; empty once a kept deed names it. */
+  readonly at: string;
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly takenAt: number;
+}
+
 interface Store extends DBSchema {
+  photos: { key: string; value: StoredPhoto };
   along: { key: string; value: Along };
   kept: { key: number; value: Omit<StoredDeed, 'n'> & { n?: number } };
 }
 
 /** Raised when what is shown of a subject changes its shape: it is taken along anew then, while what was done stays. */
-const VERSION = 1;
+const VERSION = 2;
 let opening: Promise<IDBPDatabase<Store>> | null = null;
 
 function store(): Promise<IDBPDatabase<Store>> {
@@ -42,6 +54,7 @@ function store(): Promise<IDBPDatabase<Store>> {
       db.createObjectStore('along', { keyPath: 'key' });
       if (!db.objectStoreNames.contains('kept'))
         db.createObjectStore('kept', { keyPath: 'n', autoIncrement: true });
+      if (!db.objectStoreNames.contains('photos')) db.createObjectStore('photos', { keyPath: 'hash' });
     },
     // Another window wants the new shape: this one opens it again when it needs it.
     blocking: (_, __, event) => {
@@ -97,3 +110,32 @@ export const dropAlong = async (keys: readonly string[]): Promise<void> => {
   const db = await store();
   await Promise.all(keys.map((key) => db.delete('along', key)));
 };
+
+export async function putPhoto(photo: StoredPhoto): Promise<void> {
+  const tx = (await store()).transaction('photos', 'readwrite', { durability: 'strict' });
+  await Promise.all([tx.store.put(photo), tx.done]);
+}
+
+/** What was taken at a step and has not gone into the record yet, in the order in which it was taken. */
+export async function photosAt(at: string): Promise<StoredPhoto[]> {
+  const all = await (await store()).getAll('photos');
+  return all.filter((p) => p.at === at).sort((a, b) => a.takenAt - b.takenAt);
+}
+
+/** They go with a deed that is kept: no other step offers them again. */
+export async function spendPhotos(hashes: readonly string[]): Promise<void> {
+  const tx = (await store()).transaction('photos', 'readwrite', { durability: 'strict' });
+  for (const hash of hashes) {
+    const photo = await tx.store.get(hash);
+    if (photo !== undefined) await tx.store.put({ ...photo, at: '' });
+  }
+  await tx.done;
+}
+
+export const getPhoto = async (hash: string): Promise<StoredPhoto | null> =>
+  (await (await store()).get('photos', hash)) ?? null;
+
+export async function dropPhotos(hashes: readonly string[]): Promise<void> {
+  const db = await store();
+  await Promise.all(hashes.map((h) => db.delete('photos', h)));
+}

@@ -12,7 +12,8 @@ import type { SubjectRef } from '@/core/record';
 import type { LookKey, Looks } from '../data/contract';
 import { inReach, lostContact } from '../data/contact';
 import { command } from '../data/send';
-import { rebase, type StoredDeed } from './kept-db';
+import { dropPhotos, rebase, type StoredDeed } from './kept-db';
+import { sendPhotos } from './send-photos';
 import { drop, readKept } from './kept-store';
 
 /** Why what is kept for a subject does not go in by itself: somebody has to see it. */
@@ -70,6 +71,12 @@ function firstRun(deeds: readonly StoredDeed[]): readonly StoredDeed[] {
   return deeds.slice(0, Math.min(end < 0 ? deeds.length : end, MOST_KEPT));
 }
 
+/** Photos that these deeds name. */
+const photosOf = (deeds: readonly StoredDeed[]): readonly string[] =>
+  deeds.flatMap(({ deed }) =>
+    deed.kind === 'work' && deed.input.command.kind === 'confirm' ? (deed.input.command.photos ?? []) : [],
+  );
+
 interface Sent {
   readonly result: Result<KeptOutcome>;
   readonly view: Shown | null;
@@ -92,6 +99,10 @@ async function sendRun(run: readonly StoredDeed[], settle: Settle | null): Promi
       view: as(shown),
     };
   }
+  // What is left out goes nowhere, its photos neither.
+  const photos = settle?.stands === 'record' ? [] : photosOf(run);
+  const arrived = await sendPhotos(subject.job, photos);
+  if (!arrived.ok) return { result: arrived, view: null };
   const batch: KeptBatch = {
     base: first.base,
     sentAt: new Date().toISOString(),
@@ -140,6 +151,7 @@ async function settleRun(
         baseNow(view),
       );
     await drop(run.slice(0, recorded).map((d) => d.n));
+    await dropPhotos(photosOf(run.slice(0, recorded)));
   }
   if (conflict !== null) hold(key, { kind: 'conflict', conflict, seen: lastHash(view) });
   else if (stopped !== null) hold(key, { kind: 'stopped', message: stopped.message, seen: lastHash(view) });

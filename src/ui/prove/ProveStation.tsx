@@ -18,6 +18,7 @@ export function ProveStation({ view }: StationProps) {
       {/* What is still to be done stands first; of an end that is signed, its record. */}
       {signed ? null : <TestsSection view={view} />}
       <RecordOf
+        job={view.job.slug}
         events={view.events}
         faults={view.chainFaults.map(faultWords)}
         signedBy={view.signedBy}

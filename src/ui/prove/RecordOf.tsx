@@ -3,15 +3,16 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import type { EventView } from '@/core/record';
+import { eventLines, eventTitle, type EventView } from '@/core/record';
+import { EventPhotos } from '../common/EventPhotos';
 import { RecordFaults } from '../common/RecordFaults';
 import { RelativeTime } from '../common/RelativeTime';
-import { eventLines, eventTitle } from './event-words';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Answer } from '../kit-of-parts/Answer';
 
 interface Props {
+  readonly job: string;
   readonly events: readonly EventView[];
   readonly faults: readonly string[];
   readonly signedBy: string | null;
@@ -24,7 +25,7 @@ interface Props {
 }
 
 /** A record of work: who did what when, each event chained to the one before, and whether all of it holds. */
-export function RecordOf({ events, faults, signedBy, titles, begins, signing }: Props) {
+export function RecordOf({ job, events, faults, signedBy, titles, begins, signing }: Props) {
   const headline =
     faults.length > 0
       ? 'This record does not hold.'
@@ -72,6 +73,7 @@ export function RecordOf({ events, faults, signedBy, titles, begins, signing }: 
                       {line}
                     </Typography>
                   ))}
+                  <EventPhotos job={job} event={e} />
                 </TableCell>
                 <TableCell>{e.actor}</TableCell>
                 <TableCell>

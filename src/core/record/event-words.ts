@@ -1,5 +1,7 @@
-import { LOOK_WORDS, readBody, type EventBody, type EventView } from '@/core/record';
 import { trimNumber } from '@/core/units';
+import type { EventView } from './at-the-bench';
+import { readBody, type EventBody } from './event-body';
+import { LOOK_WORDS } from './step';
 
 /** What the event called itself when it was written; the step's title of today only where it kept none. */
 export function eventTitle(event: EventView, titles: ReadonlyMap<string, string>): string {
@@ -91,7 +93,7 @@ const UNREADABLE = ['what stands here cannot be read'];
 const stepsWords = (n: number): string => `${n} ${n === 1 ? 'step' : 'steps'} to be done again`;
 
 function confirmLines(body: EventBody<'confirm'>): string[] {
-  const { decision, figure, measuredMm, measured = [], mix, checked = [], instrument } = body;
+  const { decision, figure, measuredMm, measured = [], mix, checked = [], instrument, photos = [] } = body;
   return [
     ...(decision === undefined ? [] : [LOOK_WORDS[decision]]),
     ...(figure === undefined ? [] : [`planned ${figure.value} ${figure.unit}`]),
@@ -102,6 +104,7 @@ function confirmLines(body: EventBody<'confirm'>): string[] {
       ? []
       : [`batch ${mix.batch}, expires ${mix.expiry}, work at ${trimNumber(mix.tempC, 1)} °C`]),
     ...(checked.length === 0 ? [] : [`seen: ${checked.join('; ')}`]),
+    ...photos.map((hash, i) => `photo ${i + 1}: ${hash.slice(0, 12)}`),
   ];
 }
 

@@ -1,4 +1,4 @@
-import type { EventView } from '@/core/record';
+import type { EventView } from './at-the-bench';
 import { eventLines, eventTitle } from './event-words';
 
 const event = (kind: string, body: unknown, stepId = 'fill'): EventView => ({

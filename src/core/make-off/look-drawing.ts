@@ -1,0 +1,101 @@
+import type { Drawing, DrawingItem, Point, Role } from '@/core/kernel';
+import type { LookDecision } from '@/core/record';
+
+// What is seen at a look, drawn once as each decision means it. Sketches of a face, not to scale: what counts is what differs between them.
+
+const SIZE = 120;
+const MIDDLE = SIZE / 2;
+const ROUND = 40;
+const WIRES = 18;
+
+const at = (angle: number, radius: number, x = MIDDLE, y = MIDDLE): Point => ({
+  x: x + radius * Math.cos(angle),
+  y: y + radius * Math.sin(angle),
+});
+
+const disk = (role: Role, radius: number, x = MIDDLE, y = MIDDLE): DrawingItem => ({
+  kind: 'polygon',
+  role,
+  points: Array.from({ length: ROUND }, (_, i) => at((2 * Math.PI * i) / ROUND, radius, x, y)),
+});
+
+/** A wire from the ring outwards, from its foot to its end. */
+const wire = (angle: number, to: number, lean = 0): DrawingItem => ({
+  kind: 'polyline',
+  role: 'armour',
+  strokeWidth: 5,
+  points: [at(angle, 27), at(angle + lean, to)],
+});
+
+const turn = (i: number): number => (2 * Math.PI * i) / WIRES;
+
+/** The armour on its cone, from the front: every wire under the ring, ends that stand out, or a part of the round without any. */
+function armour(wires: readonly DrawingItem[], marks: readonly DrawingItem[] = []): readonly DrawingItem[] {
+  const ring: DrawingItem = {
+    kind: 'polyline',
+    role: 'metal',
+    strokeWidth: 6,
+    points: Array.from({ length: ROUND + 1 }, (_, i) => at((2 * Math.PI * i) / ROUND, 44)),
+  };
+  return [disk('body', 27), disk('innerSheath', 18), ...wires, ring, ...marks];
+}
+
+/** A ring round the place that is wrong. */
+const ringed = (place: Point): DrawingItem => ({
+  kind: 'polyline',
+  role: 'mark',
+  strokeWidth: 3,
+  points: Array.from({ length: ROUND + 1 }, (_, i) => at((2 * Math.PI * i) / ROUND, 9, place.x, place.y)),
+});
+
+/** Cores in hardened compound, with holes beside them or without. */
+function compound(voids: readonly Point[]): readonly DrawingItem[] {
+  const cores = [0, 1, 2].map((i) => at((2 * Math.PI * i) / 3 - Math.PI / 2, 19));
+  return [
+    disk('metal', 52),
+    disk('compound', 46),
+    ...cores.map((c) => disk('core1', 12, c.x, c.y)),
+    ...voids.flatMap((v) => [disk('ground', 5, v.x, v.y), ringed(v)]),
+  ];
+}
+
+const STANDING = new Set([2, 3, 11]);
+const GAP = new Set([4, 5, 6, 7]);
+
+const FACES: Readonly<
+  Record<LookDecision, { readonly items: readonly DrawingItem[]; readonly words: string }>
+> = {
+  clamped: {
+    items: armour(Array.from({ length: WIRES }, (_, i) => wire(turn(i), 47))),
+    words: 'All of it under the ring, side by side, nothing beyond it',
+  },
+  trim: {
+    items: armour(
+      Array.from({ length: WIRES }, (_, i) => wire(turn(i), STANDING.has(i) ? 57 : 47)),
+      [ringed(at(turn(2.5), 52)), ringed(at(turn(11), 52))],
+    ),
+    words: 'All of it held, some ends stand out beyond the ring',
+  },
+  spreadAgain: {
+    items: armour(
+      Array.from({ length: WIRES }, (_, i) =>
+        GAP.has(i) ? wire(turn(i < 6 ? 3 : 8), 47, i < 6 ? 0.22 : -0.22) : wire(turn(i), 47),
+      ),
+      [ringed(at(turn(5.5), 38))],
+    ),
+    words: 'A part of the round without any, the rest lies over itself',
+  },
+  sound: { items: compound([]), words: 'One mass round every core, no hole, no crack' },
+  repair: {
+    items: compound([at(Math.PI / 2, 14), at(-Math.PI / 6, 33)]),
+    words: 'Holes beside or between the cores',
+  },
+};
+
+/** The face as a decision means it, with what to see in words. */
+export const lookDrawing = (decision: LookDecision): Drawing => ({
+  width: SIZE,
+  height: SIZE,
+  items: FACES[decision].items,
+  description: FACES[decision].words,
+});
