@@ -1,13 +1,13 @@
 // The headless front door: a JSON request in, a JSON plan out.
 import { readFileSync, writeSync } from 'node:fs';
-import { problemLine, type Problem } from '@/core/kernel';
+import { problemLine, type Problem, type Result } from '@/core/kernel';
 import { firstLine, parseJson } from './json-text';
 import { KIND_NAMES, planFor } from './plan-kinds';
-import { verifyRecord } from './verify';
+import { verifyRecord, verifyZip } from './verify';
 
 const USAGE = `usage: npm run --silent plan -- KIND [FILE]
   KIND  ${KIND_NAMES.join(', ')}; verify
-  FILE  a JSON request; standard input when it is not given`;
+  FILE  a JSON request, for verify a record as JSON or zip; standard input when it is not given`;
 
 function end(problems: readonly Problem[]): never {
   // What does not fit into a line is no line: a value may hold any text.
@@ -37,21 +37,30 @@ function print(text: string): void {
   }
 }
 
+/** A zip begins with its own name. */
+const isZip = (bytes: Buffer): boolean =>
+  bytes.subarray(0, 4).equals(Buffer.from('PK\u0003\u0004', 'latin1'));
+
+async function answerTo(kind: string, text: string): Promise<Result<unknown>> {
+  const request = parseJson(text);
+  if (!request.ok) return request;
+  return kind === 'verify' ? verifyRecord(request.value) : planFor(kind, request.value);
+}
+
 async function main(): Promise<void> {
   const [kind, file] = process.argv.slice(2);
   if (kind === undefined || kind === '--help') {
     say(USAGE);
     process.exit(2);
   }
-  let text = '';
+  let bytes: Buffer;
   try {
-    text = readFileSync(file ?? 0, 'utf8');
+    bytes = readFileSync(file ?? 0);
   } catch (error) {
-    end([{ path: 'file', message: `cannot be read: ${firstLine(error)}` }]);
+    return end([{ path: 'file', message: `cannot be read: ${firstLine(error)}` }]);
   }
-  const request = parseJson(text);
-  if (!request.ok) end(request.problems);
-  const plan = kind === 'verify' ? verifyRecord(request.value) : await planFor(kind, request.value);
+  const plan =
+    kind === 'verify' && isZip(bytes) ? verifyZip(bytes) : await answerTo(kind, bytes.toString('utf8'));
   if (!plan.ok) end(plan.problems);
   print(`${JSON.stringify(plan.value, null, 1)}\n`);
 }

@@ -1,6 +1,8 @@
 import { createPublicKey, verify } from 'node:crypto';
 import { headCode, keyName, verifyBundle, type SignatureCheck } from '@/core/record';
-import { ok, refuse, type Result } from '@/core/kernel';
+import { unzipSync } from 'fflate';
+import { hashBytes, ok, refuse, type Result } from '@/core/kernel';
+import { parseJson } from './json-text';
 
 export interface Verified {
   readonly job: string;
@@ -10,10 +12,50 @@ export interface Verified {
   readonly code: string | null;
   /** The key that signed: compare it with the one that is known to be the right one. */
   readonly key: string;
+  /** Photos that events name, and how many of them were looked at: all of a zip, none of the record alone. */
+  readonly photos: { readonly named: number; readonly checked: number };
 }
 
-/** Checks the record of a job from its file, without database and network. */
-export function verifyRecord(bundle: unknown): Result<Verified> {
+const PHOTO = /^photos\/([0-9a-f]{64})\.jpg$/;
+/** What a record unpacks to may be no larger than this. */
+const MOST_BYTES = 2 ** 31 - 1;
+
+/** Checks a record in a zip: the record itself, and that every photo that it names is there and is that photo. */
+export function verifyZip(bytes: Uint8Array): Result<Verified> {
+  let strange: string | null = null;
+  let sum = 0;
+  let files: Readonly<Record<string, Uint8Array>>;
+  try {
+    files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        sum += originalSize;
+        if (name !== 'record.json' && !PHOTO.test(name)) strange ??= name;
+        return strange === null && sum <= MOST_BYTES;
+      },
+    });
+  } catch {
+    return refuse('file', 'is no zip, or breaks off');
+  }
+  if (strange !== null) return refuse('file', 'holds what belongs to no record', strange);
+  if (sum > MOST_BYTES) return refuse('file', `unpacks to more than ${MOST_BYTES} bytes`);
+  const record = files['record.json'];
+  if (record === undefined) return refuse('record.json', 'is missing');
+  const json = parseJson(new TextDecoder().decode(record));
+  if (!json.ok) return json;
+  const photos = new Map(
+    Object.entries(files).flatMap(([name, file]) => {
+      const hash = PHOTO.exec(name)?.[1];
+      return hash === undefined ? [] : [[hash, file] as const];
+    }),
+  );
+  return verifyRecord(json.value, photos);
+}
+
+/** Checks the record of a job from its file, without database and network. `photos` by their hash; left out where the record came alone. */
+export function verifyRecord(
+  bundle: unknown,
+  photos: ReadonlyMap<string, Uint8Array> | null = null,
+): Result<Verified> {
   const pem = (bundle as { publicKey?: unknown } | null)?.publicKey;
   if (typeof pem !== 'string') return refuse('publicKey', 'is missing: this is not the record of a job');
   let signed: SignatureCheck;
@@ -27,6 +69,23 @@ export function verifyRecord(bundle: unknown): Result<Verified> {
   }
   const report = verifyBundle(bundle, signed);
   if (!report.ok) return report;
-  const { job, subjects, events, head } = report.value;
-  return ok({ job, subjects, events, code: head === null ? null : headCode(head), key });
+  const { job, subjects, events, head, photos: named } = report.value;
+  if (photos !== null) {
+    const wrong = named.flatMap((hash) => {
+      const file = photos.get(hash);
+      if (file === undefined) return [{ path: 'photos', message: 'a photo is missing', value: hash }];
+      return hashBytes(file) === hash
+        ? []
+        : [{ path: 'photos', message: 'a photo has been changed after it was taken', value: hash }];
+    });
+    if (wrong.length > 0) return { ok: false, problems: wrong };
+  }
+  return ok({
+    job,
+    subjects,
+    events,
+    code: head === null ? null : headCode(head),
+    key,
+    photos: { named: named.length, checked: photos === null ? 0 : named.length },
+  });
 }

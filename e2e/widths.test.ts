@@ -33,6 +33,7 @@ const PAGES = [
   `${JOB}/cables/K-104`,
   `${JOB}/board`,
   `${JOB}/along`,
+  `${JOB}/records`,
   '/on-this-device',
   `${JOB}/schedule`,
   `${JOB}/schedule/import`,

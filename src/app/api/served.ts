@@ -14,6 +14,7 @@ const LOOKS: {
   viewCompound: true,
   viewSummaries: true,
   viewJobRecord: true,
+  searchRecord: true,
   viewJobChoice: true,
   viewMovedOn: true,
   kitAgainst: true,

@@ -8,6 +8,7 @@ export * from './decide';
 export * from './event-body';
 export * from './event-words';
 export * from './receipt';
+export * from './search';
 export * from './stations';
 export * from './same-command';
 export * from './step';

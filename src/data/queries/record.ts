@@ -75,6 +75,37 @@ export async function insertEvent(tx: Tx, jobId: number, event: StoredEvent): Pr
   });
 }
 
+/** A text as a part of a LIKE pattern: its own signs stand for themselves. */
+const literally = (text: string): string => text.replace(/[\\%_]/g, (sign) => `\\${sign}`);
+
+/** Events of a job in which all words stand, in the subject, the person or what was recorded, the newest first; how many there are in all. */
+export async function searchEvents(
+  tx: Tx,
+  jobId: number,
+  words: readonly string[],
+  kinds: readonly string[] | null,
+  { offset, limit }: { readonly offset: number; readonly limit: number },
+): Promise<{ total: number; events: StoredEvent[] }> {
+  const text = sql`CONCAT_WS(' ', ${recordEvent.subject}, ${recordEvent.actor}, ${recordEvent.body})`;
+  const where = and(
+    eq(recordEvent.jobId, jobId),
+    ...(kinds === null ? [] : [inArray(recordEvent.kind, [...kinds])]),
+    ...words.map((word) => sql`${text} LIKE ${`%${literally(word)}%`}`),
+  );
+  const [count] = await tx
+    .select({ n: sql<number>`COUNT(*)` })
+    .from(recordEvent)
+    .where(where);
+  const rows = await tx
+    .select()
+    .from(recordEvent)
+    .where(where)
+    .orderBy(desc(recordEvent.receivedAt), desc(recordEvent.seq), asc(recordEvent.id))
+    .limit(limit)
+    .offset(offset);
+  return { total: count?.n ?? 0, events: rows.map(storedEvent) };
+}
+
 /** Receipts of several subjects of one kind, in their order. */
 export async function loadReceipts(
   tx: Tx,

@@ -5,7 +5,13 @@ import { MAX_PHOTO_BYTES, MOST_PHOTOS } from '@/core/photo';
 import { MOST_KEPT } from '@/core/kept-work';
 import { ROLES } from '@/core/people';
 import { readTest, type ElectricalTest } from '@/core/electrical-test';
-import { LOOK_DECISIONS, type SubjectRef, type WorkCommand } from '@/core/record';
+import {
+  LOOK_DECISIONS,
+  RECORD_GROUPS,
+  type RecordGroup,
+  type SubjectRef,
+  type WorkCommand,
+} from '@/core/record';
 import { MOST_CARDS } from '../operations/work-pack';
 
 // The shapes in which an argument may come from outside. Nothing is coerced; text and lists are bounded; what an operation knows more
@@ -190,6 +196,14 @@ export const photoText = string()
   .required()
   .max(Math.ceil(MAX_PHOTO_BYTES / 3) * 4)
   .matches(/^[A-Za-z0-9+/]+={0,2}$/, 'is no photo in base 64');
+
+/** What something is called, or nothing. */
+export const nameOrNone = string().defined().max(60).matches(PLAIN);
+
+export const shortOrNothing = string().defined().max(200).matches(PLAIN);
+export const recordGroup = mixed<RecordGroup>(
+  (v): v is RecordGroup => typeof v === 'string' && Object.hasOwn(RECORD_GROUPS, v),
+).required();
 
 const contact = object({ server: deviceTime, device: deviceTime }).noUnknown().required();
 

@@ -63,6 +63,9 @@ import { importSetup, previewSetup, setupFile } from '../operations/setup-file';
 import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
 import { workKept } from '../operations/kept-work';
 import { keepPhoto, viewPhoto } from '../operations/photo';
+import { dossier, recordBundle } from '../operations/dossier';
+import { DOSSIER_KINDS } from '../operations/dossier-scope';
+import { searchRecord } from '../operations/search-record';
 import { work } from '../operations/work';
 import { labelSheet, workPack } from '../operations/work-pack';
 import {
@@ -86,6 +89,11 @@ const INSTRUMENT = ['instrument', a.shortText] as const;
 const TOKEN = ['tokenHash', a.hash] as const;
 const VERSION = ['version', a.version] as const;
 const paper = string().oneOf(PAPERS).required();
+const DOSSIER = [
+  ['of', string().oneOf(DOSSIER_KINDS).required()],
+  ['name', a.nameOrNone],
+  ['end', a.nameOrNone],
+] as const;
 const field = mixed<MissingField>(
   (v): v is MissingField => typeof v === 'string' && v.length <= 40,
 ).required();
@@ -109,6 +117,22 @@ export const OPERATIONS = {
   previewProfile: read([JOB, ['profile', a.json]], ([job, profile]) => previewProfile(job, profile), 'heavy'),
   viewJobRecord: read([JOB], ([job]) => viewJobRecord(job), 'heavy'),
   exportRecord: read([JOB], ([job], { now }) => exportRecord(job, now), 'heavy'),
+  dossier: read(
+    [JOB, ...DOSSIER, ['paper', paper], ['origin', a.webOrigin]],
+    ([job, kind, name, end, size, origin], { now, signal, progress }) =>
+      dossier(job, { kind, name, end }, size, origin, { now, progress, cancelled: () => signal.aborted }),
+    'heavy',
+  ),
+  recordBundle: read(
+    [JOB, ...DOSSIER],
+    ([job, kind, name, end], { now }) => recordBundle(job, { kind, name, end }, now),
+    'heavy',
+  ),
+  searchRecord: read(
+    [JOB, ['text', a.shortOrNothing], ['group', a.recordGroup], ['offset', a.count]],
+    ([job, text, group, offset]) => searchRecord(job, text, group, offset),
+    'heavy',
+  ),
   countMovedOn: read([JOB], ([job]) => countMovedOn(job)),
   viewMovedOn: read([JOB], ([job]) => viewMovedOn(job), 'heavy'),
   viewJobChoice: read([JOB], ([job]) => viewJobChoice(job), 'heavy'),

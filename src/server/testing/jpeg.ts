@@ -29,3 +29,22 @@ export function tinyJpeg({ width = 16, height = 16, remark = '' }: Tiny): Uint8A
     0xd9,
   ]);
 }
+
+/** A grey square of 8 × 8 that every viewer shows; `n` makes another one of it. ITU-T T.81, baseline, one block, the tables of its annex K cut short. */
+export function realJpeg(n = 0): Uint8Array {
+  // One code of length 1 for "no more": the block has its mean alone.
+  const table = (kind: number) => segment(0xc4, [kind, 1, ...Array.from({ length: 15 }, () => 0), 0]);
+  return Uint8Array.from([
+    0xff,
+    0xd8,
+    ...segment(0xdb, [0, ...Array.from({ length: 64 }, () => 16 + n)]),
+    ...segment(0xc0, [8, 0, 8, 0, 8, 1, 1, 17, 0]),
+    ...table(0x00),
+    ...table(0x10),
+    ...segment(0xda, [1, 1, 0, 0, 63, 0]),
+    // The mean as it was, and no more: two bits, filled up with ones.
+    0x3f,
+    0xff,
+    0xd9,
+  ]);
+}

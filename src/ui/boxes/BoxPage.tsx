@@ -18,6 +18,7 @@ import { Problems } from '../kit-of-parts/Problems';
 import { Section } from '../kit-of-parts/Section';
 import { Way } from '../kit-of-parts/Way';
 import { useRun } from '../termination/use-run';
+import { DossierActs } from '../records/DossierActs';
 import { BoxFields, type BoxForm } from './BoxFields';
 import { Entries } from './Entries';
 import { Plate } from './Plate';
@@ -65,6 +66,7 @@ export function BoxPage({ job, first }: Props) {
         hole.
       </Typography>
       <Entries job={job} box={box} />
+      <DossierActs job={job} of="box" name={tag} />
       <BoxEditor key={tag} job={job} box={box} />
     </Place>
   );

@@ -4,6 +4,7 @@ import { replay } from '@/core/record';
 import { Facts } from '../kit-of-parts/Facts';
 import { Way } from '../kit-of-parts/Way';
 import { RecordOf } from '../prove/RecordOf';
+import { DossierActs } from '../records/DossierActs';
 import { crossingPath, crossingsPath } from './words';
 
 interface Props {
@@ -41,6 +42,7 @@ export function CrossingRecord({ view, secondPerson }: Props) {
         begins="The record begins at the bench, with the first building step."
         signing={secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''}
       />
+      <DossierActs job={view.job} of="crossing" name={view.name} />
       <Facts
         facts={[
           ['Plan in force', planWords(view.plans)],

@@ -10,7 +10,15 @@ import type { SheetMapping, SheetSetup } from '@/core/spreadsheet';
 import type { ImportOutcomeView, ImportPreviewView } from '../schedule/schedule-types';
 import type { KeptBatch, KeptOutcome } from '@/core/kept-work';
 import type { SpareRule } from '@/core/kit';
-import type { CrossingRef, SubjectRef, TerminationRef, WorkInput, WorkOutcome } from '@/core/record';
+import type {
+  CrossingRef,
+  FoundEvents,
+  RecordGroup,
+  SubjectRef,
+  TerminationRef,
+  WorkInput,
+  WorkOutcome,
+} from '@/core/record';
 import type { CableType, Entry } from '@/core/schedule';
 import type {
   BoxView,
@@ -47,6 +55,7 @@ export interface Looks {
   viewCompound: Of<[job: string], CompoundView>;
   viewSummaries: Of<[job: string], readonly SummaryView[]>;
   viewJobRecord: Of<[job: string], RecordState>;
+  searchRecord: Of<[job: string, text: string, group: RecordGroup, offset: number], FoundEvents>;
   viewJobChoice: Of<[job: string], JobChoiceView>;
   viewMovedOn: Of<[job: string], readonly MovedOnLine[]>;
   kitAgainst: Of<[job: string, rule: SpareRule, stock: string], KitView>;

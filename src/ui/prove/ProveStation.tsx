@@ -7,6 +7,7 @@ import { METHOD_WORDS, QUANTITY_WORDS } from '@/core/cable-measurement';
 import { faultWords } from '@/core/record';
 import { RelativeTime } from '../common/RelativeTime';
 import type { StationProps } from '../termination/station-props';
+import { DossierActs } from '../records/DossierActs';
 import { RECORD_TABLE, RecordOf } from './RecordOf';
 import { TestsSection } from './tests/TestsSection';
 
@@ -28,6 +29,7 @@ export function ProveStation({ view }: StationProps) {
           view.job.secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''
         }
       />
+      <DossierActs job={view.job.slug} of="end" name={view.cable} end={view.end} />
       <Readings view={view} />
       {signed ? <TestsSection view={view} /> : null}
     </>

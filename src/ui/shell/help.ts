@@ -92,6 +92,13 @@ export const PLACE_HELP: Readonly<Record<string, Help>> = {
       'Each print ends with the short code of the job’s record as it was: checked without this application by `plan verify`.',
     ],
   },
+  records: {
+    title: 'Records',
+    rules: [
+      'Every event that was ever recorded, in the words of then. All words that are looked for must stand in it: tag, person, what was done, batch, instrument, reason.',
+      'A dossier holds all of it on paper, with drawing, readings, photos and the code of the record. The file holds it to be checked elsewhere: `plan verify` knows nothing of this database.',
+    ],
+  },
   along: {
     title: 'Take along',
     rules: [

@@ -19,6 +19,7 @@ const GROUPS = [
       ['Terminations', 't'],
       ['Crossings', 'crossings'],
       ['Compound', 'compound'],
+      ['Records', 'records'],
     ],
   },
   {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { readPack } from './pack-stream';
+import { readPack } from './made-file-stream';
 
 const encoder = new TextEncoder();
 const streamOf = (parts: readonly Uint8Array[]) =>
