@@ -7,6 +7,7 @@ import { cookieOf, sessionOf } from '../e2e/session';
 import { benchChoose } from './gland-selection';
 import { benchChooseJob } from './job-choice';
 import { benchHeavy } from './heavy';
+import { benchBenches } from './benches';
 import { benchLive } from './live';
 import { benchPages } from './pages';
 import { benchPack, benchPlan } from './plan';
@@ -25,6 +26,7 @@ async function main(): Promise<void> {
   await demoRoles(await demoPeople(), [slug]);
   const session = await sessionOf(address, 'planner');
   printTable(await benchPages(address, slug, session));
+  printTable(await benchBenches(address));
   printTable(await benchLive(address, Number(process.env.BENCH_PID ?? 0)));
   printTable(await benchWriters());
   printTable(await benchHeavy(address, slug, cookieOf(session), Number(process.env.BENCH_PID ?? 0)));

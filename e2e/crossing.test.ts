@@ -18,9 +18,9 @@ import {
   doneElsewhere,
   download,
   downloads,
-  holdButton,
   measureWhatIsNeeded,
   open,
+  passGate,
   retype,
   says,
   seeAndHold,
@@ -310,7 +310,7 @@ describe('building', () => {
     await says(/\d+ of \d+/);
     // Asked before the bench opens: the tablet itself may be what ignites.
     await says('Before the bench opens at Process wall');
-    await holdButton('Hold: not classified');
+    await passGate();
     await wait(async () => !(await title()).startsWith('Before'), 'the bench is open');
     const before = await title();
     await says(/Tick what you have seen|Type what you measured first|Hold:/);
@@ -326,7 +326,7 @@ describe('building', () => {
 
   it('is not built on a guess: a crossing with datasheet diameters is refused', async () => {
     await open(`${LIST}/X-2/build`);
-    await holdButton('Hold: not classified');
+    await passGate();
     await says('Cables isolated, permits there');
     await seeAndHold('Hold: checked');
     await says('the plan is provisional: K-115 is known from its datasheet only');

@@ -228,6 +228,11 @@ export async function seeAndHold(text: string): Promise<void> {
   }
   await holdButton(text);
 }
+/** Says at the gate of an area that the device stays outside. */
+export async function passGate(): Promise<void> {
+  await click(() => byRole('button', 'It stays outside of any zone'));
+  await holdButton('Hold: it stays outside');
+}
 /** Types what a step cannot pass without, in the middle of what its field asks for. */
 export async function measureWhatIsNeeded(): Promise<void> {
   for (const field of await allByRole('textbox', '(needed)')) {

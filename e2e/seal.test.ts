@@ -14,6 +14,7 @@ import {
   gone,
   holdButton,
   open,
+  passGate,
   retype,
   says,
   seeAndHold,
@@ -88,8 +89,8 @@ describe('the bench with a compound', () => {
   it('refuses a pack past its date, begins the pot life, and shows it running', async () => {
     await browser().resize(1024, 768);
     await open(`${JOB}/bench/K-146/B`);
-    await says('Still house is classified');
-    await holdButton('Hold: permit covers this device');
+    await says('Still house: zone 1');
+    await passGate();
     await says('Mix resin QR-7');
     await says('K-141/B');
     expect(await (await byRole('button', 'Batch, date and warmth first')).isEnabled()).toBe(false);

@@ -22,13 +22,9 @@ export interface DossierPart {
   readonly title: string;
   readonly facts: readonly (readonly [string, string])[];
   readonly drawing: Drawing | null;
-  readonly readings: readonly (readonly [
-    what: string,
-    read: string,
-    withWhat: string,
-    who: string,
-    when: string,
-  ])[];
+  /** Null where nothing is measured. */
+  readonly readings:
+    readonly (readonly [what: string, read: string, withWhat: string, who: string, when: string])[] | null;
   readonly events: readonly DossierEvent[];
   /** What does not hold, in words; empty when all holds. */
   readonly faults: readonly string[];
@@ -99,7 +95,13 @@ const CODE_MM = 28;
 /** Draws one end or crossing onto pages of its own. */
 export function drawDossierPart(doc: Doc, sheet: Sheet, head: DossierHead, part: DossierPart): void {
   const flow = new Flow(doc, sheet, head, part.name);
-  drawCode(doc, part.address, sheet.right - CODE_MM * MM, 12 * MM, CODE_MM * MM);
+  drawCode(
+    doc,
+    head.record === null ? part.address : `${part.address}#${head.record.replace(' · ', '-')}`,
+    sheet.right - CODE_MM * MM,
+    12 * MM,
+    CODE_MM * MM,
+  );
   const width = sheet.width - (CODE_MM + 4) * MM;
   flow.y = text(doc, sheet, part.name, sheet.left, flow.y, { size: 26, bold: true, width });
   flow.y = text(doc, sheet, part.title, sheet.left, flow.y + 1 * MM, { size: 11, bold: true, width });
@@ -131,6 +133,7 @@ function picture(flow: Flow, drawing: Drawing | null): void {
 }
 
 function readings(flow: Flow, rows: DossierPart['readings']): void {
+  if (rows === null) return;
   flow.heading(rows.length === 0 ? 'No readings' : 'Readings that stand');
   for (const [what, read, withWhat, who, when] of rows)
     flow.line(`${what}: ${read}, with ${withWhat}, by ${who}, ${when}`, 9);

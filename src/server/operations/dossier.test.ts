@@ -48,7 +48,7 @@ async function printed(
   of: Parameters<typeof dossier>[1],
 ): Promise<{ text: string; images: number }> {
   const file = await good(print(job, of));
-  const path = join(folder, `${file?.name ?? 'none'}`);
+  const path = join(folder, file?.name ?? 'none');
   writeFileSync(path, file?.body ?? '');
   const text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });
   const images =

@@ -2,18 +2,17 @@
 import Button from '@mui/material/Button';
 import { faultWords, type ArcStation, type Step } from '@/core/record';
 import { RecordFaults } from '../common/RecordFaults';
-import { Caution } from '../kit-of-parts/Caution';
-import { Facts } from '../kit-of-parts/Facts';
 import { stationPath } from '../rack/summaries';
 import dynamic from 'next/dynamic';
 import { subjectKey } from '@/core/kept-work';
+import { placeWords } from '@/core/schedule';
 import { HeldPanel } from '../kept/HeldPanel';
 import { useHeld } from '../kept/use-kept';
 import { ReviewPanel } from '../termination/ReviewPanel';
-import { HoldButton } from './HoldButton';
+import { GatePage } from './gate/GatePage';
 import { LookFaces } from './LookFaces';
 import { MarkStrip } from './MarkStrip';
-import { BenchButtons, BenchDetail, BenchLink, BenchMessage, BenchStep, BenchTitle } from './parts';
+import { BenchButtons, BenchLink, BenchMessage, BenchStep, BenchTitle } from './parts';
 import { RecutForm } from './RecutForm';
 import { StepClock } from './StepClock';
 import { StepScreen } from './StepScreen';
@@ -29,10 +28,9 @@ const capital = (words: string): string => words.charAt(0).toUpperCase() + words
 
 /** What stands between the hand and the next step, in the order of its weight; else the step. */
 export function BenchBody({ session }: Props) {
-  const { view, gateOpen, kept } = session;
+  const { view, gate, hazard, kept } = session;
   const held = useHeld().get(subjectKey(session.subject));
-  if (view.place !== null && view.place.enclosure.zone !== null && !gateOpen)
-    return <Gate session={session} />;
+  if (hazard !== null && !gate.open) return <Gate session={session} />;
   if (view.chainFaults.length > 0)
     return (
       <BenchStep>
@@ -167,33 +165,27 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
   );
 }
 
-function Gate({ session: { view, passGate } }: Props) {
+function Gate({ session }: Props) {
+  const { view, gate, hazard } = session;
   const next = view.steps.find((s) => s.id === view.nextStep) ?? null;
+  if (view.place === null || hazard === null) return null;
+  const { area, enclosure } = view.place;
   return (
-    <BenchStep>
-      <BenchTitle>
-        {view.place?.area} is classified: zone {view.place?.enclosure.zone}
-      </BenchTitle>
-      <BenchDetail>
-        This tablet, its camera, testers, torches, heat guns and power tools are themselves ignition sources
-        there.
-      </BenchDetail>
-      <Facts
-        facts={[
-          ['Box', `${view.place?.enclosure.title ?? ''}, ${view.place?.enclosure.tag ?? ''}`],
-          ['Next here', next === null ? 'nothing: every step is recorded' : next.title],
-          ['Tool for it', next?.tool ?? 'none that cuts or heats'],
-        ]}
-      />
-      <Caution>
-        Open the bench only outside the zone, or with a permit and a gas test that cover this very device.
-      </Caution>
-      <BenchButtons>
+    <GatePage
+      title={`${area}: ${placeWords(enclosure)}`}
+      hazard={hazard}
+      facts={[
+        ['Box', `${enclosure.title}, ${enclosure.tag}`],
+        ['Next here', next === null ? 'nothing: every step is recorded' : next.title],
+        ['Tool for it', next?.tool ?? 'none that cuts or heats'],
+      ]}
+      lapsedMs={gate.lapsedMs}
+      onPass={gate.pass}
+      back={
         <BenchLink quiet href={stationPath(view.job.slug, view.cable, view.end, 'makeOff')}>
           Not now
         </BenchLink>
-        <HoldButton onConfirm={passGate}>Hold: permit covers this device</HoldButton>
-      </BenchButtons>
-    </BenchStep>
+      }
+    />
   );
 }

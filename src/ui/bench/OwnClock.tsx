@@ -3,9 +3,17 @@ import Box from '@mui/material/Box';
 import { compoundClock } from '@/core/procedure';
 import type { TerminationView } from '@/core/termination-view';
 import { useNow } from '../common/use-now';
+import { useAlarm } from './use-alarm';
 import { countdown } from '../compound-cure/station/clock-words';
 
 type Clock = ReturnType<typeof compoundClock>;
+
+/** What is left until the pot life is over, or the cure by what is known now, ms; null while neither runs. */
+function leftOf({ mix, filledMs, cure }: Clock, now: number): number | null {
+  if (filledMs === null) return mix === null ? null : mix.endsMs - now;
+  if (cure === null) return null;
+  return cure.progress >= 1 ? 0 : 1;
+}
 
 /** What runs at this end, and whether it is over; null when nothing does. */
 function runningOf({ mix, filledMs, cure }: Clock, now: number): { words: string; late: boolean } | null {
@@ -24,8 +32,9 @@ function runningOf({ mix, filledMs, cure }: Clock, now: number): { words: string
 export function OwnClock({ view }: { readonly view: TerminationView }) {
   const now = useNow();
   const seal = view.plan?.plan.seal ?? null;
-  const running =
-    now === null || seal === null || view.stale ? null : runningOf(compoundClock(seal, view.acts, now), now);
+  const clock = now === null || seal === null || view.stale ? null : compoundClock(seal, view.acts, now);
+  useAlarm(clock === null || now === null ? null : leftOf(clock, now));
+  const running = clock === null || now === null ? null : runningOf(clock, now);
   if (running === null) return null;
   return (
     <Box

@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
+import { hazardOf } from '@/core/area-gate';
 import { baseOf, goOn, type KeptDeed } from '@/core/kept-work';
 import type { ArcStation, TerminationRef } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
@@ -33,7 +34,8 @@ function useEnd(end: TerminationRef) {
 export function useBenchSession(end: TerminationRef) {
   const at = useEnd(end);
   const { view } = at;
-  const [gateOpen, passGate] = useGate(`ac_gate_${view.place?.area ?? ''}`);
+  const gate = useGate(`ac_gate/${view.job.slug}/${view.place?.area ?? ''}`);
+  const hazard = view.place === null ? null : hazardOf(view.place.enclosure);
   const [looking, setLooking] = useState<string | null>(null);
   // Measuring ends by itself when the plan under it is made again.
   const [measuringFor, setMeasuringFor] = useState<string | null>(null);
@@ -45,8 +47,8 @@ export function useBenchSession(end: TerminationRef) {
   useShortcuts({ ArrowLeft: () => go(place - 1), ArrowRight: () => go(place + 1) });
   return {
     ...at,
-    gateOpen,
-    passGate,
+    gate,
+    hazard,
     step,
     lookBack: () => go(place - 1),
     lookNext: () => setLooking(null),

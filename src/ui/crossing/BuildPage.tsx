@@ -5,7 +5,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { baseOf, goOnBuilding, subjectKey, type KeptDeed } from '@/core/kept-work';
 import type { CrossingView } from '@/core/crossing';
 import { replay, type CrossingRef, type Step } from '@/core/record';
-import { HoldButton } from '../bench/HoldButton';
+import { GatePage } from '../bench/gate/GatePage';
 import {
   BenchButtons,
   BenchDetail,
@@ -108,7 +108,7 @@ export function BuildPage({ at: ref }: Props) {
 
 function BuildBody({ building }: { readonly building: Building }) {
   const { view, progress, step } = building;
-  const [gateOpen, passGate] = useGate(`ac_gate_crossing_${view.job}_${view.name}`);
+  const gate = useGate(`ac_gate/${view.job}/crossing ${view.name}`);
   const held = useHeld().get(subjectKey(building.subject));
   if (held !== undefined && building.kept.length > 0)
     return (
@@ -140,7 +140,21 @@ function BuildBody({ building }: { readonly building: Building }) {
         </BenchButtons>
       </BenchStep>
     );
-  if (!gateOpen) return <Gate place={view.setup.place || view.name} onPass={passGate} />;
+  if (!gate.open)
+    return (
+      <GatePage
+        title={`Before the bench opens at ${view.setup.place || view.name}`}
+        hazard={UNKNOWN}
+        facts={[['Both sides', 'nobody has said whether the areas beside this wall are classified']]}
+        lapsedMs={gate.lapsedMs}
+        onPass={gate.pass}
+        back={
+          <BenchLink quiet href={crossingPath(view.job, view.name)}>
+            Not now
+          </BenchLink>
+        }
+      />
+    );
   return <Building building={building} step={step} />;
 }
 
@@ -212,21 +226,5 @@ function NotYet({ view }: { readonly view: CrossingView }) {
   );
 }
 
-function Gate({ place, onPass }: { readonly place: string; readonly onPass: () => void }) {
-  return (
-    <BenchStep>
-      <BenchTitle>Before the bench opens at {place}</BenchTitle>
-      <BenchDetail>
-        In a classified area this tablet, its camera, testers, torches and power tools are themselves ignition
-        sources.
-      </BenchDetail>
-      <Caution>
-        Go on only where the area on both sides of the wall is not classified, or where a permit and a gas
-        test cover this very device.
-      </Caution>
-      <BenchButtons>
-        <HoldButton onConfirm={onPass}>Hold: not classified, or permitted</HoldButton>
-      </BenchButtons>
-    </BenchStep>
-  );
-}
+/** What is in the air on both sides of a wall is not known here: both are asked about. */
+const UNKNOWN = { gas: true, dust: true };

@@ -8,6 +8,7 @@ import { faultWords } from '@/core/record';
 import { RelativeTime } from '../common/RelativeTime';
 import type { StationProps } from '../termination/station-props';
 import { DossierActs } from '../records/DossierActs';
+import { Reopen } from './Reopen';
 import { RECORD_TABLE, RecordOf } from './RecordOf';
 import { TestsSection } from './tests/TestsSection';
 
@@ -29,6 +30,7 @@ export function ProveStation({ view }: StationProps) {
           view.job.secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''
         }
       />
+      <Reopen view={view} />
       <DossierActs job={view.job.slug} of="end" name={view.cable} end={view.end} />
       <Readings view={view} />
       {signed ? <TestsSection view={view} /> : null}

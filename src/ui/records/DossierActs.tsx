@@ -36,7 +36,7 @@ export function DossierActs({ job, of, name, end = '' }: Props) {
           Dossier as PDF
         </Button>
         <Button variant="text" href={`${base}/bundle?${query}`}>
-          Record with its photos, to be checked elsewhere
+          Record and photos, to check elsewhere (zip)
         </Button>
       </Acts>
       {file.progress ? (

@@ -140,7 +140,7 @@ function Found({ job, found }: { readonly job: string; readonly found: readonly 
 
 /** A tag holds no slash, so what stands behind the last one is the end. */
 function pathOf(job: string, kind: FoundEvent['kind'], subject: string): string {
-  if (kind === 'crossing') return crossingPath(job, subject, '/record');
+  if (kind === 'crossing') return crossingPath(job, subject.replace(/^crossing /, ''), '/record');
   const at = subject.lastIndexOf('/');
   return stationPath(job, subject.slice(0, at), subject.slice(at + 1) === 'B' ? 'B' : 'A', 'prove');
 }
