@@ -151,8 +151,12 @@ export const byRole = (role: string, name?: Name, among: Among = {}): Promise<We
   first(`${role} ${String(name ?? '')}`, () => allByRole(role, name, among));
 /** A field by its label, within the group of that name where there is one. A file's field has no role. */
 export async function byLabel(label: Name, group?: string): Promise<WebElement> {
-  const among: Among = group === undefined ? {} : { within: await byRole('group', group) };
-  return first(`field ${String(label)}`, () => queried('label', label, undefined, among));
+  return first(`field ${String(label)}`, async () => {
+    if (group === undefined) return queried('label', label, undefined, {});
+    // Looked for anew each time: the page may have put another one in its place.
+    const [within] = await allByRole('group', group);
+    return within === undefined ? [] : queried('label', label, undefined, { within });
+  });
 }
 /** What a place, or a step at the bench, is headed by. */
 export const title = async (): Promise<string> =>
@@ -193,8 +197,10 @@ export async function click(locate: () => PromiseLike<WebElement>): Promise<void
       await (await locate()).click();
       return;
     } catch (error) {
-      // What has been waited for in vain is not there.
-      if (attempt >= 5 || (error instanceof Error && error.message.includes('not in '))) throw error;
+      // What has been waited for in vain is not there. A message that lies over it goes away by itself.
+      const covered = error instanceof Error && error.name === 'ElementClickInterceptedError';
+      if (attempt >= (covered ? 50 : 5) || (error instanceof Error && error.message.includes('not in ')))
+        throw error;
       await d().sleep(200);
     }
   }

@@ -95,7 +95,12 @@ export const database = (): Tx => connect().database;
 
 /** Codes by which the server says that two transactions got in each other's way and one has been taken back whole. */
 const COLLIDED = new Set(['ER_LOCK_DEADLOCK', 'ER_CHECKREAD', 'ER_TABLE_DEF_CHANGED']);
-const ATTEMPTS = 4;
+/** Whether a transaction was taken back because of another one, and could be run again. */
+export const isCollision = (error: unknown): boolean => COLLIDED.has(codeOf(error) ?? '');
+
+const ATTEMPTS = 6;
+/** Those that collided do not try again in one step. */
+const APART_MS = 25;
 
 /**
  * Runs `work` in one transaction: all of it or nothing. Read committed, so that what is read after taking a row's lock is what the
@@ -107,7 +112,8 @@ export async function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<
     try {
       return await connect().database.transaction((tx) => work(tx), { isolationLevel: 'read committed' });
     } catch (error) {
-      if (attempt === ATTEMPTS || !COLLIDED.has(codeOf(error) ?? '')) throw error;
+      if (attempt === ATTEMPTS || !isCollision(error)) throw error;
+      await new Promise((again) => setTimeout(again, Math.random() * APART_MS * attempt));
     }
   }
 }

@@ -2,6 +2,7 @@ export {
   closeDatabase,
   database,
   duplicateKey,
+  isCollision,
   isDatabaseAway,
   isDuplicate,
   ping,

@@ -52,8 +52,9 @@ export async function append(
     prevHash: last?.hash ?? GENESIS,
   };
   const event = { ...content, hash: eventHash(content), subjectId: subject.id };
-  await insertEvent(tx, subject.job.id, event);
+  // Before anything is written that names the job: two that each share its row already could not have it alone any more.
   await lockJob(tx, subject.job.id);
+  await insertEvent(tx, subject.job.id, event);
   const head = await loadHead(tx, subject.job.id);
   await receipt(tx, subject.job, event, head.last, now);
   return event;

@@ -1,6 +1,6 @@
 import type { KeptDeed } from '@/core/kept-work';
 import { subjectKey } from '@/core/kept-work';
-import { allDeeds, dropDeeds, putDeed, rebase, type StoredDeed } from './kept-db';
+import { allDeeds, dropDeeds, putDeed, type StoredDeed } from './kept-db';
 
 // What this device keeps, as all windows of it see it.
 
@@ -62,10 +62,5 @@ export async function nowKept(n: number): Promise<void> {
 export async function drop(numbers: readonly number[]): Promise<void> {
   await dropDeeds(numbers);
   for (const n of numbers) underWay.delete(n);
-  await changed();
-}
-
-export async function goFrom(numbers: readonly number[], base: KeptDeed['base']): Promise<void> {
-  await rebase(numbers, base);
   await changed();
 }

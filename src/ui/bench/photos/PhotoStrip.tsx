@@ -40,7 +40,7 @@ export function PhotoStrip({ photos }: { readonly photos: Photos }) {
         ))}
         {full ? null : (
           <>
-            <Button component="label" variant="outlined">
+            <Button component="label" role={undefined} tabIndex={-1} variant="outlined" sx={FOCUS}>
               Take a photo
               <input
                 type="file"
@@ -50,7 +50,7 @@ export function PhotoStrip({ photos }: { readonly photos: Photos }) {
                 onChange={(e) => void open(e)}
               />
             </Button>
-            <Button component="label" variant="outlined">
+            <Button component="label" role={undefined} tabIndex={-1} variant="outlined" sx={FOCUS}>
               Choose one
               <input
                 type="file"
@@ -101,3 +101,6 @@ function Thumb({ photo, name, onRemove }: ThumbProps) {
     </Box>
   );
 }
+
+/** The field in it takes the focus; the button shows it. */
+const FOCUS = { '&:focus-within': { outline: '3px solid', outlineOffset: 2 } } as const;
