@@ -236,7 +236,9 @@ export async function seeAndHold(text: string): Promise<void> {
 }
 /** Says at the gate of an area that the device stays outside. */
 export async function passGate(): Promise<void> {
-  await click(() => byRole('button', 'It stays outside of any zone'));
+  const way = () => byRole('button', 'It stays outside of any zone');
+  await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', await way());
+  await click(way);
   await holdButton('Hold: it stays outside');
 }
 /** Types what a step cannot pass without, in the middle of what its field asks for. */

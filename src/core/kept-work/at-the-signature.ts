@@ -24,6 +24,6 @@ export function withDeviceTimes(steps: readonly Step[], acts: readonly BenchAct[
   return steps.map((s) => {
     if (s.kind !== 'sign') return s;
     const there = s.checks ?? [];
-    return { ...s, checks: [...there, ...checks.filter((c) => !there.includes(c))] };
+    return { ...s, checks: [...new Set([...there, ...checks])] };
   });
 }

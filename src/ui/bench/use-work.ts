@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import { mayKeep, type Base, type GoneOn, type KeptDeed } from '@/core/kept-work';
-import type { Problem, Result } from '@/core/kernel';
+import { fail, ok, type Problem, type Result } from '@/core/kernel';
 import type { Person, Step, SubjectRef, WorkCommand, WorkInput, WorkOutcome } from '@/core/record';
 import { inReach, lastContact, lostContact } from '../data/contact';
-import { UNREACHED } from '../data/send';
+import { inTime, noAnswer } from '../data/in-time';
 import { useSend } from '../data/use-send';
 import { dropPhotos, spendPhotos, type StoredDeed } from '../kept/kept-db';
 import { sendPhotos } from '../kept/send-photos';
@@ -30,21 +30,6 @@ interface Work {
   readonly kept: readonly StoredDeed[];
   /** What these deeds come to, one after the other. */
   readonly judge: (deeds: readonly KeptDeed[]) => Pick<GoneOn<unknown>, 'stopped' | 'waste'>;
-}
-
-const NO_ANSWER: Result<never> = { ok: false, problems: [{ path: '', message: UNREACHED }] };
-
-/** The answer, or that there was none in time. */
-async function inTime<T>(answer: Promise<Result<T>>): Promise<Result<T>> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const late = new Promise<Result<T>>((done) => {
-    timer = setTimeout(() => done(NO_ANSWER), ANSWER_MS);
-  });
-  try {
-    return await Promise.race([answer, late]);
-  } finally {
-    clearTimeout(timer);
-  }
 }
 
 /** A signature and a cut back need the server: they are not kept, and done again when it is there. */
@@ -84,7 +69,8 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
     return {
       subject,
       base,
-      contact: lastContact() ?? { server: input.at, device: input.at },
+      // Where the server was never heard nothing is kept.
+      contact: lastContact() ?? NEVER,
       person,
       title: step?.title ?? TITLES[command.kind],
       deed: { kind: 'work', input },
@@ -96,22 +82,25 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
     setWaste(null);
   };
 
-  const keepHere = async (deed: KeptDeed, at: string): Promise<void> => {
+  /** What stands against keeping it, by the clock of this device and by the rules of the work; else what it comes to. */
+  const weighed = (deed: KeptDeed, at: string): Result<{ readonly waste: string | null }> => {
     const last = kept[kept.length - 1];
     const may = mayKeep(at, lastContact(), last === undefined ? null : deedTime(last));
+    if (!may.ok) return may;
+    const { stopped, waste: gone } = judge([...kept, deed]);
+    return stopped === null ? ok({ waste: gone }) : fail(stopped.problems);
+  };
+
+  const keepHere = async (deed: KeptDeed, at: string): Promise<void> => {
+    const may = weighed(deed, at);
     if (!may.ok) {
       refused(may.problems);
-      return;
-    }
-    const done = judge([...kept, deed]);
-    if (done.stopped !== null) {
-      refused(done.stopped.problems);
       return;
     }
     await spendPhotos(photosOf(deed));
     await keep(deed, false);
     setProblems([]);
-    setWaste(done.waste);
+    setWaste(may.value.waste);
   };
 
   const answered = (result: Result<WorkOutcome>) => {
@@ -121,23 +110,35 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
 
   const sendNow = async (deed: KeptDeed, input: WorkInput): Promise<void> => {
     if (!mayBeKept(input.command, steps)) {
-      answered(await inTime(say('work', subject, input)));
+      answered(await inTime(say('work', subject, input), ANSWER_MS, noAnswer));
       return;
     }
-    const n = await keep(deed, true);
+    // A browser that keeps nothing works as long as the server answers.
+    const n = await keep(deed, true).catch(() => null);
     const photos = photosOf(deed);
-    const result = await inTime(withPhotos(subject.job, photos, () => say('work', subject, input)));
-    if (isAway(result)) {
-      lostContact();
-      await spendPhotos(photos);
-      await nowKept(n);
-      setProblems([]);
-      setWaste(judge([...kept, deed]).waste);
+    const result = await inTime<Result<WorkOutcome>>(
+      withPhotos(subject.job, photos, () => say('work', subject, input)),
+      ANSWER_MS,
+      noAnswer,
+    );
+    if (!isAway(result) || n === null) {
+      if (n !== null) await drop([n]);
+      if (result.ok) await dropPhotos(photos);
+      answered(result);
       return;
     }
-    await drop([n]);
-    if (result.ok) await dropPhotos(photos);
-    answered(result);
+    lostContact();
+    const may = weighed(deed, input.at);
+    if (!may.ok) {
+      // Not kept. Had the server done it after all, its view says so as soon as it is back.
+      await drop([n]);
+      refused(may.problems);
+      return;
+    }
+    await spendPhotos(photos);
+    await nowKept(n);
+    setProblems([]);
+    setWaste(may.value.waste);
   };
 
   const perform = async (command: WorkCommand) => {
@@ -172,6 +173,8 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
     waste,
   };
 }
+
+const NEVER = { server: '', device: '' };
 
 const deedTime = ({ deed }: StoredDeed): string => (deed.kind === 'work' ? deed.input.at : deed.at);
 

@@ -11,6 +11,7 @@ import type { Problem, Result } from '@/core/kernel';
 import type { SubjectRef } from '@/core/record';
 import type { LookKey, Looks } from '../data/contract';
 import { inReach, lostContact } from '../data/contact';
+import { inTime, noAnswer } from '../data/in-time';
 import { command } from '../data/send';
 import { dropPhotos, rebase, type StoredDeed } from './kept-db';
 import { sendPhotos } from './send-photos';
@@ -165,6 +166,9 @@ function bySubject(deeds: readonly StoredDeed[]): Map<string, StoredDeed[]> {
   return groups;
 }
 
+/** A run with its photos that is not answered by then is tried again. */
+const SEND_MS = 30_000;
+
 /** One window of a browser sends at a time. */
 async function alone(work: () => Promise<void>): Promise<void> {
   const locks = (navigator as { readonly locks?: LockManager }).locks;
@@ -192,7 +196,7 @@ export const sendKept = (client: QueryClient, me: string | null): Promise<void> 
         }
         const run = firstRun(left);
         const rest = left.slice(run.length);
-        const sent = await sendRun(run, null);
+        const sent = await inTime(sendRun(run, null), SEND_MS, () => ({ result: noAnswer(), view: null }));
         if (!(await settleRun(client, run, rest, sent))) break;
         // Read anew: what is left goes on from what is in the record now.
         const now = (await readKept()).filter((d) => d.key === key);

@@ -1,6 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { judgeGate, NOTHING_SAID, type GateAnswers, type Hazard } from '@/core/area-gate';
 import type { Problem } from '@/core/kernel';
 import { Caution } from '../../kit-of-parts/Caution';
@@ -32,6 +32,11 @@ const WAYS = [
 export function GatePage({ title, hazard, facts, lapsedMs, onPass, back }: Props) {
   const [answers, setAnswers] = useState<GateAnswers>(NOTHING_SAID);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const against = useRef<HTMLDivElement>(null);
+  // On a phone it stands below what was typed: what keeps the gate shut must be seen.
+  useEffect(() => {
+    if (problems.length > 0) against.current?.scrollIntoView({ block: 'center' });
+  }, [problems]);
   const say = (more: Partial<GateAnswers>) => {
     setAnswers({ ...answers, ...more });
     setProblems([]);
@@ -64,7 +69,9 @@ export function GatePage({ title, hazard, facts, lapsedMs, onPass, back }: Props
         onChange={(way) => say({ way: way === 'none' ? null : way })}
       />
       {answers.way === 'permit' ? <Permit answers={answers} hazard={hazard} onSay={say} /> : null}
-      <Problems problems={problems} />
+      <div ref={against}>
+        <Problems problems={problems} />
+      </div>
       <BenchButtons>
         {back}
         <HoldButton disabled={answers.way === null} onConfirm={pass}>
