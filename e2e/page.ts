@@ -159,8 +159,16 @@ export async function byLabel(label: Name, group?: string): Promise<WebElement> 
   });
 }
 /** What a place, or a step at the bench, is headed by. */
-export const title = async (): Promise<string> =>
-  (await byRole('heading', undefined, { level: 1 })).getText();
+export async function title(): Promise<string> {
+  for (let attempt = 0; ; attempt += 1)
+    try {
+      return await (await byRole('heading', undefined, { level: 1 })).getText();
+    } catch (error) {
+      // The next step may have come in the place of this one between finding and reading.
+      const gone = error instanceof Error && error.name === 'StaleElementReferenceError';
+      if (!gone || attempt >= 5) throw error;
+    }
+}
 /** Waits until there is none of a role any more. */
 export const gone = (role: string, name?: Name) =>
   wait(async () => (await allByRole(role, name)).length === 0, `${role} ${String(name)} gone`);

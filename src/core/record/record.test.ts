@@ -105,7 +105,7 @@ test('an untouched record holds, and says where it ends as prints do', () => {
   const head = at(bundle.receipts, 11);
   expect(result).toEqual({
     ok: true,
-    value: { job: 'quillmere', subjects: 3, events: 12, head: { number: 12, head: head.head } },
+    value: { job: 'quillmere', subjects: 3, events: 12, photos: [], head: { number: 12, head: head.head } },
   });
   expect(headCode(head)).toMatch(/^12 · [0-9a-f]{4}-[0-9a-f]{4}$/);
 });

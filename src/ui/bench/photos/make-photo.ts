@@ -1,5 +1,6 @@
 import { fail, hashBytes, ok, refuse, type Result } from '@/core/kernel';
 import { HEAD_BYTES, MAX_PHOTO_BYTES, mayOpen, PHOTO_SIDE, readJpeg } from '@/core/photo';
+import { PHOTO_INK } from '../../theme/photo-ink';
 
 /** A line drawn on a photo: points as shares of its width and height, 0 to 1. */
 export type Stroke = readonly { readonly x: number; readonly y: number }[];
@@ -40,8 +41,8 @@ export function paint(
   context.lineCap = 'round';
   context.lineJoin = 'round';
   for (const [color, times] of [
-    ['#15181B', 2],
-    ['#FFB733', 1],
+    [PHOTO_INK.edge, 2],
+    [PHOTO_INK.line, 1],
   ] as const) {
     context.strokeStyle = color;
     context.lineWidth = STROKE * Math.max(width, height) * times;
