@@ -1,6 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { asHeld, type WorkCommand } from '@/core/record';
 import type { SummaryView, TerminationView } from '@/core/termination-view';
+import { tinyJpeg } from '@/server/testing/jpeg';
 import { cookieOf, doneIn, seenIn, sessionOf, type Session } from '../e2e/session';
 import { verifyRecord } from '../cli/verify';
 import type { Row } from './row';
@@ -33,26 +34,11 @@ async function command(
   return { done, ms: performance.now() - from };
 }
 
-const segment = (marker: number, body: readonly number[]): number[] => [
-  0xff,
-  marker,
-  (body.length + 2) >> 8,
-  (body.length + 2) & 255,
-  ...body,
-];
-
 /** As many bytes as a tablet's photo has, another one each time. */
-function photo(): string {
-  const scan = randomBytes(300_000).map((byte) => (byte === 0xff ? 0xfe : byte));
-  const head = [
-    0xff,
-    0xd8,
-    ...segment(0xdb, [0, ...Array.from({ length: 64 }, () => 1)]),
-    ...segment(0xc0, [8, 4, 176, 6, 64, 1, 1, 17, 0]),
-    ...segment(0xda, [1, 1, 0, 0, 63, 0]),
-  ];
-  return Buffer.concat([Buffer.from(head), scan, Buffer.from([0xff, 0xd9])]).toString('base64');
-}
+const photo = (): string => {
+  const scan = Array.from(randomBytes(300_000), (byte) => (byte === 0xff ? 0xfe : byte));
+  return Buffer.from(tinyJpeg({ width: 1600, height: 1200, scan })).toString('base64');
+};
 
 /** Ends of the demo that can be worked at, planned where they are not. */
 async function endsToWorkAt(address: string, session: Session): Promise<TerminationView[]> {

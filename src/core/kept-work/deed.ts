@@ -79,6 +79,9 @@ export function baseOf(events: readonly Pick<EventView, 'seq' | 'hash'>[], planH
 export const MOST_KEPT = 500;
 
 export const deedId = (deed: Deed): string => (deed.kind === 'work' ? deed.input.id : deed.id);
+/** SHA-256 of the photos that a deed names. */
+export const deedPhotos = (deed: Deed): readonly string[] =>
+  deed.kind === 'work' && deed.input.command.kind === 'confirm' ? (deed.input.command.photos ?? []) : [];
 export const deedAt = (deed: Deed): string => (deed.kind === 'work' ? deed.input.at : deed.at);
 
 /** One name for a subject, for stores and lists. */

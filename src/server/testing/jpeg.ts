@@ -2,6 +2,8 @@ interface Tiny {
   readonly width?: number;
   readonly height?: number;
   readonly remark?: string;
+  /** What stands for its picture; no byte of it is 0xff. */
+  readonly scan?: readonly number[];
 }
 
 const segment = (marker: number, body: readonly number[]): number[] => [
@@ -12,8 +14,8 @@ const segment = (marker: number, body: readonly number[]): number[] => [
   ...body,
 ];
 
-/** A JPEG of a handful of bytes, with a remark as a camera leaves one. Its picture is nothing that anybody would look at. */
-export function tinyJpeg({ width = 16, height = 16, remark = '' }: Tiny): Uint8Array {
+/** A JPEG of a handful of bytes, or of as many as it is given, with a remark as a camera leaves one. Its picture is nothing that anybody would look at. */
+export function tinyJpeg({ width = 16, height = 16, remark = '', scan = [1, 2, 3] }: Tiny): Uint8Array {
   const [high, low] = [(n: number) => n >> 8, (n: number) => n & 255];
   return Uint8Array.from([
     0xff,
@@ -22,9 +24,7 @@ export function tinyJpeg({ width = 16, height = 16, remark = '' }: Tiny): Uint8A
     ...segment(0xdb, [0, ...Array.from({ length: 64 }, () => 1)]),
     ...segment(0xc0, [8, high(height), low(height), high(width), low(width), 1, 1, 17, 0]),
     ...segment(0xda, [1, 1, 0, 0, 63, 0]),
-    1,
-    2,
-    3,
+    ...scan,
     0xff,
     0xd9,
   ]);

@@ -1,6 +1,6 @@
 'use client';
 import type { Reading } from '@/core/cable-measurement';
-import { mayKeep, type Base } from '@/core/kept-work';
+import { deedAt, mayKeep, type Base } from '@/core/kept-work';
 import { ok, refuse, type Result } from '@/core/kernel';
 import type { SubjectRef } from '@/core/record';
 import { inReach, lastContact, lostContact } from '../data/contact';
@@ -29,8 +29,7 @@ export function useKeptReading({ subject, base, kept }: At) {
     const contact = lastContact();
     const at = new Date().toISOString();
     const last = kept[kept.length - 1];
-    const before = last === undefined ? null : last.deed.kind === 'work' ? last.deed.input.at : last.deed.at;
-    const may = mayKeep(at, contact, before);
+    const may = mayKeep(at, contact, last === undefined ? null : deedAt(last.deed));
     if (!may.ok) return may;
     if (contact === null) throw new Error('nothing is kept where the server was never heard');
     await keep(

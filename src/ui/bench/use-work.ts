@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { mayKeep, type Base, type GoneOn, type KeptDeed } from '@/core/kept-work';
+import { deedAt, deedPhotos, mayKeep, type Base, type GoneOn, type KeptDeed } from '@/core/kept-work';
 import { fail, ok, type Problem, type Result } from '@/core/kernel';
 import type { Person, Step, SubjectRef, WorkCommand, WorkInput, WorkOutcome } from '@/core/record';
 import { inReach, lastContact, lostContact } from '../data/contact';
@@ -36,9 +36,6 @@ interface Work {
 const mayBeKept = (command: WorkCommand, steps: readonly Step[]): boolean =>
   command.kind !== 'recut' &&
   !(command.kind === 'confirm' && steps.some((s) => s.id === command.stepId && s.kind === 'sign'));
-
-const photosOf = ({ deed }: KeptDeed): readonly string[] =>
-  deed.kind === 'work' && deed.input.command.kind === 'confirm' ? (deed.input.command.photos ?? []) : [];
 
 /** The photos first, then the step that names them. */
 async function withPhotos<T>(
@@ -85,7 +82,7 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
   /** What stands against keeping it, by the clock of this device and by the rules of the work; else what it comes to. */
   const weighed = (deed: KeptDeed, at: string): Result<{ readonly waste: string | null }> => {
     const last = kept[kept.length - 1];
-    const may = mayKeep(at, lastContact(), last === undefined ? null : deedTime(last));
+    const may = mayKeep(at, lastContact(), last === undefined ? null : deedAt(last.deed));
     if (!may.ok) return may;
     const { stopped, waste: gone } = judge([...kept, deed]);
     return stopped === null ? ok({ waste: gone }) : fail(stopped.problems);
@@ -97,7 +94,7 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
       refused(may.problems);
       return;
     }
-    await spendPhotos(photosOf(deed));
+    await spendPhotos(deedPhotos(deed.deed));
     await keep(deed, false);
     setProblems([]);
     setWaste(may.value.waste);
@@ -115,7 +112,7 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
     }
     // A browser that keeps nothing works as long as the server answers.
     const n = await keep(deed, true).catch(() => null);
-    const photos = photosOf(deed);
+    const photos = deedPhotos(deed.deed);
     const result = await inTime<Result<WorkOutcome>>(
       withPhotos(subject.job, photos, () => say('work', subject, input)),
       ANSWER_MS,
@@ -175,8 +172,6 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
 }
 
 const NEVER = { server: '', device: '' };
-
-const deedTime = ({ deed }: StoredDeed): string => (deed.kind === 'work' ? deed.input.at : deed.at);
 
 const TITLES: Readonly<Record<WorkCommand['kind'], string>> = {
   confirm: 'A step',

@@ -1,6 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import {
   baseOf,
+  deedPhotos,
   MOST_KEPT,
   type Conflict,
   type KeptBatch,
@@ -74,9 +75,7 @@ function firstRun(deeds: readonly StoredDeed[]): readonly StoredDeed[] {
 
 /** Photos that these deeds name. */
 const photosOf = (deeds: readonly StoredDeed[]): readonly string[] =>
-  deeds.flatMap(({ deed }) =>
-    deed.kind === 'work' && deed.input.command.kind === 'confirm' ? (deed.input.command.photos ?? []) : [],
-  );
+  deeds.flatMap((d) => deedPhotos(d.deed));
 
 interface Sent {
   readonly result: Result<KeptOutcome>;

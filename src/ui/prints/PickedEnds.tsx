@@ -9,12 +9,12 @@ export const tagOf = (row: SummaryView): string => `${row.cable}/${row.end}`;
 
 interface Props {
   readonly rows: readonly SummaryView[];
-  readonly dropped: ReadonlySet<string>;
+  readonly isPicked: (tag: string) => boolean;
   readonly onPut: (tag: string, on: boolean) => void;
 }
 
 /** Ends, each to be taken or not: for a print, or along. */
-export const PickedEnds = ({ rows, dropped, onPut }: Props) => (
+export const PickedEnds = ({ rows, isPicked, onPut }: Props) => (
   <Box
     component="ul"
     aria-label="Ends"
@@ -38,7 +38,7 @@ export const PickedEnds = ({ rows, dropped, onPut }: Props) => (
           sx={{ minHeight: 44, borderBottom: '1px solid', borderColor: 'divider' }}
         >
           <Tick
-            checked={!dropped.has(tag)}
+            checked={isPicked(tag)}
             onChange={(on) => onPut(tag, on)}
             label={
               <Box component="span" sx={{ display: 'flex', alignItems: 'center', gap: 1.25 }}>

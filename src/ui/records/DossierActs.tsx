@@ -1,10 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
 import { useMadeFile } from '../common/use-made-file';
 import { Acts } from '../kit-of-parts/Acts';
-import { Problems } from '../kit-of-parts/Problems';
-import { Progress } from '../kit-of-parts/Progress';
+import { Making } from '../kit-of-parts/Making';
 
 interface Props {
   readonly job: string;
@@ -39,23 +37,7 @@ export function DossierActs({ job, of, name, end = '' }: Props) {
           Record and photos, to check elsewhere (zip)
         </Button>
       </Acts>
-      {file.progress ? (
-        <div role="status">
-          <Acts>
-            <Progress label="Records" share={file.progress.done / Math.max(1, file.progress.of)} />
-            {file.progress.done} of {file.progress.of}
-            <Button variant="outlined" size="small" onClick={file.cancel}>
-              Cancel
-            </Button>
-          </Acts>
-        </div>
-      ) : null}
-      {file.said === '' ? null : (
-        <Typography role="status" sx={{ my: 1, fontWeight: 650 }}>
-          {file.said}
-        </Typography>
-      )}
-      <Problems problems={file.problems} />
+      <Making label="Records" work={file} />
     </>
   );
 }

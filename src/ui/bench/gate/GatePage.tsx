@@ -5,6 +5,7 @@ import { judgeGate, NOTHING_SAID, type GateAnswers, type Hazard } from '@/core/a
 import type { Problem } from '@/core/kernel';
 import { Caution } from '../../kit-of-parts/Caution';
 import { Facts } from '../../kit-of-parts/Facts';
+import type { PadKind } from '../../kit-of-parts/Keypad';
 import { Problems } from '../../kit-of-parts/Problems';
 import { PadField } from '../../kit-of-parts/PadField';
 import { Segments } from '../../kit-of-parts/Segments';
@@ -92,6 +93,25 @@ interface PermitProps {
   readonly onSay: (more: Partial<GateAnswers>) => void;
 }
 
+interface Asked {
+  readonly name: 'permit' | 'permitUntil' | 'gasRead' | 'gasAllowed' | 'gasTestedAt' | 'gasStandsMin';
+  readonly label: string;
+  readonly kind?: PadKind;
+  readonly unit?: string;
+  readonly placeholder?: string;
+}
+
+const ASKED: readonly Asked[] = [
+  { name: 'permit', label: 'Permit number', kind: 'code' },
+  { name: 'permitUntil', label: 'Holds until', kind: 'code', placeholder: '16:00' },
+];
+const ASKED_OF_GAS: readonly Asked[] = [
+  { name: 'gasRead', label: 'Gas test showed', unit: '% LEL' },
+  { name: 'gasAllowed', label: 'Permit allows', unit: '% LEL' },
+  { name: 'gasTestedAt', label: 'Tested at', kind: 'code', placeholder: '13:40' },
+  { name: 'gasStandsMin', label: 'A test stands for', unit: 'min' },
+];
+
 function Permit({ answers, hazard, onSay }: PermitProps) {
   const ticks: readonly (readonly [keyof GateAnswers, string])[] = [
     ['coversTablet', 'The permit names this tablet with its camera'],
@@ -103,54 +123,15 @@ function Permit({ answers, hazard, onSay }: PermitProps) {
   return (
     <>
       <Box sx={FIELDS}>
-        <PadField
-          name="permit"
-          label="Permit number"
-          kind="code"
-          value={answers.permit}
-          onChange={(permit) => onSay({ permit })}
-        />
-        <PadField
-          name="permitUntil"
-          label="Holds until"
-          placeholder="16:00"
-          kind="code"
-          value={answers.permitUntil}
-          onChange={(permitUntil) => onSay({ permitUntil })}
-        />
-        {hazard.gas ? (
-          <>
-            <PadField
-              name="gasRead"
-              label="Gas test showed"
-              unit="% LEL"
-              value={answers.gasRead}
-              onChange={(gasRead) => onSay({ gasRead })}
-            />
-            <PadField
-              name="gasAllowed"
-              label="Permit allows"
-              unit="% LEL"
-              value={answers.gasAllowed}
-              onChange={(gasAllowed) => onSay({ gasAllowed })}
-            />
-            <PadField
-              name="gasTestedAt"
-              label="Tested at"
-              placeholder="13:40"
-              kind="code"
-              value={answers.gasTestedAt}
-              onChange={(gasTestedAt) => onSay({ gasTestedAt })}
-            />
-            <PadField
-              name="gasStandsMin"
-              label="A test stands for"
-              unit="min"
-              value={answers.gasStandsMin}
-              onChange={(gasStandsMin) => onSay({ gasStandsMin })}
-            />
-          </>
-        ) : null}
+        {[...ASKED, ...(hazard.gas ? ASKED_OF_GAS : [])].map(({ name, ...field }) => (
+          <PadField
+            key={name}
+            name={name}
+            {...field}
+            value={answers[name]}
+            onChange={(text) => onSay({ [name]: text })}
+          />
+        ))}
       </Box>
       <Ticks
         checks={ticks.map(([, words]) => words)}
