@@ -109,7 +109,8 @@ export async function benchBenches(address: string): Promise<Row[]> {
         fitter,
         'work',
         [{ kind: 'termination', ...ref }, input],
-        ['viewTermination', ref],
+        // As the page asks: without the choice where it is the one that it has.
+        view.choiceHash === null ? ['viewTermination', ref] : ['viewTerminationAgain', ref, view.choiceHash],
       );
       if (!done.result.ok)
         throw new Error(`refused at ${view.tag}: ${done.result.problems?.[0]?.message ?? 'without a word'}`);

@@ -23,14 +23,29 @@ export const lookLoose = async (
   return who.ok ? gate.lookLoose(name, given, who.value, more) : who;
 };
 
-export const actLoose = async (
+interface DoneAndSeen {
+  readonly done: Awaited<ReturnType<typeof gate.actLoose>>;
+  /** Null where nothing was asked for. */
+  readonly seen: Awaited<ReturnType<typeof gate.lookLoose>> | null;
+}
+
+/** Does something and then, for the same person, looks up what `show` asks for in view of what came of it. */
+export async function actAndLook(
   name: gate.WriteName,
   given: readonly unknown[],
-  more?: More,
-): ReturnType<typeof gate.actLoose> => {
+  more: More,
+  show: (
+    done: DoneAndSeen['done'],
+  ) => { readonly name: gate.ReadName; readonly given: readonly unknown[] } | null,
+): Promise<DoneAndSeen> {
   const who = await currentActor();
-  return who.ok ? gate.actLoose(name, given, who.value, more) : who;
-};
+  if (!who.ok) return { done: who, seen: null };
+  return gate.inOneRequest(async () => {
+    const done = await gate.actLoose(name, given, who.value, more);
+    const asked = show(done);
+    return { done, seen: asked && (await gate.lookLoose(asked.name, asked.given, who.value)) };
+  });
+}
 
 export const followJob = async (
   job: string,

@@ -30,7 +30,11 @@ export function connect(): Connected {
     connectTimeout: 3000,
     jsonStrings: true,
   });
-  pool.pool.on('connection', limitQueries);
+  pool.pool.on('connection', (connection) => {
+    limitQueries(connection);
+    // For all of its transactions: each would ask for it by a statement of its own.
+    connection.query('SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED');
+  });
   holder.amberCollarDatabase = {
     pool,
     name: new URL(url).pathname.slice(1),
@@ -110,7 +114,7 @@ const APART_MS = 25;
 export async function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     try {
-      return await connect().database.transaction((tx) => work(tx), { isolationLevel: 'read committed' });
+      return await connect().database.transaction((tx) => work(tx));
     } catch (error) {
       if (attempt === ATTEMPTS || !isCollision(error)) throw error;
       await new Promise((again) => setTimeout(again, Math.random() * APART_MS * attempt));

@@ -10,22 +10,45 @@ export class LateWrite extends Error {
   }
 }
 
-const waiting = new WeakMap<Tx, (() => void)[]>();
+/** What a transaction leaves for its end. */
+interface Left {
+  readonly before: (() => Promise<void>)[];
+  readonly after: (() => void)[];
+}
+const waiting = new WeakMap<Tx, Left>();
 
-/** Remembers what is to be done when this transaction is certain, and only then. */
-export function afterCommit(tx: Tx, work: () => void): void {
-  waiting.set(tx, [...(waiting.get(tx) ?? []), work]);
+function leftBy(tx: Tx): Left {
+  const left = waiting.get(tx);
+  if (left === undefined)
+    throw new Error('a transaction that is not run by `committed` has no end to leave work for');
+  return left;
 }
 
-/** Runs work in a transaction and, when it is certain, what it left with `afterCommit`. */
+/** Remembers what is to be done when this transaction is certain, and only then. */
+export const afterCommit = (tx: Tx, work: () => void): unknown => leftBy(tx).after.push(work);
+
+/** Leaves to the end of this transaction what others have to wait for while it is written: so they wait for the end alone. */
+export const beforeCommit = (tx: Tx, work: () => Promise<void>): unknown => leftBy(tx).before.push(work);
+
+/** Writes now what was left to the end, since it is about to be read. Outside of a transaction nothing was left. */
+export async function settled(tx: Tx): Promise<void> {
+  const before = waiting.get(tx)?.before ?? [];
+  for (let work = before.shift(); work !== undefined; work = before.shift()) await work();
+}
+
+/** Runs work in a transaction, at its end what it left with `beforeCommit` and, when it is certain, with `afterCommit`. */
 export async function committed<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
-  let last: Tx | null = null;
-  const result = await withTransaction((tx) => {
+  let after: readonly (() => void)[] = [];
+  const result = await withTransaction(async (tx) => {
+    const left: Left = { before: [], after: [] };
+    waiting.set(tx, left);
+    const done = await work(tx);
+    await settled(tx);
     // Of several attempts only the last one counts.
-    last = tx;
-    return work(tx);
+    after = left.after;
+    return done;
   });
-  for (const task of last === null ? [] : (waiting.get(last) ?? [])) task();
+  for (const task of after) task();
   return result;
 }
 

@@ -10,6 +10,7 @@ const LOOKS: {
   readonly [N in LookName]: N extends ReadName ? Same<ValueOf<N>, Looks[N]['value']> : never;
 } = {
   viewTermination: true,
+  viewTerminationAgain: true,
   viewCrossing: true,
   viewCompound: true,
   viewSummaries: true,

@@ -122,13 +122,24 @@ export type EventBody<K extends EventKind = EventKind> = InferType<(typeof EVENT
 
 const isKind = (kind: string): kind is EventKind => EVENT_KINDS.some((k) => k === kind);
 
+// Of the schemas of all kinds the compiler knows only that each is one.
+const read = (kind: EventKind, body: unknown): Result<EventBody> =>
+  validate<Schema<EventBody>>(EVENT_BODIES[kind] as Schema<EventBody>, body);
+
+/** What bodies were read to: one that has been written never changes, and is asked for many times in a view. */
+const known = new WeakMap<object, { readonly kind: EventKind; readonly result: Result<EventBody> }>();
+
 /** What an event holds, when it is what events of its kind hold; else why it is not. */
 export function readBody<K extends EventKind>(kind: K, body: unknown): Result<EventBody<K>>;
 export function readBody(kind: string, body: unknown): Result<EventBody>;
 export function readBody(kind: string, body: unknown): Result<EventBody> {
   if (!isKind(kind)) return refuse('kind', 'is no kind of event', kind);
-  // Of the schemas of all kinds the compiler knows only that each is one.
-  return validate<Schema<EventBody>>(EVENT_BODIES[kind] as Schema<EventBody>, body);
+  if (typeof body !== 'object' || body === null) return read(kind, body);
+  const before = known.get(body);
+  if (before?.kind === kind) return before.result;
+  const result = read(kind, body);
+  known.set(body, { kind, result });
+  return result;
 }
 
 /** SHA-256 of the photos that an event names; none where it names none. */

@@ -123,6 +123,8 @@ export interface TerminationView {
   readonly barrier: TrailView | null;
   readonly measureProblems: readonly Problem[];
   readonly choice: ChoiceView | null;
+  /** Names what `choice` holds; null where it is null. */
+  readonly choiceHash: string | null;
   /** What was asked and not answered, with what each answer would change. */
   readonly questions: readonly QuestionView[];
   readonly plan: {
@@ -144,6 +146,11 @@ export interface TerminationView {
   readonly events: readonly EventView[];
   readonly chainFaults: readonly ChainFault[];
   readonly collar: CollarState;
+}
+
+/** The same for whoever has its choice already, which is most of it and seldom changes: left out where it is the one that they have. */
+export interface TerminationAgain extends Omit<TerminationView, 'choice'> {
+  readonly choice: ChoiceView | null | 'as before';
 }
 
 /** One end whose chamber is filled, as the job's compound place shows it. */

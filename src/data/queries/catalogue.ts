@@ -1,4 +1,5 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
+import { unionAll } from 'drizzle-orm/mysql-core';
 import {
   isLaterSheet,
   missingForProcedure,
@@ -46,118 +47,187 @@ export interface CrossingSheets {
   readonly seals: SealSheets;
 }
 
-// A revision never changes once it is stored, so what was parsed once may be kept.
-const parsed = new Map<string, StoredFamily>();
-const KEPT = 500;
+// A revision never changes once it is stored, and its hash stands beside it: what was read of it once may be kept.
+const families = new Map<string, IssuedFamily>();
+const parts = new Map<string, StoredPart>();
+const catalogues = new Map<string, StoredCatalogue>();
+const KEPT = 2000;
+const KEPT_CATALOGUES = 8;
 
-function storedFamily(row: { id: number; hash: string; body: string }): StoredFamily {
-  const key = `${row.id} ${row.hash}`;
-  const known = parsed.get(key);
-  if (known) return known;
+interface IssuedFamily extends StoredFamily {
+  readonly code: string;
+  readonly issued: string;
+}
+
+interface PartValues {
+  readonly adaptor: Adaptor;
+  readonly accessory: Accessory;
+  readonly compound: Compound;
+  readonly frameSheet: FrameSheet;
+  readonly plugSheet: SealSheets['plugSheets'][number];
+  readonly sleeveSheet: SealSheets['sleeveSheets'][number];
+  readonly wrapSheet: SealSheets['wrapSheets'][number];
+}
+type PartKind = keyof PartValues;
+interface PartOf<K extends PartKind> {
+  readonly kind: K;
+  readonly value: PartValues[K];
+}
+type StoredPart = { readonly [K in PartKind]: PartOf<K> }[PartKind];
+
+const PARTS: { readonly [K in PartKind]: (body: string, id: number) => PartOf<K> } = {
+  adaptor: (body, id) => ({ kind: 'adaptor', value: ADAPTOR.parse(body, id) }),
+  accessory: (body, id) => ({ kind: 'accessory', value: ACCESSORY.parse(body, id) }),
+  compound: (body, id) => ({ kind: 'compound', value: COMPOUND.parse(body, id) }),
+  frameSheet: (body, id) => ({ kind: 'frameSheet', value: FRAME_SHEET.parse(body, id) }),
+  plugSheet: (body, id) => ({ kind: 'plugSheet', value: PLUG_SHEET.parse(body, id) }),
+  sleeveSheet: (body, id) => ({ kind: 'sleeveSheet', value: SLEEVE_SHEET.parse(body, id) }),
+  wrapSheet: (body, id) => ({ kind: 'wrapSheet', value: WRAP_SHEET.parse(body, id) }),
+};
+
+interface Named {
+  readonly id: number;
+  readonly hash: string;
+}
+const nameOf = ({ id, hash }: Named): string => `${id} ${hash}`;
+
+/** What these rows hold, in their order; only what is not known yet is read from the database. */
+async function known<T>(
+  rows: readonly Named[],
+  kept: Map<string, T>,
+  read: (ids: readonly number[]) => Promise<readonly (readonly [Named, T])[]>,
+): Promise<T[]> {
+  const unknown = rows.filter((row) => !kept.has(nameOf(row)));
+  if (kept.size + unknown.length > KEPT) kept.clear();
+  const missing = rows.filter((row) => !kept.has(nameOf(row))).map((row) => row.id);
+  if (missing.length > 0) for (const [row, value] of await read(missing)) kept.set(nameOf(row), value);
+  return rows.flatMap((row) => kept.get(nameOf(row)) ?? []);
+}
+
+function storedFamily(row: typeof familyRevision.$inferSelect): IssuedFamily {
+  const before = families.get(nameOf(row));
+  if (before !== undefined) return before;
   const family = FAMILY.parse(row.body, row.id);
   // Asked anew and not read from the import: what this release can carry out may be more than the one that imported it could.
-  const stored = { id: row.id, family, planOnly: missingForProcedure(family).length > 0 };
-  if (parsed.size >= KEPT) parsed.clear();
-  parsed.set(key, stored);
+  const planOnly = missingForProcedure(family).length > 0;
+  const stored = { id: row.id, family, planOnly, code: row.code, issued: family.sheet.issued };
+  families.set(nameOf(row), stored);
   return stored;
 }
 
-/** Ids of the revisions in force: of each family the one whose sheet was issued last, of one date the one that came in last. */
-async function familiesInForce(tx: Tx): Promise<number[]> {
-  const all = await tx
-    .select({
-      id: familyRevision.id,
-      code: familyRevision.code,
-      issued: sql<string>`JSON_VALUE(${familyRevision.body}, '$.sheet.issued')`,
-    })
+const readFamilies = (tx: Tx) => async (ids: readonly number[]) => {
+  const rows = await tx
+    .select()
     .from(familyRevision)
-    .orderBy(familyRevision.id);
-  const newest = new Map<string, { id: number; issued: string }>();
-  for (const row of all) {
-    const known = newest.get(row.code);
-    if (known === undefined || isLaterSheet(row, known)) newest.set(row.code, row);
+    .where(inArray(familyRevision.id, [...ids]));
+  return rows.map((row) => [row, storedFamily(row)] as const);
+};
+
+const readParts = (tx: Tx) => async (ids: readonly number[]) => {
+  const rows = await tx
+    .select()
+    .from(partRevision)
+    .where(inArray(partRevision.id, [...ids]));
+  return rows.map((row) => [row, PARTS[row.kind](row.body, row.id)] as const);
+};
+
+/** Of each name the one whose sheet was issued last; of one date the one that came in last. */
+function newest<T>(
+  all: readonly T[],
+  code: (one: T) => string,
+  sheet: (one: T) => { readonly issued: string },
+) {
+  const found = new Map<string, T>();
+  for (const one of all) {
+    const before = found.get(code(one));
+    if (before === undefined || isLaterSheet(sheet(one), sheet(before))) found.set(code(one), one);
   }
-  return [...newest.values()].map((r) => r.id);
+  return [...found.values()];
 }
 
-/** The revision in force of every family, or of those that a job uses, and the newest of every part. What is stored was validated when it came in. */
+const ofKind = <K extends PartKind>(all: readonly StoredPart[], kind: K): PartValues[K][] =>
+  all.filter((p): p is StoredPart & PartOf<K> => p.kind === kind).map((p) => p.value);
+
+const sheetsOf = (all: readonly StoredPart[]): CrossingSheets => ({
+  frames: ofKind(all, 'frameSheet'),
+  seals: {
+    plugSheets: ofKind(all, 'plugSheet'),
+    sleeveSheets: ofKind(all, 'sleeveSheet'),
+    wrapSheets: ofKind(all, 'wrapSheet'),
+  },
+});
+
+const listParts = (tx: Tx) =>
+  tx.select({ id: partRevision.id, hash: partRevision.hash }).from(partRevision).orderBy(partRevision.id);
+
+/** What there is, in one question, since it is asked at every step of a bench. */
+async function listRevisions(tx: Tx): Promise<{ readonly families: Named[]; readonly parts: Named[] }> {
+  const rows = await unionAll(
+    tx
+      .select({ id: familyRevision.id, hash: familyRevision.hash, of: sql<string>`'family'` })
+      .from(familyRevision),
+    tx.select({ id: partRevision.id, hash: partRevision.hash, of: sql<string>`'part'` }).from(partRevision),
+  );
+  const sorted = rows.sort((a, b) => a.id - b.id);
+  return {
+    families: sorted.filter((r) => r.of === 'family'),
+    parts: sorted.filter((r) => r.of === 'part'),
+  };
+}
+
+/**
+ * The revision in force of every family, or of those that a job uses, and the newest of every part. What is stored was validated when it came in.
+ * As long as nothing came in, it is the same object.
+ */
 export async function loadCatalogue(
   tx: Tx,
   inUse: readonly string[] | null = null,
 ): Promise<StoredCatalogue> {
-  const ids = await familiesInForce(tx);
-  const families =
-    ids.length === 0
-      ? []
-      : await tx
-          .select()
-          .from(familyRevision)
-          .where(inArray(familyRevision.id, ids))
-          .orderBy(familyRevision.code);
-  const parts = await tx
-    .select()
-    .from(partRevision)
-    .where(inArray(partRevision.kind, ['adaptor', 'accessory', 'compound']))
-    .orderBy(partRevision.id);
-  const adaptors = new Map<string, Adaptor>();
-  const accessories = new Map<string, Accessory>();
-  const compounds = new Map<string, Compound>();
-  for (const part of parts) {
-    if (part.kind === 'adaptor') adaptors.set(part.partNumber, ADAPTOR.parse(part.body, part.partNumber));
-    else if (part.kind === 'accessory')
-      accessories.set(part.partNumber, ACCESSORY.parse(part.body, part.partNumber));
-    else {
-      const compound = COMPOUND.parse(part.body, part.partNumber);
-      const known = compounds.get(compound.product);
-      if (known === undefined || isLaterSheet(compound.sheet, known.sheet))
-        compounds.set(compound.product, compound);
-    }
-  }
-  return {
-    families: families.filter((f) => inUse === null || inUse.includes(f.code)).map(storedFamily),
-    adaptors: [...adaptors.values()],
-    accessories: [...accessories.values()],
-    compounds: [...compounds.values()],
-    ...(await sheetsOf(tx)),
+  const { families: familyRows, parts: partRows } = await listRevisions(tx);
+  const key = JSON.stringify([inUse, familyRows.map(nameOf), partRows.map(nameOf)]);
+  const before = catalogues.get(key);
+  if (before !== undefined) return before;
+  const inForce = newest(
+    await known(familyRows, families, readFamilies(tx)),
+    (f) => f.code,
+    (f) => f,
+  );
+  const all = await known(partRows, parts, readParts(tx));
+  const { frames, seals } = sheetsOf(all);
+  const catalogue: StoredCatalogue = {
+    families: inForce
+      .filter((f) => inUse === null || inUse.includes(f.code))
+      .sort((a, b) => (a.code < b.code ? -1 : 1)),
+    // Later figures of a part take the place of its first ones.
+    adaptors: [...new Map(ofKind(all, 'adaptor').map((a) => [a.partNumber, a])).values()],
+    accessories: [...new Map(ofKind(all, 'accessory').map((a) => [a.partNumber, a])).values()],
+    compounds: newest(
+      ofKind(all, 'compound'),
+      (c) => c.product,
+      (c) => c.sheet,
+    ),
+    frameSheets: frames,
+    seals,
   };
+  const [oldest] = catalogues.keys();
+  if (catalogues.size >= KEPT_CATALOGUES && oldest !== undefined) catalogues.delete(oldest);
+  catalogues.set(key, catalogue);
+  return catalogue;
 }
-
-const SHEET_KINDS = ['frameSheet', 'plugSheet', 'sleeveSheet', 'wrapSheet'] as const;
 
 /** Every revision of every sheet that crossings stand on, oldest first. */
 export async function loadCrossingSheets(tx: Tx): Promise<CrossingSheets> {
-  const rows = await tx
-    .select({ id: partRevision.id, kind: partRevision.kind, body: partRevision.body })
-    .from(partRevision)
-    .where(inArray(partRevision.kind, [...SHEET_KINDS]))
-    .orderBy(partRevision.id);
-  const read = <T>(
-    kind: (typeof SHEET_KINDS)[number],
-    by: { readonly parse: (text: string, where: number) => T },
-  ) => rows.filter((r) => r.kind === kind).map((r) => by.parse(r.body, r.id));
-  return {
-    frames: read('frameSheet', FRAME_SHEET),
-    seals: {
-      plugSheets: read('plugSheet', PLUG_SHEET),
-      sleeveSheets: read('sleeveSheet', SLEEVE_SHEET),
-      wrapSheets: read('wrapSheet', WRAP_SHEET),
-    },
-  };
-}
-
-async function sheetsOf(tx: Tx): Promise<Pick<StoredCatalogue, 'frameSheets' | 'seals'>> {
-  const { frames, seals } = await loadCrossingSheets(tx);
-  return { frameSheets: frames, seals };
+  return sheetsOf(await known(await listParts(tx), parts, readParts(tx)));
 }
 
 /** Every revision of one family, oldest first. */
 export async function loadRevisionsOf(tx: Tx, code: string): Promise<Family[]> {
   const rows = await tx
-    .select()
+    .select({ id: familyRevision.id, hash: familyRevision.hash })
     .from(familyRevision)
     .where(eq(familyRevision.code, code))
     .orderBy(familyRevision.id);
-  return rows.map((row) => storedFamily(row).family);
+  return (await known(rows, families, readFamilies(tx))).map((f) => f.family);
 }
 
 export async function findFamilyRevision(tx: Tx, id: number): Promise<StoredFamily | null> {

@@ -114,6 +114,24 @@ export async function rolesInJob(tx: Tx, personId: string, slug: string): Promis
   return rows.map((r) => r.role);
 }
 
+/** A person, and what they are in the job of that slug. */
+export async function personInJob(
+  tx: Tx,
+  personId: string,
+  slug: string,
+): Promise<{ readonly person: PersonRow; readonly roles: readonly Role[] } | null> {
+  const rows = await tx
+    .select({ person, role: membership.role, slug: job.slug })
+    .from(person)
+    .leftJoin(membership, and(eq(membership.personId, person.id), isNull(membership.endedAt)))
+    .leftJoin(job, and(eq(membership.jobId, job.id), eq(job.slug, slug)))
+    .where(eq(person.id, personId));
+  const [first] = rows;
+  if (first === undefined) return null;
+  const here = rows.filter((r) => r.slug !== null);
+  return { person: personRow(first.person), roles: here.flatMap((r) => r.role ?? []) };
+}
+
 /** What a person is, in any job. */
 export async function rolesAnywhere(tx: Tx, personId: string): Promise<Role[]> {
   const rows = await tx

@@ -13,8 +13,21 @@ export interface StoredPlan {
   readonly plan: TerminationPlan;
   readonly actor: string;
   readonly madeAt: Date;
-  /** Is what is stored still what was hashed when it was made? Works the hash out again: asked where work stands on the plan. */
+  /** Is what is stored still what was hashed when it was made? Works the hash out: asked where work stands on the plan. */
   readonly intact: () => boolean;
+}
+
+const MOST_KNOWN = 2000;
+const hashes = new Map<string, string>();
+
+/** The hash of what is stored; of the same text it is worked out once. */
+function hashOfStored(body: string): string {
+  const before = hashes.get(body);
+  if (before !== undefined) return before;
+  if (hashes.size >= MOST_KNOWN) hashes.clear();
+  const hash = hashOf(JSON.parse(body) as unknown);
+  hashes.set(body, hash);
+  return hash;
 }
 
 const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
@@ -25,7 +38,7 @@ const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
   plan: PLAN.parse(row.body, row.id),
   actor: row.actor,
   madeAt: row.madeAt,
-  intact: () => hashOf(JSON.parse(row.body) as unknown) === row.planHash,
+  intact: () => hashOfStored(row.body) === row.planHash,
 });
 
 /** The plans in force, at most one for each termination. */
@@ -106,7 +119,7 @@ export async function plansOfTerminations(tx: Tx, terminationIds: readonly numbe
     subjectId: row.terminationId,
     planHash: row.planHash,
     body: JSON.parse(row.body) as unknown,
-    intact: () => hashOf(JSON.parse(row.body) as unknown) === row.planHash,
+    intact: () => hashOfStored(row.body) === row.planHash,
   }));
 }
 

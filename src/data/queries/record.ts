@@ -11,7 +11,21 @@ export interface StoredReceipt extends Receipt {
   readonly subjectId: number;
 }
 
-function storedEvent({
+const MOST_KNOWN = 20_000;
+const known = new Map<string, StoredEvent>();
+
+/** Rows that are the same in every column are one object: what was worked out of it once is known then. */
+function storedEvent(row: typeof recordEvent.$inferSelect): StoredEvent {
+  const text = JSON.stringify(row);
+  const before = known.get(text);
+  if (before !== undefined) return before;
+  if (known.size >= MOST_KNOWN) known.clear();
+  const event = readEvent(row);
+  known.set(text, event);
+  return event;
+}
+
+function readEvent({
   jobId: _,
   body,
   receivedAt,
@@ -147,6 +161,20 @@ export async function loadHead(
   return row ? { count: row.n, last: storedReceipt(row.last) } : { count: 0, last: null };
 }
 
+/** The last receipt of a job; null where it has none. */
+export async function lastReceipt(
+  tx: Tx,
+  jobId: number,
+): Promise<{ readonly number: number; readonly head: string } | null> {
+  const [row] = await tx
+    .select({ number: recordReceipt.number, head: recordReceipt.head })
+    .from(recordReceipt)
+    .where(eq(recordReceipt.jobId, jobId))
+    .orderBy(desc(recordReceipt.number))
+    .limit(1);
+  return row ?? null;
+}
+
 export async function insertReceipt(
   tx: Tx,
   jobId: number,
@@ -156,7 +184,7 @@ export async function insertReceipt(
   await tx.insert(recordReceipt).values({ ...receipt, jobId, madeAt });
 }
 
-/** Holds a job's row, so that the entries of its record come one after the other. */
+/** Holds a job's row. */
 export async function lockJob(tx: Tx, jobId: number): Promise<void> {
   await tx.select({ id: job.id }).from(job).where(eq(job.id, jobId)).for('update');
 }

@@ -4,7 +4,7 @@ import type { Terminal } from '@/core/cut-back';
 import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
 import type { Tx } from '../connection';
 import { CABLE_TYPE, ENCLOSURE, ENTRY, TERMINALS } from '../stored-kinds';
-import { cable, cableType, enclosure, entry, reading, termination } from '../schema';
+import { cable, cableType, enclosure, entry, job, reading, termination } from '../schema';
 
 /** A reading as stored: `end` null means it stands for the whole cable (a datasheet, or a sample from the drum). */
 export interface StoredReading {
@@ -139,6 +139,23 @@ export async function terminationIdsOfCables(tx: Tx, cableIds: readonly number[]
 /** Takes the termination's row so that two writers to its record wait for one another. */
 export async function lockTermination(tx: Tx, id: number): Promise<void> {
   await tx.select({ id: termination.id }).from(termination).where(eq(termination.id, id)).for('update');
+}
+
+/** The same for an end that is named, before anything of it is read; of a tag that was taken out and came again, for both. Nothing where there is none. */
+export async function lockNamedTermination(
+  tx: Tx,
+  { job: slug, cable: tag, end }: { readonly job: string; readonly cable: string; readonly end: string },
+): Promise<void> {
+  const cables = tx
+    .select({ id: cable.id })
+    .from(cable)
+    .innerJoin(job, eq(cable.jobId, job.id))
+    .where(and(eq(job.slug, slug), eq(cable.tag, tag)));
+  await tx
+    .select({ id: termination.id })
+    .from(termination)
+    .where(and(eq(sql`${termination.end}`, end), inArray(termination.cableId, cables)))
+    .for('update');
 }
 
 export async function insertTermination(tx: Tx, row: typeof termination.$inferInsert): Promise<number> {

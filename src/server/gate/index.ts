@@ -10,6 +10,7 @@ import type { Call } from './operation-kind';
 
 export { DATABASE_AWAY } from '../guard';
 export { BUSY } from '../heavy';
+export { inOneRequest } from '../operations/just-seen';
 export { mayNot, SIGNED_OUT } from './may';
 
 type Operations = typeof OPERATIONS;

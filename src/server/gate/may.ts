@@ -1,6 +1,6 @@
 import { ok, refuse, type Result } from '@/core/kernel';
 import { ROLE_WORDS, ROLES, SIGNS, type Role } from '@/core/people';
-import { database, findPerson, rolesAnywhere, rolesInJob } from '@/data';
+import { database, findPerson, personInJob, rolesAnywhere, rolesInJob } from '@/data';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
 import type { OPERATIONS } from './operations';
@@ -44,6 +44,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   exportJob: EVERYBODY,
   viewSummaries: EVERYBODY,
   viewTermination: EVERYBODY,
+  viewTerminationAgain: EVERYBODY,
   viewCompound: EVERYBODY,
   viewProfile: EVERYBODY,
   previewProfile: EVERYBODY,
@@ -181,11 +182,13 @@ export async function permit(name: OperationName, job: string | null, who: Actor
   if (id === null) return refuse('person', SIGNED_OUT);
   return guarded(async () => {
     const tx = database();
-    const person = await findPerson(tx, id);
-    if (person === null || person.blockedAt !== null) return refuse('person', SIGNED_OUT);
+    const found =
+      job === null ? { person: await findPerson(tx, id), roles: [] } : await personInJob(tx, id, job);
+    const person = found?.person ?? null;
+    if (found === null || person === null || person.blockedAt !== null) return refuse('person', SIGNED_OUT);
     const rule = MAY[name];
     const own: readonly Role[] =
-      job !== null ? await rolesInJob(tx, id, job) : rule.of === 'anyJob' ? await rolesAnywhere(tx, id) : [];
+      job === null && rule.of === 'anyJob' ? await rolesAnywhere(tx, id) : found.roles;
     const roles: readonly Role[] = person.administrator
       ? [...new Set([...own, 'administrator' as const])]
       : own;

@@ -60,7 +60,7 @@ import {
   viewMapping,
 } from '../operations/schedule-file';
 import { importSetup, previewSetup, setupFile } from '../operations/setup-file';
-import { viewJob, viewJobs, viewSummaries, viewTermination } from '../operations/view';
+import { viewJob, viewJobs, viewSummaries, viewTermination, viewTerminationAgain } from '../operations/view';
 import { workKept } from '../operations/kept-work';
 import { keepPhoto, viewPhoto } from '../operations/photo';
 import { dossier, recordBundle } from '../operations/dossier';
@@ -112,6 +112,7 @@ export const OPERATIONS = {
   viewJob: read([JOB], ([job]) => viewJob(job)),
   viewSummaries: read([JOB], ([job]) => viewSummaries(job)),
   viewTermination: read([END], ([ref]) => viewTermination(ref)),
+  viewTerminationAgain: read([END, ['known', a.hash]], ([ref, known]) => viewTerminationAgain(ref, known)),
   viewCompound: read([JOB], ([job], { now }) => viewCompound(job, now)),
   viewProfile: read([JOB], ([job]) => viewProfile(job)),
   previewProfile: read([JOB, ['profile', a.json]], ([job, profile]) => previewProfile(job, profile), 'heavy'),

@@ -1,9 +1,9 @@
 import { choose, type Choice, type TerminationInput } from '@/core/gland-selection';
-import { hashOf } from '@/core/kernel';
 import type { StoredCatalogue } from '@/data';
 
 // Keeping a reading and showing the end afterwards ask the same question over the whole catalogue: it is answered once.
-const KEPT = 16;
+// As many as are worked at in one job at once.
+const KEPT = 64;
 const answers = new Map<string, Choice>();
 
 const numbers = new WeakMap<object, number>();
@@ -26,7 +26,8 @@ export const judgements = (): number => judged;
 
 /** `choose` over the stored catalogue, remembered for the questions that were asked last. */
 export function chosen(input: TerminationInput, catalogue: StoredCatalogue): Choice {
-  const key = `${hashOf(input)} ${catalogueKey(catalogue)}`;
+  // Made the same way each time, so that the same question is the same text.
+  const key = `${catalogueKey(catalogue)} ${JSON.stringify(input)}`;
   const known = answers.get(key);
   if (known !== undefined) return known;
   judged += 1;

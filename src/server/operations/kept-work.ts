@@ -8,7 +8,7 @@ import { madeBy, type Actor } from '../actor';
 import { append } from '../record/append';
 import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
-import { benchOf, hold, readCommand, recordWork, repeated, type Bench } from './work';
+import { benchOf, hold, readCommand, recordWork, repeated, type Bench, type Held } from './work';
 
 interface Doing {
   readonly ref: SubjectRef;
@@ -34,7 +34,7 @@ export function workKept(
       return refuse('person', 'this was done by somebody else: whoever did it signs in and sends it');
     const held = await hold(tx, ref);
     if (!held.ok) return held;
-    const bench = await benchOf(tx, ref);
+    const bench = await benchOf(tx, ref, held.value);
     if (!bench.ok) return bench;
     const doing = { ref, actor, roles, now };
     const { settle } = batch;
@@ -67,8 +67,6 @@ function isSeen({ record }: Bench, { seen, reason }: Settle): Result<null> {
     ? refuse('settle.reason', 'say why: it stands in the record', reason)
     : ok(null);
 }
-
-type Held = Extract<Awaited<ReturnType<typeof hold>>, { readonly ok: true }>['value'];
 
 /** When the newest thing took place that a device says it has seen: the last event that it knows, and the plan that it follows. */
 function newest({ record }: Bench, { base }: KeptBatch, withPlan: boolean): string | null {
@@ -110,7 +108,7 @@ async function takeIn(
     if (done === null) {
       // Times are judged as a whole: where one is wrong, none of them is worth more than the device says.
       if (!times.ok) return stop(times.problems);
-      const bench = await benchOf(tx, ref);
+      const bench = await benchOf(tx, ref, held);
       if (!bench.ok) return bench;
       const kept = times.value[i];
       if (kept === undefined) return refuse(`items[${i}]`, 'has no time');
@@ -181,7 +179,7 @@ async function putBack(
   const { events } = first.record;
   const known = events.filter((e) => e.seq <= batch.base.seq || own.has(e.id)).length;
   for (const step of doneSince(first.state.steps, first.state.acts, known)) {
-    const bench = await benchOf(tx, ref);
+    const bench = await benchOf(tx, ref, held);
     if (!bench.ok) return bench;
     // Taking one back takes back what stands on it.
     if (!replay(bench.value.state.steps, bench.value.state.acts).done.has(step.id)) continue;

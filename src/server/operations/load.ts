@@ -14,6 +14,7 @@ import {
   writeSummaries,
   type JobRow,
   type StoredCatalogue,
+  type StoredEvent,
   type StoredPlan,
   type TerminationRow,
   type Tx,
@@ -155,17 +156,28 @@ export async function requireTermination(
   return ok({ job: job.value, row });
 }
 
-export async function assessOne(
-  tx: Tx,
-  ref: TerminationRef,
-): Promise<Result<{ job: JobRow; assessment: Assessment }>> {
+/** One end, with what it was assessed from. */
+export interface AssessedOne {
+  readonly job: JobRow;
+  readonly input: AssessInput;
+  readonly catalogue: StoredCatalogue;
+  readonly assessment: Assessment;
+}
+
+export async function assessOne(tx: Tx, ref: TerminationRef): Promise<Result<AssessedOne>> {
   const found = await requireTermination(tx, ref);
-  if (!found.ok) return found;
-  const { job, row } = found.value;
-  const { inputs } = await assessInputs(tx, job, [row]);
+  return found.ok ? ok(await assessRow(tx, found.value)) : found;
+}
+
+/** An end that is read already, and held where it is to be written. */
+export async function assessRow(
+  tx: Tx,
+  { job, row }: { readonly job: JobRow; readonly row: TerminationRow },
+): Promise<AssessedOne> {
+  const { inputs, catalogue } = await assessInputs(tx, job, [row]);
   const [input] = inputs;
   if (!input) throw new Error('one termination in, one assessment out');
-  return ok({ job, assessment: assess(input) });
+  return { job, input, catalogue, assessment: assess(input) };
 }
 
 /** Ends that are read together from the database: enough that its answers, and not the questions, are what takes time. */
@@ -183,6 +195,25 @@ export async function inOrder(tx: Tx, ids: readonly number[]): Promise<Terminati
   return ids.flatMap((id) => rows.get(id) ?? []);
 }
 
+/** An end in one line, as it is stored for lists. */
+const lineOf = (a: Assessment) => ({
+  terminationId: a.row.id,
+  collar: a.collar,
+  size: a.plan?.plan.size ?? null,
+});
+
+/**
+ * Brings the stored collar of an end up to date with an event that was added to its record just now, without reading anything again. Returns the
+ * end as it is with it.
+ */
+export async function refreshAfter(tx: Tx, before: AssessedOne, event: StoredEvent): Promise<AssessedOne> {
+  const { events, faults } = before.input.record;
+  const input = { ...before.input, record: { events: [...events, event], faults } };
+  const assessment = assess(input);
+  await writeSummaries(tx, [lineOf(assessment)]);
+  return { ...before, input, assessment };
+}
+
 /** Brings the stored collars of terminations up to date, in the transaction that changed what they hang on. */
 export async function refreshSummaries(
   tx: Tx,
@@ -193,13 +224,6 @@ export async function refreshSummaries(
   for await (const ids of inBatches(terminationIds, BATCH)) {
     const rows = await loadTerminations(tx, ids);
     const assessments = await (rows.length > FEW ? assessMany : assessFew)(tx, job, rows, catalogue);
-    await writeSummaries(
-      tx,
-      assessments.map((a) => ({
-        terminationId: a.row.id,
-        collar: a.collar,
-        size: a.plan?.plan.size ?? null,
-      })),
-    );
+    await writeSummaries(tx, assessments.map(lineOf));
   }
 }

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { ok, type Result } from '@/core/kernel';
 import {
   answerWords,
@@ -12,6 +13,7 @@ import {
   wayOf,
   wayWords,
   type Candidate,
+  type Choice,
   type CatalogueView,
   type QuestionView,
 } from '@/core/gland-selection';
@@ -20,22 +22,30 @@ import type { Family } from '@/core/catalogue';
 import { partsOf, planTermination } from '@/core/procedure';
 import { eventView, type TerminationRef } from '@/core/record';
 import { lookAlikes, type LookAlike } from '@/core/tightening';
-import type { CandidateView, JobView, SummaryView, TerminationView } from '@/core/termination-view';
+import type {
+  CandidateView,
+  ChoiceView,
+  JobView,
+  SummaryView,
+  TerminationAgain,
+  TerminationView,
+} from '@/core/termination-view';
 import {
   database,
   findPerson,
   jobsOfPerson,
   listJobs,
-  loadCatalogue,
   loadRevisionsOf,
   loadScheduleRows,
   loadSummaries,
   type JobRow,
+  type StoredCatalogue,
 } from '@/data';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
 import { catalogueView, type Assessment } from './assess';
 import { reviewChange, whyNot } from './gland-selection';
+import { takeSeen } from './just-seen';
 import { assessOne, requireJob } from './load';
 
 export const jobView = (job: JobRow): JobView => ({
@@ -109,6 +119,29 @@ function candidateView(
   };
 }
 
+interface ShownChoice {
+  readonly view: ChoiceView;
+  readonly hash: string;
+}
+
+/** A choice that is remembered is the same object, and so are its words: most of a view, made once. */
+const shown = new WeakMap<Choice, ShownChoice>();
+
+function shownChoiceOf(choice: Choice, { families }: StoredCatalogue, outerMaxMm: number): ShownChoice {
+  const before = shown.get(choice);
+  if (before !== undefined) return before;
+  const planOnly = new Set(families.filter((f) => f.planOnly).map((f) => f.family.code));
+  const view: ChoiceView = {
+    answer: answerWords(choice.answer),
+    provisional: choice.provisional.map(provisionalWords),
+    nearest: choice.nearest === null ? null : nearestView(choice.nearest),
+    candidates: choice.candidates.map((c) => candidateView(c, planOnly, outerMaxMm)),
+  };
+  const made = { view, hash: createHash('sha256').update(JSON.stringify(view)).digest('hex') };
+  shown.set(choice, made);
+  return made;
+}
+
 /** For each stage of the plan, what another sheet or another revision of this one asks for at the same-looking stage. */
 async function lookAlikesOf(
   { plan, measured }: Assessment,
@@ -139,11 +172,13 @@ function openQuestions({ request, choice, missing }: Assessment, catalogue: Cata
 /** One termination with everything the interface shows of it. */
 export function viewTermination(ref: TerminationRef): Promise<Result<TerminationView>> {
   return guarded<TerminationView>(async () => {
-    const found = await assessOne(database(), ref);
+    const seen = takeSeen(ref);
+    const found = seen === null ? await assessOne(database(), ref) : ok(seen);
     if (!found.ok) return found;
-    const { job, assessment } = found.value;
+    const { job, assessment, catalogue } = found.value;
     const { row, choice, request } = assessment;
-    const catalogue = await loadCatalogue(database(), job.families);
+    const shownChoice =
+      choice && shownChoiceOf(choice, catalogue, assessment.measured.outerSheath?.interval.max ?? 0);
     const [schedule] = await loadScheduleRows(database(), [row.cable.id]);
     const best = choice?.candidates[0];
     const previewable =
@@ -175,20 +210,8 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
       needed: assessment.needed,
       barrier: assessment.barrier === null ? null : trailView(assessment.barrier),
       measureProblems: assessment.measureProblems,
-      choice: choice
-        ? {
-            answer: answerWords(choice.answer),
-            provisional: choice.provisional.map(provisionalWords),
-            nearest: choice.nearest === null ? null : nearestView(choice.nearest),
-            candidates: choice.candidates.map((c) =>
-              candidateView(
-                c,
-                new Set(catalogue.families.filter((f) => f.planOnly).map((f) => f.family.code)),
-                assessment.measured.outerSheath?.interval.max ?? 0,
-              ),
-            ),
-          }
-        : null,
+      choice: shownChoice?.view ?? null,
+      choiceHash: shownChoice?.hash ?? null,
       questions: openQuestions(assessment, catalogueView(catalogue)),
       plan: assessment.plan
         ? {
@@ -215,4 +238,13 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
       collar: assessment.collar,
     });
   });
+}
+
+/** The same end, without its choice where that is the one of this hash. */
+export async function viewTerminationAgain(
+  ref: TerminationRef,
+  known: string,
+): Promise<Result<TerminationAgain>> {
+  const seen = await viewTermination(ref);
+  return seen.ok && seen.value.choiceHash === known ? ok({ ...seen.value, choice: 'as before' }) : seen;
 }

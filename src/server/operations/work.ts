@@ -23,22 +23,25 @@ import { parseLength } from '@/core/units';
 import {
   findEvent,
   lockCrossing,
-  lockTermination,
+  lockNamedTermination,
   type JobRow,
   type StoredCrossingPlan,
+  type StoredEvent,
   type StoredPlan,
+  type TerminationRow,
   type Tx,
 } from '@/data';
 import { madeBy, type Actor } from '../actor';
 import { append, type Subject } from '../record/append';
 import { mayRecord, type RecordState } from '../record/may-record';
-import { operation } from '../transaction';
+import { afterCommit, operation } from '../transaction';
 import type { Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
+import { rememberSeen } from './just-seen';
 import { unfitFor } from './instruments';
 import { requirePhotos } from './photo';
-import { assessOne, refreshSummaries, requireTermination } from './load';
+import { assessRow, refreshAfter, refreshSummaries, requireTermination } from './load';
 
 /** Everything that a command at a subject is judged and written by. */
 export interface Bench {
@@ -51,8 +54,8 @@ export interface Bench {
   readonly state: WorkState;
   /** Readings that the plan stands on. */
   readonly readings: readonly Reading[];
-  /** What else changes with an event, in the same transaction. */
-  readonly follow: (decided: Decided) => Promise<void>;
+  /** What else changes with an event that was added, in the same transaction. */
+  readonly follow: (decided: Decided, event: StoredEvent) => Promise<void>;
 }
 
 /** Whose record the events of an end go into. */
@@ -63,12 +66,15 @@ export const subjectOf = (job: JobRow, { row, tag }: Assessment): Subject => ({
   name: tag,
 });
 
-async function terminationBench(tx: Tx, ref: TerminationRef): Promise<Result<Bench>> {
-  const found = await assessOne(tx, ref);
-  if (!found.ok) return found;
-  const { job, assessment } = found.value;
+async function terminationBench(
+  tx: Tx,
+  ref: TerminationRef,
+  { job, row: held }: { readonly job: JobRow; readonly row: TerminationRow },
+): Promise<Bench> {
+  const found = await assessRow(tx, { job, row: held });
+  const { assessment } = found;
   const { row, plan, steps, acts, stale, chainFaults, events, readings } = assessment;
-  return ok({
+  return {
     subject: subjectOf(job, assessment),
     job,
     record: { faults: chainFaults, events, plannedAt: plan?.madeAt ?? null },
@@ -86,13 +92,17 @@ async function terminationBench(tx: Tx, ref: TerminationRef): Promise<Result<Ben
       rules: terminationRules(plan?.plan.seal ?? null, row.spareMm),
     },
     readings: readings.map((r) => r.reading),
-    follow: async (decided) => {
+    follow: async (decided, event) => {
+      if (decided.kind !== 'recut') {
+        const now = await refreshAfter(tx, found, event);
+        afterCommit(tx, () => rememberSeen(ref, now));
+        return;
+      }
       // Not an edit: cable that has been cut off does not come back by undo.
-      if (decided.kind === 'recut')
-        await new EditLog(tx).write('termination', row.id, { spareMm: decided.body.spareMm });
+      await new EditLog(tx).write('termination', row.id, { spareMm: decided.body.spareMm });
       await refreshSummaries(tx, job, [row.id]);
     },
-  });
+  };
 }
 
 async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
@@ -120,18 +130,26 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
   });
 }
 
+/** A subject whose row is held: an end as it was read then, or a crossing. */
+export interface Held {
+  readonly id: number;
+  readonly job: JobRow;
+  readonly row: TerminationRow | null;
+}
+
 /** Holds the subject's row, so that what is read after cannot change before it is written. Refused where there is no such living subject. */
-export async function hold(tx: Tx, ref: SubjectRef): Promise<Result<{ id: number; job: JobRow }>> {
+export async function hold(tx: Tx, ref: SubjectRef): Promise<Result<Held>> {
   if (ref.kind === 'termination') {
+    await lockNamedTermination(tx, ref);
     const named = await requireTermination(tx, ref);
     if (!named.ok) return named;
-    await lockTermination(tx, named.value.row.id);
-    return ok({ id: named.value.row.id, job: named.value.job });
+    const { job, row } = named.value;
+    return ok({ id: row.id, job, row });
   }
   const named = await requireCrossing(tx, ref);
   if (!named.ok) return named;
   await lockCrossing(tx, named.value.row.id);
-  return ok({ id: named.value.row.id, job: named.value.job });
+  return ok({ id: named.value.row.id, job: named.value.job, row: null });
 }
 
 /** Instruments are looked up only where somebody signs. */
@@ -147,8 +165,11 @@ export function readCommand(command: WorkCommand, unit: JobRow['unit']): Result<
 }
 
 /** What is at the bench: an end, or a crossing. */
-export const benchOf = (tx: Tx, ref: SubjectRef): Promise<Result<Bench>> =>
-  ref.kind === 'termination' ? terminationBench(tx, ref) : crossingBench(tx, ref);
+export const benchOf = async (tx: Tx, ref: SubjectRef, { job, row }: Held): Promise<Result<Bench>> => {
+  if (ref.kind === 'crossing') return crossingBench(tx, ref);
+  if (row === null) throw new Error('an end is held with its row');
+  return ok(await terminationBench(tx, ref, { job, row }));
+};
 
 /** The outcome of an event that is there already, when it came of this very command; null where none is there under this id. */
 export async function repeated(
@@ -199,7 +220,7 @@ export async function recordWork(
     return refuse('stepId', 'a signature is not kept by a device: it is given where the record is');
   if (kind === 'sign' && !roles.some((r) => SIGNS.includes(r)))
     return refuse('role', 'signing is for an inspector: hand over to one');
-  await append(
+  const event = await append(
     tx,
     subject,
     record.events,
@@ -215,7 +236,7 @@ export async function recordWork(
     },
     now,
   );
-  await follow(decided.value);
+  await follow(decided.value, event);
   return ok({ repeated: false, waste: kind === 'waste' ? body.reason : null });
 }
 
@@ -234,7 +255,7 @@ export function work(
     if (!command.ok) return command;
     const before = await repeated(tx, ref, held.value.id, input.id, command.value);
     if (before !== null) return before;
-    const bench = await benchOf(tx, ref);
+    const bench = await benchOf(tx, ref, held.value);
     if (!bench.ok) return bench;
     return recordWork(tx, bench.value, input, command.value, { actor, roles, now });
   });

@@ -1,15 +1,17 @@
 import { eventHash, GENESIS, headHash, type EventContent, type Kept, type SubjectKind } from '@/core/record';
 import {
+  duplicateKey,
   insertEvent,
   insertReceipt,
+  isDuplicate,
   jobsWithoutReceipts,
-  loadHead,
+  lastReceipt,
   loadJobEvents,
   lockJob,
   type StoredEvent,
   type Tx,
 } from '@/data';
-import { afterCommit, committed } from '../transaction';
+import { afterCommit, beforeCommit, committed } from '../transaction';
 import { remember, remembered, signHead } from './keep';
 
 /** Whose record an event goes into. */
@@ -30,8 +32,8 @@ export type EventDraft = Pick<
 };
 
 /**
- * Chains an event to the last one of its subject, gives it a receipt in the record of its job, and signs the head that this makes. The caller
- * holds the subject's row; the job's is taken here, last, so that the entries of one job come one after the other. Returns the event, which is the last one now.
+ * Chains an event to the last one of its subject. The caller holds the subject's row. Its receipt in the record of the job is left to the end of
+ * the transaction, since all who work in one job wait for each other there. Returns the event, which is the last one now.
  */
 export async function append(
   tx: Tx,
@@ -52,21 +54,39 @@ export async function append(
     prevHash: last?.hash ?? GENESIS,
   };
   const event = { ...content, hash: eventHash(content), subjectId: subject.id };
-  // Before anything is written that names the job: two that each share its row already could not have it alone any more.
-  await lockJob(tx, subject.job.id);
   await insertEvent(tx, subject.job.id, event);
-  const head = await loadHead(tx, subject.job.id);
-  await receipt(tx, subject.job, event, head.last, now);
+  beforeCommit(tx, () => nextReceipt(tx, subject.job, event, now));
   return event;
+}
+
+/** So many others may be faster in a row: more than work in one job at once. */
+const RACES = 200;
+
+/** The next receipt of a job. Who is next, its number decides, which is there once: whoever comes second waits for the first, and takes the one after. */
+async function nextReceipt(tx: Tx, job: Subject['job'], event: StoredEvent, now: Date): Promise<void> {
+  for (let race = 1; ; race += 1) {
+    const last = await lastReceipt(tx, job.id);
+    try {
+      await receipt(tx, job, event, last, now);
+      return;
+    } catch (error) {
+      if (race === RACES || !isDuplicate(error) || duplicateKey(error) !== 'PRIMARY') throw error;
+    }
+  }
+}
+
+interface Place {
+  readonly number: number;
+  readonly head: string;
 }
 
 async function receipt(
   tx: Tx,
   job: Subject['job'],
   event: StoredEvent,
-  last: { readonly number: number; readonly head: string } | null,
+  last: Place | null,
   now: Date,
-): Promise<{ readonly number: number; readonly head: string }> {
+): Promise<Place> {
   const content = {
     job: job.slug,
     number: (last?.number ?? 0) + 1,
@@ -92,7 +112,7 @@ export function adoptRecords(now: Date): Promise<number> {
     for (const job of await jobsWithoutReceipts(tx)) {
       if (remembered(job.slug) > 0) continue;
       await lockJob(tx, job.id);
-      let last: { readonly number: number; readonly head: string } | null = null;
+      let last: Place | null = null;
       for (const event of await loadJobEvents(tx, job.id)) {
         last = await receipt(tx, job, event, last, now);
         adopted += 1;

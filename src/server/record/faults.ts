@@ -1,6 +1,7 @@
 import { group } from 'd3';
 import { auditChain, auditHead, auditTail, type ChainFault, type SubjectKind } from '@/core/record';
 import { loadEvents, loadHead, loadReceipts, type StoredEvent, type Tx } from '@/data';
+import { settled } from '../transaction';
 import { remembered, signedByUs } from './keep';
 
 /** A subject's events with everything that is wrong with them, the first fault first. */
@@ -19,6 +20,7 @@ export async function auditedRecords(
   kind: SubjectKind,
   ids: readonly number[],
 ): Promise<(id: number) => AuditedRecord> {
+  await settled(tx);
   for (let read = 1; ; read += 1) {
     const records = await readRecords(tx, job, kind, ids);
     const hold = ids.every((id) => records.get(id)?.faults.length === 0);

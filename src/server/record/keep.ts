@@ -7,7 +7,17 @@ import {
   verify,
   type KeyObject,
 } from 'node:crypto';
-import { appendFileSync, existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import {
+  appendFileSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  readSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { keyName, type SignatureCheck } from '@/core/record';
 
@@ -96,13 +106,28 @@ function recall(): Memory {
   if (memory?.path !== path) memory = { path, read: 0, highest: new Map() };
   const size = existsSync(path) ? statSync(path).size : 0;
   if (size === memory.read) return memory;
+  // One that has become shorter was put there by somebody: it is read from its beginning.
+  const from = size < memory.read ? 0 : memory.read;
   const { highest } = memory;
-  for (const line of readFileSync(path, 'utf8').slice(0, size).split('\n')) {
+  const text = readFrom(path, from, size - from);
+  // The last line may be one that another process is in the middle of writing.
+  const whole = text.lastIndexOf('\n') + 1;
+  for (const line of text.slice(0, whole).split('\n')) {
     const [job, number] = line.split(' ');
     if (job && number) highest.set(job, Math.max(highest.get(job) ?? 0, Number(number)));
   }
-  memory = { path, read: size, highest };
+  memory = { path, read: from + Buffer.byteLength(text.slice(0, whole)), highest };
   return memory;
+}
+
+function readFrom(path: string, from: number, bytes: number): string {
+  const into = Buffer.alloc(bytes);
+  const file = openSync(path, 'r');
+  try {
+    return into.subarray(0, readSync(file, into, 0, bytes, from)).toString('utf8');
+  } finally {
+    closeSync(file);
+  }
 }
 
 /** The highest entry of a job's record that was ever written here; 0 when none was. */

@@ -36,6 +36,7 @@ import type {
   SetupOutcome,
   SetupPreview,
   SummaryView,
+  TerminationAgain,
   TerminationView,
   TypeView,
   WantedView,
@@ -51,6 +52,7 @@ type Fields = Readonly<Record<string, string>>;
 /** What the pages look up while they are open: arguments and what comes back. The server checks that it serves them as they stand here. */
 export interface Looks {
   viewTermination: Of<[ref: TerminationRef], TerminationView>;
+  viewTerminationAgain: Of<[ref: TerminationRef, choiceHash: string], TerminationAgain>;
   viewCrossing: Of<[ref: CrossingRef], CrossingView>;
   viewCompound: Of<[job: string], CompoundView>;
   viewSummaries: Of<[job: string], readonly SummaryView[]>;

@@ -57,3 +57,29 @@ it('shows what the later of two commands brought back, whichever is answered las
   await first;
   expect(shown()).toBe('after both');
 });
+
+it('asks for an end again without the choice that is here, and shows it with that choice', async () => {
+  const { client, send, shown } = page();
+  client.setQueryData(KEY, { tag: 'C-1/A', choice: { answer: 'fits' }, choiceHash: 'c1' });
+  const asked = jest
+    .spyOn(globalThis, 'fetch')
+    .mockResolvedValueOnce(
+      json({
+        result: { ok: true, value: null },
+        shown: { ok: true, value: { tag: 'C-1/A', stale: true, choice: 'as before', choiceHash: 'c1' } },
+      }),
+    )
+    .mockResolvedValueOnce(
+      json({
+        result: { ok: true, value: null },
+        shown: { ok: true, value: { tag: 'C-1/A', choice: { answer: 'none' }, choiceHash: 'c2' } },
+      }),
+    );
+  await send();
+  expect(JSON.parse(asked.mock.calls[0]?.[1]?.body as string)).toMatchObject({
+    show: ['viewTerminationAgain', KEY[1], 'c1'],
+  });
+  expect(shown()).toMatchObject({ stale: true, choice: { answer: 'fits' }, choiceHash: 'c1' });
+  await send();
+  expect(shown()).toMatchObject({ choice: { answer: 'none' }, choiceHash: 'c2' });
+});

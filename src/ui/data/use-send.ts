@@ -2,6 +2,7 @@
 import { hashKey, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { Result } from '@/core/kernel';
+import { again } from './again';
 import type { CommandName, Commands } from './contract';
 import { useShownKey, type Shown } from './DataProvider';
 import { command } from './send';
@@ -17,12 +18,13 @@ export const sendBy =
   async (name, ...args) => {
     const key = get();
     const mine = turn();
-    const { result, shown: view } = await command(name, args, key);
+    const asked = key === null ? null : again(key, client.getQueryData(key));
+    const { result, shown: view } = await command(name, args, asked?.key ?? null);
     const back = key !== null && view?.ok === true && !overtaken(mine);
     if (back) {
       // A look that is on its way may have been answered before this was done.
       await client.cancelQueries({ queryKey: key, exact: true });
-      client.setQueryData(key, view.value);
+      client.setQueryData(key, asked?.whole(view.value));
     }
     if (result.ok) {
       const own = back ? hashKey(key) : null;

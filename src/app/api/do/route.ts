@@ -1,6 +1,6 @@
 import { array, mixed, object, string } from 'yup';
 import { validate, type Result } from '@/core/kernel';
-import { actLoose, lookLoose } from '../../for-programs';
+import { actAndLook } from '../../for-programs';
 import { refusedJson, statusOf } from '../../answer';
 import { resultInWords } from '../../in-words';
 import { readJson } from '../body';
@@ -26,16 +26,19 @@ export async function POST(request: Request): Promise<Response> {
   const { id, name, args, show } = read.value;
   if (!isCommand(name))
     return refusedJson([{ path: 'name', message: 'is nothing that can be done', value: name }]);
-  const result = await actLoose(name, args, { id });
-  // A refusal mostly means that something has changed: whoever is refused sees it. Not where the server itself cannot answer.
-  const away = !result.ok && result.problems.some((p) => p.path === '');
-  const status = result.ok ? 200 : statusOf(result.problems);
+  const [shownName, ...shownArgs] = show ?? [];
+  const { done, seen } = await actAndLook(name, args, { id }, (answer) =>
+    // A refusal mostly means that something has changed: whoever is refused sees it. Not where the server itself cannot answer.
+    isAway(answer) || codeOf(answer) === 401 || typeof shownName !== 'string' || !isLook(shownName)
+      ? null
+      : { name: shownName, given: shownArgs },
+  );
+  const status = codeOf(done);
   return Response.json(
-    { result: resultInWords(result), shown: show && !away && status !== 401 ? await shownNow(show) : null },
+    { result: resultInWords(done), shown: seen },
     { status: status === 401 || status === 403 ? status : 200 },
   );
 }
 
-async function shownNow([name, ...args]: readonly unknown[]): Promise<Result<unknown> | null> {
-  return typeof name === 'string' && isLook(name) ? lookLoose(name, args) : null;
-}
+const isAway = (result: Result<unknown>): boolean => !result.ok && result.problems.some((p) => p.path === '');
+const codeOf = (result: Result<unknown>): number => (result.ok ? 200 : statusOf(result.problems));

@@ -1,0 +1,31 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import type { TerminationRef } from '@/core/record';
+import type { AssessedOne } from './load';
+
+// What a command has worked out of an end when it was certain is what is shown with its answer: nothing is read or judged a second time.
+
+interface Seen {
+  readonly key: string;
+  readonly found: AssessedOne;
+}
+const request = new AsyncLocalStorage<{ seen: Seen | null }>();
+
+const keyOf = ({ job, cable, end }: TerminationRef): string => JSON.stringify([job, cable, end]);
+
+/** Runs one request: what it does and what it shows of it. */
+export const inOneRequest = <T>(work: () => Promise<T>): Promise<T> => request.run({ seen: null }, work);
+
+/** Remembers an end as it is now that the transaction is certain. Outside of a request nothing is remembered. */
+export function rememberSeen(ref: TerminationRef, found: AssessedOne): void {
+  const now = request.getStore();
+  if (now !== undefined) now.seen = { key: keyOf(ref), found };
+}
+
+/** The end as this very request has left it, once; null where it has not. */
+export function takeSeen(ref: TerminationRef): AssessedOne | null {
+  const now = request.getStore();
+  if (now?.seen?.key !== keyOf(ref)) return null;
+  const { found } = now.seen;
+  now.seen = null;
+  return found;
+}
