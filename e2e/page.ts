@@ -256,6 +256,12 @@ export async function measureWhatIsNeeded(): Promise<void> {
     const [, min, max] = /([\d.]+)–([\d.]+) mm asked for/.exec(await help.getText()) ?? [];
     await field.sendKeys(((Number(min) + Number(max)) / 2).toFixed(2));
   }
+  // Where a span is so narrow that its middle is near to a limit.
+  for (const field of await allByRole('textbox', /read a second time/)) {
+    const help = await d().findElement(By.id((await field.getAttribute('aria-describedby')) ?? ''));
+    const [, min, max] = /([\d.]+)–([\d.]+) mm/.exec(await help.getText()) ?? [];
+    await field.sendKeys(((Number(min) + Number(max)) / 2).toFixed(2));
+  }
 }
 const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 

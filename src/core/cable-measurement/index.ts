@@ -1,4 +1,5 @@
 export * from './measure';
+export * from './measuring-rules';
 export * from './nesting';
 export * from './next-reading';
 export * from './reading';

@@ -1,6 +1,7 @@
+import { registeredHalfWidth } from '@/core/instrument';
 import { fail, ok, toUm, type IntervalMm, type Problem, type Result } from '@/core/kernel';
-import { diameterOf, nominalToleranceMm, type Quantity, type Reading } from './reading';
-import type { MeasurementRules } from './rules';
+import { diameterOf, nominalToleranceMm, type Method, type Quantity, type Reading } from './reading';
+import type { MeasuringRules } from './measuring-rules';
 
 /** One reading turned into a diameter with its own half-width. */
 export interface Sample {
@@ -61,7 +62,7 @@ function countDiameters(readings: readonly Reading[]): number {
 export function measure(
   readings: readonly Reading[],
   quantity: Quantity,
-  rules: MeasurementRules,
+  rules: MeasuringRules,
 ): Result<Measurement | null> {
   const own = readings
     .map((reading, index) => ({ reading, index }))
@@ -96,7 +97,7 @@ function sampleOf(
   reading: Reading,
   index: number,
   diametersSeen: number,
-  rules: MeasurementRules,
+  rules: MeasuringRules,
 ): Result<Sample> {
   const diameter = diameterOf(reading, rules.tapeThicknessMm);
   if (!diameter.ok) return diameter;
@@ -105,10 +106,25 @@ function sampleOf(
     const tolerance = nominalToleranceMm(reading, diameterMm, rules.nominalTolerance);
     return tolerance.ok ? ok({ index, diameterMm, halfWidthMm: tolerance.value }) : tolerance;
   }
-  const instrument =
-    reading.quantity === 'armourWire' ? rules.uncertaintyMm.armourWire : rules.uncertaintyMm[reading.method];
+  const instrument = instrumentHalfWidth(reading, reading.method, diameterMm, rules);
   const allowance = isBlindToOvality(reading, diametersSeen) ? diameterMm * rules.ovalityAllowance : 0;
   return ok({ index, diameterMm, halfWidthMm: instrument + allowance });
+}
+
+/**
+ * What the profile counts for the hand and its tool, or what the register says of this very instrument, whichever is more. A wrap tape shows the way
+ * round: what it may be off there is a third of that across.
+ */
+function instrumentHalfWidth(
+  { quantity, instrument }: Reading,
+  method: Exclude<Method, 'datasheet'>,
+  diameterMm: number,
+  { uncertaintyMm, worth = [] }: MeasuringRules,
+): number {
+  const usual = quantity === 'armourWire' ? uncertaintyMm.armourWire : uncertaintyMm[method];
+  const around = method === 'wrapTape' ? Math.PI : 1;
+  const own = registeredHalfWidth(worth, instrument, diameterMm * around, 'mm');
+  return Math.max(usual, (own ?? 0) / around);
 }
 
 function summarise(
@@ -116,7 +132,7 @@ function summarise(
   samples: readonly Sample[],
   used: readonly Reading[],
   diametersSeen: number,
-  rules: MeasurementRules,
+  rules: MeasuringRules,
 ): Measurement {
   const diameters = samples.map((s) => s.diameterMm);
   const mean = diameters.reduce((a, b) => a + b, 0) / diameters.length;
@@ -155,7 +171,7 @@ function adviceFor(
   quantity: Quantity,
   used: readonly Reading[],
   diametersSeen: number,
-  rules: MeasurementRules,
+  rules: MeasuringRules,
 ): string[] {
   if (used.every((r) => r.method === 'datasheet')) {
     return ['Nominal only: measure this end before anything is cut.'];

@@ -1,3 +1,4 @@
+import type { Measuring } from '@/core/instrument';
 import type { FrameCable, FramePlan } from '@/core/frame-packing';
 import type { BenchAct, Step, EventView } from '@/core/record';
 import type { Askeds, Made, Sheets } from './kinds';
@@ -55,6 +56,8 @@ interface ViewOf<K extends CrossingKindId> {
   readonly plans: readonly CrossingPlanView<K>[];
   readonly steps: readonly Step[];
   readonly acts: readonly BenchAct[];
+  /** By what readings at its bench are judged. */
+  readonly measuring: Measuring;
   readonly events: readonly EventView[];
   /** What does not hold of its record, the first first; empty when it holds. */
   readonly faults: readonly string[];

@@ -277,7 +277,7 @@ export function rowStep(
     accepts,
     formerAccept:
       window && cables.length > 0
-        ? { label: 'Tightest gap in this row', minMm: window.min, maxMm: window.max }
+        ? { label: 'Tightest gap in this row', min: window.min, max: window.max }
         : null,
     decisions: [`row.${at.name}.${r + 1}`],
   };
@@ -299,7 +299,7 @@ function gapsToMeasure(request: FrameRequest, cables: readonly Place[]): Accepta
   for (const place of cables) {
     const window = windowOf(place);
     if (!window || place.cable === undefined) continue;
-    const span = { minMm: window.min, maxMm: window.max, ...WORDS_OF_GAP };
+    const span = { min: window.min, max: window.max, ...WORDS_OF_GAP };
     if (place.remeasure)
       doubtful.push({
         key: `gap.${place.cable}`,
@@ -357,8 +357,8 @@ export function pressSteps(spec: FrameOpening, opening: PlannedOpening, at: Open
         {
           key: 'room',
           label: 'Room for the press unit',
-          minMm: spec.press.min,
-          maxMm: spec.press.max,
+          min: spec.press.min,
+          max: spec.press.max,
           over: 'too much: a filler plate or a row is missing',
           under: 'too little: compress the rows with the clamp, wait, measure again',
         },

@@ -1,3 +1,4 @@
+import { MEASURING } from '@/core/testing';
 import { ok } from '@/core/kernel';
 import { asHeld, decide, type BenchAct } from '@/core/record';
 import type { FramePlan, FrameRequest } from '@/core/frame-packing';
@@ -176,8 +177,8 @@ describe('buildingSteps', () => {
   });
 
   it('asks for the gap and for the room of the press unit as they are measured', () => {
-    expect(step('press.1A').accepts).toMatchObject([{ key: 'room', minMm: 28, maxMm: 36 }]);
-    expect(step('row.1A.2').accepts).toMatchObject([{ minMm: 0.2, maxMm: 0.9 }]);
+    expect(step('press.1A').accepts).toMatchObject([{ key: 'room', min: 28, max: 36 }]);
+    expect(step('row.1A.2').accepts).toMatchObject([{ min: 0.2, max: 0.9 }]);
     expect(step('clean').accepts).toBeUndefined();
   });
 
@@ -236,8 +237,8 @@ describe('buildingSteps', () => {
     if (!row) throw new Error('no row');
     const key = `gap.${place.cable ?? ''}`;
     expect(row.accepts?.find((a) => a.key === key)).toMatchObject({
-      minMm: 0.2,
-      maxMm: 0.9,
+      min: 0.2,
+      max: 0.9,
       needed: expect.stringMatching(/no count of layers fits/) as unknown,
     });
     const acts: BenchAct[] = made.slice(0, made.indexOf(row)).map((s) => ({
@@ -260,6 +261,7 @@ describe('buildingSteps', () => {
           stale: false,
           provisional: [],
           secondPerson: false,
+          measuring: MEASURING,
           rules: {
             confirm: () => ok({ waste: null }),
             temperature: () => ok(null),

@@ -3,7 +3,7 @@ import {
   measure,
   nestingProblems,
   type Measurement,
-  type MeasurementRules,
+  type MeasuringRules,
   type Reading,
 } from '@/core/cable-measurement';
 import type { ArmourKind, Size } from '@/core/catalogue';
@@ -95,7 +95,7 @@ export function provisionalReasons(input: TerminationInput): Provisional[] {
 }
 
 /** Measures every quantity from the readings of one end. Problems name the reading; nothing is left out silently. */
-export function measureEnd(readings: readonly Reading[], rules: MeasurementRules): Result<MeasuredEnd> {
+export function measureEnd(readings: readonly Reading[], rules: MeasuringRules): Result<MeasuredEnd> {
   const problems: Problem[] = [];
   const measured = { ...NOTHING_MEASURED } as Record<MeasuredQuantity, Measurement | null>;
   for (const quantity of MEASURED_QUANTITIES) {

@@ -1,2 +1,4 @@
 export * from './instrument';
+export * from './port';
 export * from './standing';
+export * from './worth';

@@ -59,7 +59,7 @@ export interface Registered {
 }
 
 /** Names are compared as people write them. */
-const plain = (code: string): string => code.trim().replace(/\s+/g, ' ').toLocaleLowerCase('en');
+export const plainCode = (code: string): string => code.trim().replace(/\s+/g, ' ').toLocaleLowerCase('en');
 
 /**
  * Why work that was measured with these may not be signed, a sentence for each instrument. A job that keeps no register says nothing of any; one
@@ -67,10 +67,10 @@ const plain = (code: string): string => code.trim().replace(/\s+/g, ' ').toLocal
  */
 export function unfitInstruments(register: readonly Registered[], used: readonly InUse[]): string[] {
   if (register.length === 0) return [];
-  const known = new Map(register.map((r) => [plain(r.code), r]));
+  const known = new Map(register.map((r) => [plainCode(r.code), r]));
   const said = new Map<string, string>();
   for (const { code, at } of used) {
-    const name = plain(code);
+    const name = plainCode(code);
     if (name === '' || said.has(name)) continue;
     const found = known.get(name);
     if (found === undefined) said.set(name, `${code} is not in the register: nobody knows its calibration`);
@@ -85,5 +85,7 @@ export function unfitInstruments(register: readonly Registered[], used: readonly
 /** What was made with an instrument and is open again, of all that was: the uses on days on which it was not good. */
 export const openAgain = <T extends InUse>(registered: Registered, used: readonly T[]): T[] =>
   used.filter(
-    (u) => plain(u.code) === plain(registered.code) && !standingOn(registered.checks, u.at.slice(0, 10)).good,
+    (u) =>
+      plainCode(u.code) === plainCode(registered.code) &&
+      !standingOn(registered.checks, u.at.slice(0, 10)).good,
   );

@@ -1,3 +1,4 @@
+import { measuringBy } from '@/core/cable-measurement';
 import { CROSSING_RULES, type CrossingView } from '@/core/crossing';
 import { measureEnd } from '@/core/gland-selection';
 import { canonicalJson, fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
@@ -100,6 +101,7 @@ export const goOn = (view: TerminationView, deeds: readonly KeptDeed[]): GoneOn<
       provisional: plan.plan.provisional,
       secondPerson: job.secondPerson,
       rules: terminationRules(plan.plan.seal, spareMm),
+      measuring: measuringBy(job.rules),
     };
     const done = actAway(state, deed.input, person, contact);
     if (!done.ok) return done;
@@ -120,6 +122,7 @@ export const goOnBuilding = (view: CrossingView, deeds: readonly KeptDeed[]): Go
       // It decides of signatures only, and none is kept.
       secondPerson: false,
       rules: CROSSING_RULES,
+      measuring: gone.view.measuring,
     };
     const done = actAway(work, deed.input, person, contact);
     if (!done.ok) return done;

@@ -1,5 +1,5 @@
 import { judge } from '@/core/gland-selection';
-import { DEMO, demoSize, fitting } from '@/core/testing';
+import { MEASURING, DEMO, demoSize, fitting } from '@/core/testing';
 import { asHeld, decide, replay, type BenchAct, type ConfirmCommand, type MixRecord } from '@/core/record';
 import { compoundClock, generateSteps, mayMix, planTermination, terminationRules } from '.';
 
@@ -41,6 +41,7 @@ function confirm(acts: BenchAct[], minutes: number, more: Partial<ConfirmCommand
     stale: false,
     provisional: [],
     secondPerson: false,
+    measuring: MEASURING,
     rules: terminationRules(seal, 50),
   };
   const decided = decide(state, command, { id: null, name: 'fitter' }, at(minutes));
@@ -169,11 +170,32 @@ describe('a length that is measured', () => {
   const armour = plan.cut?.armour;
   it('is taken within its span and refused outside it, with the numbers', () => {
     const acts = until('cut.armour');
-    const held = (mm: number) => confirm([...acts], 0, { measured: { armour: mm } });
-    expect(held(armour?.minMm ?? 0)).toBe('');
-    expect(held(armour?.maxMm ?? 0)).toBe('');
+    const { minMm = 0, maxMm = 0 } = armour ?? {};
+    const held = (mm: number, again?: number) =>
+      confirm([...acts], 0, {
+        measured: { armour: mm },
+        ...(again === undefined ? {} : { again: { armour: again } }),
+      });
+    expect(held((minMm + maxMm) / 2)).toBe('');
     expect(confirm([...acts], 0, { measured: {} })).toBe('');
-    expect(held((armour?.maxMm ?? 0) + 1.5)).toMatch(/1.5 mm too long, trim it/);
-    expect(held((armour?.minMm ?? 0) - 1)).toMatch(/1 mm too short, cut back/);
+    expect(held(maxMm + 1.5)).toMatch(/1.5 mm too long, trim it/);
+    expect(held(minMm - 1)).toMatch(/1 mm too short, cut back/);
+  });
+
+  it('is read a second time where the instrument cannot tell whether it is within, and both must be', () => {
+    const acts = until('cut.armour');
+    const { minMm = 0, maxMm = 0 } = armour ?? {};
+    const held = (mm: number, again?: number, instrument?: string) =>
+      confirm([...acts], 0, {
+        measured: { armour: mm },
+        ...(again === undefined ? {} : { again: { armour: again } }),
+        ...(instrument === undefined ? {} : { instrument }),
+      });
+    expect(held(maxMm - 0.1)).toBe('');
+    expect(held(maxMm - 0.09)).toMatch(/within ± 0.1 mm of its limit .* read it a second time/);
+    expect(held(maxMm)).toMatch(/a second time/);
+    expect(held(maxMm, maxMm - 0.2)).toBe('');
+    expect(held(maxMm, maxMm - 0.21)).toMatch(/0.21 mm apart, more than ± 0.1 mm explains/);
+    expect(held(minMm, minMm - 0.05)).toMatch(/0.05 mm too short/);
   });
 });

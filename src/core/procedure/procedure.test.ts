@@ -1,5 +1,5 @@
 import { judge, type TerminationInput } from '@/core/gland-selection';
-import { DEMO, interval, TERMINATION } from '@/core/testing';
+import { MEASURING, DEMO, interval, TERMINATION } from '@/core/testing';
 import {
   asHeld,
   decide,
@@ -73,6 +73,7 @@ const state = (steps: readonly Step[], acts: readonly BenchAct[]): WorkState => 
   stale: false,
   provisional: [],
   secondPerson: false,
+  measuring: MEASURING,
   rules: terminationRules(null, 0),
 });
 const step = (steps: readonly Step[], id: string): Step => {

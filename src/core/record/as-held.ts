@@ -13,10 +13,13 @@ export const asHeld = (
   fingerprint: step.fingerprint,
   decision,
   checked: mustTick(step) ? (step.checks ?? []).map((_, i) => i) : [],
-  measured: Object.fromEntries(
-    (step.accepts ?? [])
-      .filter((a) => a.needed !== undefined)
-      .map((a) => [a.key, Math.round((a.minMm + a.maxMm) * 50) / 100]),
-  ),
+  measured: inTheMiddle(step),
+  // Where a span is so narrow that even its middle asks for it.
+  again: inTheMiddle(step),
   ...(mix === null ? {} : { mix }),
 });
+
+const inTheMiddle = ({ accepts = [] }: Step): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    accepts.filter((a) => a.needed !== undefined).map((a) => [a.key, Math.round((a.min + a.max) * 50) / 100]),
+  );

@@ -24,7 +24,11 @@ const substance = (draft: StepDraft, settled: readonly string[], below: string):
     kind,
     figure ? [figure.value, figure.unit, figure.markId ?? ''].join(ITEM) : '',
     draft.checksBySheet ? checks.join(ITEM) : '',
-    accepts.map((a) => [a.key, a.minMm, a.maxMm].join(ITEM)).join(FIELD),
+    // A torque says what the figure says already: its span came later, and sends nobody back.
+    accepts
+      .filter((a) => a.unit === undefined)
+      .map((a) => [a.key, a.min, a.max].join(ITEM))
+      .join(FIELD),
     settled.join(ITEM),
   ].join(FIELD);
 };
@@ -32,7 +36,8 @@ const substance = (draft: StepDraft, settled: readonly string[], below: string):
 /** The rule before: words counted too. Work that was recorded by it stays done. */
 const formerSubstance = (draft: StepDraft, settled: readonly string[], below: string): string => {
   const { id, kind, figure, checks = [] } = draft;
-  const accept = draft.formerAccept === undefined ? draft.accepts?.[0] : draft.formerAccept;
+  const accept =
+    draft.formerAccept === undefined ? draft.accepts?.find((a) => a.unit === undefined) : draft.formerAccept;
   const bySheet = id.startsWith('stage.') || id === 'look';
   return [
     below,
@@ -40,7 +45,7 @@ const formerSubstance = (draft: StepDraft, settled: readonly string[], below: st
     kind,
     figure ? [figure.value, figure.unit, figure.second ?? '', figure.markId ?? ''].join(ITEM) : '',
     bySheet ? checks.join(ITEM) : '',
-    accept ? [accept.label, accept.minMm, accept.maxMm].join(ITEM) : '',
+    accept ? [accept.label, accept.min, accept.max].join(ITEM) : '',
     settled.join(ITEM),
   ].join(FIELD);
 };

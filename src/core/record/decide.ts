@@ -6,12 +6,13 @@ import {
   type ElectricalTest,
   type TestKind,
 } from '@/core/electrical-test';
+import type { Measuring } from '@/core/instrument';
 import { fail, ok, refuse, type Result } from '@/core/kernel';
-import { trimNumber } from '@/core/units';
 import type { BenchAct } from './act';
 import type { EventBody, EventKind, MixRecord } from './event-body';
 import { MOST_PHOTOS } from '@/core/photo';
-import { isHoldPoint, mustTick, type Acceptance, type LookDecision, type Step } from './step';
+import { refusalOf } from './acceptance';
+import { isHoldPoint, mustTick, type LookDecision, type Step } from './step';
 import { replay, sentBackBy } from './work';
 
 /** Confirms the step whose turn it is. */
@@ -22,8 +23,10 @@ export interface ConfirmCommand {
   readonly decision?: LookDecision | null | undefined;
   /** What was mixed, at a mix step. */
   readonly mix?: MixRecord | null | undefined;
-  /** Lengths that the step asks for, mm, by their key; left out what was not measured. */
+  /** What the step asks for, in mm or N·m, by its key; left out what was not measured. */
   readonly measured?: Readonly<Record<string, number>> | undefined;
+  /** The same, read a second time, where the first was too near to a limit. */
+  readonly again?: Readonly<Record<string, number>> | undefined;
   /** Which checks were ticked, by their place in the list. */
   readonly checked?: readonly number[] | undefined;
   /** With what was measured. */
@@ -96,6 +99,8 @@ export interface WorkState {
   /** Why what was measured cannot be relied on, a sentence for each instrument; left out where there is none. */
   readonly unfit?: readonly string[];
   readonly rules: SubjectRules;
+  /** By what readings are judged. */
+  readonly measuring: Measuring;
 }
 
 /**
@@ -139,7 +144,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
     return refuse('decision', `say what you saw: ${branches.map((b) => b.decision).join(', ')}`, decision);
   if (kind !== 'look' && decision !== null)
     return refuse('decision', 'only a look takes a decision', decision);
-  const measured = readMeasured(step.value, command.measured ?? {});
+  const measured = readMeasured(state, step.value, command);
   if (!measured.ok) return measured;
   const checked = readTicks(step.value, command.checked ?? []);
   if (!checked.ok) return checked;
@@ -179,7 +184,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
       ...(measured.value.length > 0 ? { measured: measured.value } : {}),
       ...(checked.value.length > 0 ? { checked: checked.value } : {}),
       ...(photos.value.length > 0 ? { photos: photos.value } : {}),
-      ...(instrument !== '' && measured.value.some((m) => m.mm !== null) ? { instrument } : {}),
+      ...(instrument !== '' && measured.value.some((m) => (m.nm ?? m.mm) !== null) ? { instrument } : {}),
     },
   });
 }
@@ -257,32 +262,32 @@ function test(state: WorkState, { test: read, instrument = '' }: TestCommand): R
 
 type Measured = NonNullable<EventBody<'confirm'>['measured']>;
 
-/** Every length that the step asks for, measured or not. One out of its span, one that is needed and missing, and one nobody asked for are refused. */
-function readMeasured(step: Step, given: Readonly<Record<string, number>>): Result<Measured> {
+/** Everything that the step asks for, measured or not. What may not be taken, what is needed and missing, and what nobody asked for are refused. */
+function readMeasured(state: WorkState, step: Step, command: ConfirmCommand): Result<Measured> {
+  const { measured: given = {}, again = {}, instrument } = command;
   const accepts = step.accepts ?? [];
-  const strange = Object.keys(given).find((key) => !accepts.some((a) => a.key === key));
+  const asked = (key: string) => accepts.some((a) => a.key === key);
+  const strange = [...Object.keys(given), ...Object.keys(again)].find((key) => !asked(key));
   if (strange !== undefined) return refuse('measured', 'this step does not ask for it', strange);
   const problems = accepts.flatMap((accept) => {
-    const mm = given[accept.key];
+    const value = given[accept.key];
     const path = `measured.${accept.key}`;
-    if (mm === undefined)
+    if (value === undefined)
       return accept.needed === undefined
         ? []
         : [{ path, message: `${accept.label} has to be measured: ${accept.needed}` }];
-    if (!Number.isFinite(mm) || mm < -5000 || mm > 5000)
-      return [{ path, message: 'is not a length in mm', value: String(mm) }];
-    const message = outOfSpan(accept, mm);
-    return message === null ? [] : [{ path, message, value: mm }];
+    const message = refusalOf(accept, { value, again: again[accept.key] }, state.measuring, instrument);
+    return message === null ? [] : [{ path, message, value: Number.isFinite(value) ? value : String(value) }];
   });
   if (problems.length > 0) return fail(problems);
-  return ok(accepts.map(({ key, label }) => ({ key, label, mm: given[key] ?? null })));
-}
-
-function outOfSpan({ label, minMm, maxMm, over, under }: Acceptance, mm: number): string | null {
-  if (mm >= minMm && mm <= maxMm) return null;
-  const off = mm > maxMm ? mm - maxMm : minMm - mm;
-  const what = mm > maxMm ? (over ?? 'too long, trim it') : (under ?? 'too short, cut back and start again');
-  return `${label} ${trimNumber(mm, 2)} mm; ${trimNumber(minMm, 2)}–${trimNumber(maxMm, 2)} mm asked for: ${trimNumber(off, 2)} mm ${what}`;
+  return ok(
+    accepts.map(({ key, label, unit }) => ({
+      key,
+      label,
+      ...(unit === undefined ? { mm: given[key] ?? null } : { mm: null, nm: given[key] ?? null }),
+      ...(given[key] === undefined || again[key] === undefined ? {} : { again: again[key] }),
+    })),
+  );
 }
 
 /** The checks that were ticked, in their words. Where they must be, all of them. */

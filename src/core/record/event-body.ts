@@ -51,10 +51,20 @@ const confirmSchema = object({
   /** What the plan asked for. */
   figure: figureSchema,
   mix: mixSchema.optional().default(undefined),
-  /** What was measured, mm; null when it was asked for and not measured. Events of before had one length and no name for it. */
+  /** What was measured; null when it was asked for and not measured. Events of before had one length and no name for it. */
   measuredMm: number().nullable().optional(),
   measured: array()
-    .of(object({ key: text(60), label: text(120), mm: number().nullable().defined() }))
+    .of(
+      object({
+        key: text(60),
+        label: text(120),
+        mm: number().nullable().defined(),
+        /** A torque, N·m; `mm` is null then. */
+        nm: number().nullable().optional(),
+        /** The second reading, in the same unit, where the first was too near to a limit. */
+        again: number().optional(),
+      }),
+    )
     .optional(),
   /** What was ticked, in the words that stood there. */
   checked: array().of(text(300)).optional(),

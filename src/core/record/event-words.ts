@@ -98,7 +98,7 @@ function confirmLines(body: EventBody<'confirm'>): string[] {
     ...(decision === undefined ? [] : [LOOK_WORDS[decision]]),
     ...(figure === undefined ? [] : [`planned ${figure.value} ${figure.unit}`]),
     ...(measuredMm === undefined ? [] : [measuredWords(measuredMm)]),
-    ...measured.map((m) => `${m.label}: ${measuredWords(m.mm)}`),
+    ...measured.map((m) => `${m.label}: ${readingWords(m)}`),
     ...(instrument === undefined ? [] : [`with ${instrument}`]),
     ...(mix === undefined
       ? []
@@ -106,6 +106,14 @@ function confirmLines(body: EventBody<'confirm'>): string[] {
     ...(checked.length === 0 ? [] : [`seen: ${checked.join('; ')}`]),
     ...photos.map((hash, i) => `photo ${i + 1}: ${hash.slice(0, 12)}`),
   ];
+}
+
+type MeasuredItem = NonNullable<EventBody<'confirm'>['measured']>[number];
+
+function readingWords({ mm, nm, again }: MeasuredItem): string {
+  const twice = again === undefined ? '' : ` and ${trimNumber(again, 2)}`;
+  if (nm === undefined) return mm === null ? measuredWords(mm) : `measured ${trimNumber(mm, 2)}${twice} mm`;
+  return nm === null ? 'not measured' : `measured ${trimNumber(nm, 2)}${twice} N·m`;
 }
 
 const measuredWords = (mm: number | null): string =>

@@ -1,3 +1,4 @@
+export * from './acceptance';
 export * from './act';
 export * from './as-held';
 export * from './at-the-bench';
@@ -12,5 +13,7 @@ export * from './search';
 export * from './stations';
 export * from './same-command';
 export * from './step';
+export * from './timeline';
 export * from './work';
 export * from './pack';
+export * from './label-address';

@@ -46,7 +46,9 @@ export function cameOf(event: ChainedEvent, command: Command): boolean {
         mix?.batch === command.mix?.batch &&
         mix?.tempC === command.mix?.tempC &&
         photos.join() === (command.photos ?? []).join() &&
-        measured.every((m) => m.mm === (given[m.key] ?? null))
+        measured.every(
+          (m) => (m.mm ?? m.nm ?? null) === (given[m.key] ?? null) && m.again === command.again?.[m.key],
+        )
       );
     }
   }

@@ -24,13 +24,15 @@ export interface Branch {
   readonly backTo: string | null;
 }
 
-/** A length that is measured at this step, and the span it must lie in. mm. */
+/** A length or a torque that is measured at this step, and the span it must lie in. */
 export interface Acceptance {
   /** Names it among those of its step. */
   readonly key: string;
   readonly label: string;
-  readonly minMm: number;
-  readonly maxMm: number;
+  /** mm when left out. */
+  readonly unit?: 'N·m';
+  readonly min: number;
+  readonly max: number;
   /** What to do when it is more, or less; left out for a length that is cut. */
   readonly over?: string;
   readonly under?: string;
@@ -98,7 +100,7 @@ export const mustTick = (step: Pick<Step, 'kind' | 'checks'>): boolean =>
 /** A step before it is chained to what it builds on. */
 export type StepDraft = Omit<Step, 'fingerprint' | 'formerly' | 'buildsOn'> & {
   /** The one length that the rule before knew, in its words, where it was another. */
-  readonly formerAccept?: { readonly label: string; readonly minMm: number; readonly maxMm: number } | null;
+  readonly formerAccept?: Pick<Acceptance, 'label' | 'min' | 'max'> | null;
   /** Decisions that the rule before did not know of. */
   readonly newDecisions?: readonly string[];
 };

@@ -15,8 +15,8 @@ export interface SealStep {
   readonly accepts?: readonly {
     readonly key: string;
     readonly label: string;
-    readonly minMm: number;
-    readonly maxMm: number;
+    readonly min: number;
+    readonly max: number;
     readonly over?: string;
     readonly under?: string;
     /** Why the step may not pass without it. */

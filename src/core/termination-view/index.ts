@@ -1,6 +1,6 @@
 import type { ArmourKind, Compound, FamilyDiff } from '@/core/catalogue';
 import type { SealPlan } from '@/core/compound-cure';
-import type { MeasurementRules, Reading } from '@/core/cable-measurement';
+import type { MeasuringRules, Reading } from '@/core/cable-measurement';
 import type {
   FindingView,
   MeasuredEnd,
@@ -31,7 +31,7 @@ export interface JobView {
   readonly version: number;
   readonly secondPerson: boolean;
   readonly profileTitle: string;
-  readonly rules: MeasurementRules;
+  readonly rules: MeasuringRules;
 }
 
 /** One line of rack and board; `arcs` is the code of `encodeArcs`. Kept short: there are thousands. */

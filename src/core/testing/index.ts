@@ -1,3 +1,4 @@
 export * from './demo-catalogue';
 export * from './fitting';
+export * from './measuring';
 export * from './termination';

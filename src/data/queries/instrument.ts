@@ -119,6 +119,23 @@ export interface Use extends InUse {
   readonly subject: string;
 }
 
+/** Which cables of a job were measured with what, by what stands in their readings. */
+export async function measuredWith(tx: Tx, jobId: number): Promise<{ cableId: number; code: string }[]> {
+  const rows = await tx
+    .selectDistinct({ cableId: reading.cableId, code: reading.instrument })
+    .from(reading)
+    .innerJoin(cable, eq(reading.cableId, cable.id))
+    .where(
+      and(
+        eq(cable.jobId, jobId),
+        isNull(cable.retiredAt),
+        isNull(reading.withdrawnAt),
+        isNotNull(reading.instrument),
+      ),
+    );
+  return rows.flatMap(({ cableId, code }) => (code === null ? [] : [{ cableId, code }]));
+}
+
 /** Every use of any instrument in a job, in the order of time within records and readings. */
 export async function listUses(tx: Tx, jobId: number): Promise<Use[]> {
   const named = sql<string>`JSON_VALUE(${recordEvent.body}, '$.instrument')`;

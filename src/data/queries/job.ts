@@ -1,6 +1,7 @@
-import { and, count, eq, inArray, isNull } from 'drizzle-orm';
+import { and, count, eq, getTableColumns, inArray, isNull, sql } from 'drizzle-orm';
+import { worthOf, type Worth } from '@/core/instrument';
 import { type CableType, type CodeProfile, type Enclosure, type Entry } from '@/core/schedule';
-import { array, string } from 'yup';
+import { array, object, string } from 'yup';
 import type { Tx } from '../connection';
 import { bySchema, storedJson } from '../stored';
 import { CABLE_TYPE, ENCLOSURE, ENTRY, PROFILE } from '../stored-kinds';
@@ -18,6 +19,8 @@ export interface JobRow {
   readonly families: readonly string[] | null;
   readonly archivedAt: Date | null;
   readonly version: number;
+  /** What its register says of instruments, of those too that were taken out since: readings stand that were taken with them. */
+  readonly worth: readonly Worth[];
 }
 
 const FAMILIES = storedJson(
@@ -26,19 +29,35 @@ const FAMILIES = storedJson(
   50,
 );
 
-const jobRow = (row: typeof job.$inferSelect): JobRow => ({
+const worthSchema = array()
+  .of(object({ code: string().defined(), uncertainty: string().defined() }).required())
+  .required();
+const WORTH = storedJson('register of job', bySchema(worthSchema), 100);
+
+// Read with the job, since every reading is judged by it.
+// Written out: of a select from one table the columns are named without it, and two tables are meant here.
+const register = sql<string | null>`(
+  SELECT JSON_ARRAYAGG(JSON_OBJECT('code', i.code, 'uncertainty', JSON_VALUE(i.facts, '$.uncertainty')) ORDER BY i.id)
+  FROM instrument i WHERE i.job_id = job.id)`;
+const columns = { ...getTableColumns(job), register };
+
+const jobRow = ({
+  register: found,
+  ...row
+}: typeof job.$inferSelect & { register: string | null }): JobRow => ({
   ...row,
+  worth: found === null ? [] : worthOf(WORTH.parse(found, row.slug)),
   secondPerson: row.secondPerson === 1,
   profile: PROFILE.parse(row.profile, row.slug),
   families: row.families === null ? null : FAMILIES.parse(row.families, row.slug),
 });
 
 export async function listJobs(tx: Tx): Promise<JobRow[]> {
-  return (await tx.select().from(job).orderBy(job.name)).map(jobRow);
+  return (await tx.select(columns).from(job).orderBy(job.name)).map(jobRow);
 }
 
 export async function findJob(tx: Tx, slug: string): Promise<JobRow | null> {
-  const [row] = await tx.select().from(job).where(eq(job.slug, slug));
+  const [row] = await tx.select(columns).from(job).where(eq(job.slug, slug));
   return row ? jobRow(row) : null;
 }
 

@@ -1,5 +1,5 @@
 import { drawPlan, type TerminationPlan } from '@/core/procedure';
-import { isHoldPoint, STATION_WORDS, type Step } from '@/core/record';
+import { isHoldPoint, STATION_WORDS, type Step, unitOf } from '@/core/record';
 import { trimNumber } from '@/core/units';
 import { MM } from './document';
 import { drawDrawing } from './draw';
@@ -59,7 +59,7 @@ function stepLine(
   const mark = isHoldPoint(step) ? ' · HOLD POINT' : '';
   const title = `${number}. ${step.title}${mark}`;
   const accept = (step.accepts ?? [])
-    .map((a) => ` ${a.label} ${trimNumber(a.minMm, 1)}–${trimNumber(a.maxMm, 1)} mm.`)
+    .map((a) => ` ${a.label} ${trimNumber(a.min, 1)}–${trimNumber(a.max, 1)} ${unitOf(a)}.`)
     .join('');
   const bare = (line: string) => line.replace(/\.$/, '');
   const list = step.list && step.list.length > 0 ? ` ${step.list.map(bare).join('; ')}.` : '';

@@ -148,6 +148,7 @@ const COMMANDS = {
     decision: string().oneOf(LOOK_DECISIONS).nullable(),
     mix,
     measured: lengths,
+    again: lengths,
     checked: array().of(number().integer().min(0).max(99).required()).max(100),
     instrument: text(60).optional(),
     photos: array().of(hash).max(MOST_PHOTOS).optional(),

@@ -30,6 +30,7 @@ import type {
   StoredReading,
   TerminationRow,
 } from '@/data';
+import { rulesOf } from './measuring';
 import { chosen } from './chosen';
 import { planFaults, type AuditedRecord } from '../record/faults';
 
@@ -102,7 +103,7 @@ function prepare(input: AssessInput): Prepared {
       readings.map((r) => r.reading),
       row.cableType.nominal,
     ),
-    job.profile.measurement,
+    rulesOf(job),
   );
   const measured = measuredResult.ok ? measuredResult.value : NOTHING_MEASURED;
   const measureProblems = measuredResult.ok

@@ -13,6 +13,7 @@ import { findReading, findSentReading, insertReading, lockTermination, terminati
 import type { Actor } from '../actor';
 import { noteReading } from '../record/note-reading';
 import { operation } from '../transaction';
+import { rulesOf } from './measuring';
 import { EditLog } from './edits';
 import { refreshSummaries, requireTermination } from './load';
 import type { TerminationRef } from '@/core/record';
@@ -46,7 +47,7 @@ export function addReading(
       person: actor.name,
       at: read.value.at ?? now.toISOString(),
     };
-    const rules = job.profile.measurement;
+    const rules = rulesOf(job);
     const diameter = diameterOf(reading, rules.tapeThicknessMm);
     if (!diameter.ok) return diameter;
     if (reading.method === 'datasheet') {

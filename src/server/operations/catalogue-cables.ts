@@ -5,6 +5,7 @@ import type { CatalogueCable } from '@/core/termination-view';
 import { database, loadReadings, loadTerminations, terminationIdsOfJob } from '@/data';
 import { guarded } from '../guard';
 import { inBatches } from '../heavy';
+import { rulesOf } from './measuring';
 import { readingsOfEnd } from './assess';
 import { requireJob } from './load';
 
@@ -22,7 +23,7 @@ export function viewCatalogueCables(slug: string): Promise<Result<CatalogueCable
       for (const row of batch) {
         const { armour } = row.cableType;
         const own = readingsOfEnd(readingsOf.get(row.cable.id) ?? [], row.end).map((r) => r.reading);
-        const measured = measureEnd(own, job.value.profile.measurement);
+        const measured = measureEnd(own, rulesOf(job.value));
         const outer = measured.ok ? measured.value.outerSheath : null;
         if (!measured.ok || outer === null) continue;
         cables.push({

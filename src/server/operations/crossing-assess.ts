@@ -32,6 +32,7 @@ import {
 } from '@/data';
 import type { Subject } from '../record/append';
 import { auditedRecords, planFaults, type AuditedRecord } from '../record/faults';
+import { rulesOf } from './measuring';
 import { requireJob } from './load';
 
 /** Outer sheath of every cable of a job, over both ends. */
@@ -51,7 +52,7 @@ export async function knownDiameters(tx: Tx, job: JobRow): Promise<Map<string, K
             cableType.nominal,
           ),
           'outerSheath',
-          job.profile.measurement,
+          rulesOf(job),
         );
         return m.ok && m.value !== null ? [m.value] : [];
       });

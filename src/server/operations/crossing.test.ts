@@ -239,13 +239,20 @@ describe('what is measured at a step', () => {
     const [gap] = step.accepts ?? [];
     if (!gap) throw new Error('a row asks for its gap');
     const measured = (mm: number) => hold(step, { measured: { [gap.key]: mm }, instrument: 'feeler set 3' });
-    expect(await refused(measured(gap.minMm - 0.05))).toContain('0.05 mm too little, peel one more');
-    expect(await refused(measured(gap.maxMm + 0.2))).toContain('too much, a layer too many is off');
+    expect(await refused(measured(gap.min - 0.05))).toContain('0.05 mm too little, peel one more');
+    expect(await refused(measured(gap.max + 0.2))).toContain('too much, a layer too many is off');
     expect(await refused(measured(NaN))).toContain('is not a length');
-    await good(measured(gap.maxMm));
+    expect(await refused(measured(gap.max))).toContain('read it a second time');
+    await good(
+      hold(step, {
+        measured: { [gap.key]: gap.max },
+        again: { [gap.key]: gap.max - 0.05 },
+        instrument: 'feeler set 3',
+      }),
+    );
     const { events, faults } = await view();
     expect(events.slice(-1)[0]?.body).toMatchObject({
-      measured: [{ key: gap.key, mm: gap.maxMm }],
+      measured: [{ key: gap.key, mm: gap.max, again: gap.max - 0.05 }],
       instrument: 'feeler set 3',
     });
     expect(faults).toEqual([]);

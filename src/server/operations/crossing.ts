@@ -41,6 +41,7 @@ import {
   requireCrossing,
   type Assessed,
 } from './crossing-assess';
+import { measuringOf } from './measuring';
 import { requireJob } from './load';
 
 export function viewCrossings(slug: string): Promise<Result<readonly CrossingLine[]>> {
@@ -75,7 +76,7 @@ export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
   return guarded<CrossingView>(async () => {
     const found = await assessed(database(), ref);
     if (!found.ok) return found;
-    const { row, all, events, sheets, assessed: is } = found.value;
+    const { job, row, all, events, sheets, assessed: is } = found.value;
     const { kind, setup, sheet, asked, hash, plans, steps, acts, state, faults } = is;
     const view = {
       kind,
@@ -92,6 +93,7 @@ export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
       plans: plans.map((p) => planView(p, hash)),
       steps,
       acts,
+      measuring: measuringOf(job),
       events: events.map(eventView),
       faults: faults.map(faultWords),
     };

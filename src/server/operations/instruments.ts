@@ -2,6 +2,7 @@ import {
   instrumentCheckSchema,
   instrumentSchema,
   openAgain,
+  plainCode,
   standingOn,
   standingWords,
   unfitInstruments,
@@ -16,6 +17,8 @@ import {
   insertInstrument,
   listInstruments,
   listUses,
+  measuredWith,
+  terminationIdsOfCables,
   writeInstrument,
   type InstrumentRow,
   type JobRow,
@@ -24,6 +27,7 @@ import {
 import { madeBy, type Actor } from '../actor';
 import { LateWrite } from '../transaction';
 import { doIn, lookIn } from './in-job';
+import { refreshSummaries, requireJob } from './load';
 
 /** What was done: nothing else is to be told of it. */
 type Done = Result<SetupOutcome>;
@@ -58,6 +62,18 @@ async function requireInstrument(tx: Tx, job: JobRow, code: string): Promise<Res
   return row ? ok(row) : refuse('instrument', 'there is no such instrument in this job', code);
 }
 
+/** What an instrument may be off is in the interval of every reading that was taken with it: their ends are judged anew. */
+async function judgeAnew(tx: Tx, slug: string, code: string): Promise<void> {
+  const job = await requireJob(tx, slug);
+  if (!job.ok) return;
+  const mine = (await measuredWith(tx, job.value.id)).filter((m) => plainCode(m.code) === plainCode(code));
+  const ends = await terminationIdsOfCables(
+    tx,
+    mine.map((m) => m.cableId),
+  );
+  await refreshSummaries(tx, job.value, ends);
+}
+
 /** Takes an instrument into the register; one of that name that was taken out comes back, with its checks. */
 export function addInstrument(slug: string, given: unknown): Promise<Done> {
   return doIn<SetupOutcome>(slug, async ({ tx, job }) => {
@@ -68,6 +84,7 @@ export function addInstrument(slug: string, given: unknown): Promise<Done> {
     if (there && !there.retired) return refuse('code', 'stands in the register already', facts.code);
     if (there) await writeInstrument(tx, there.id, null, { facts, retiredAt: null });
     else await insertInstrument(tx, job.id, facts);
+    await judgeAnew(tx, job.slug, facts.code);
     return DONE;
   });
 }
@@ -82,6 +99,7 @@ export function setInstrument(slug: string, code: string, version: number, given
     if (read.value.code !== row.value.facts.code)
       return refuse('code', 'stays as it is: records speak of it by this name', read.value.code);
     if (!(await writeInstrument(tx, row.value.id, version, { facts: read.value }))) throw new LateWrite();
+    if (read.value.uncertainty !== row.value.facts.uncertainty) await judgeAnew(tx, job.slug, code);
     return DONE;
   });
 }

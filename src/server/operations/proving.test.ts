@@ -11,6 +11,7 @@ import {
   takeOutInstrument,
   viewInstruments,
 } from './instruments';
+import { viewSummaries } from './view';
 import { work } from './work';
 
 afterAll(closeDatabase);
@@ -168,4 +169,32 @@ describe('the register of instruments', () => {
     expect(await refused(enter(other, '2026-11-01', '2027-01-01'))).toMatch(/there is no such instrument/);
     expect((await good(viewInstruments(job, NOW)))[0]?.checks).toEqual([]);
   });
+});
+
+it('puts what an instrument may be off into every diameter that was read with it, lists too, as soon as the register says so', async () => {
+  const job = await makeJob();
+  const reading = (angleDeg: number, text: string) =>
+    addReading(
+      ref(job, 'K-2'),
+      { quantity: 'outerSheath', method: 'caliper', text, unit: 'mm', angleDeg, instrument: 'Caliper  9' },
+      randomUUID(),
+      FITTER,
+      NOW,
+    );
+  await good(reading(0, '28'));
+  await good(reading(90, '28'));
+  const interval = async () => (await view(job, 'K-2')).measured.outerSheath?.interval;
+  const line = async () =>
+    (await good(viewSummaries(job))).find((s) => s.cable === 'K-2' && s.end === 'A')?.next;
+  expect(await interval()).toEqual({ min: 27.9, max: 28.1 });
+  const before = await line();
+  const facts = { code: 'caliper 9', kind: 'caliper', holder: '', uncertainty: '± 0.02 mm' };
+  await good(addInstrument(job, facts));
+  expect(await interval()).toEqual({ min: 27.9, max: 28.1 });
+  await good(setInstrument(job, 'caliper 9', 1, { ...facts, uncertainty: '± 3 mm' }));
+  expect(await interval()).toEqual({ min: 25, max: 31 });
+  // Taken out of the register, it has still read what it has read.
+  await good(takeOutInstrument(job, 'caliper 9', 2, NOW));
+  expect(await interval()).toEqual({ min: 25, max: 31 });
+  expect(await line()).toEqual(before);
 });

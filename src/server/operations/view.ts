@@ -43,6 +43,7 @@ import {
 } from '@/data';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
+import { rulesOf } from './measuring';
 import { catalogueView, type Assessment } from './assess';
 import { reviewChange, whyNot } from './gland-selection';
 import { takeSeen } from './just-seen';
@@ -58,7 +59,7 @@ export const jobView = (job: JobRow): JobView => ({
   version: job.version,
   secondPerson: job.secondPerson,
   profileTitle: job.profile.title,
-  rules: job.profile.measurement,
+  rules: rulesOf(job),
 });
 
 /** The jobs that somebody is anything in; all of them for an administrator of the whole application. */

@@ -1,3 +1,4 @@
+import { recordPath } from '@/core/record';
 import { ok, refuse, type Result } from '@/core/kernel';
 import { database, loadTerminations, terminationIdsOfJob, type JobRow } from '@/data';
 import type { CutCard } from '@/formats/pdf/cut-card';
@@ -113,7 +114,7 @@ export function labelSheet(
         tag: a.tag,
         size: a.plan?.plan.size ?? 'no gland chosen',
         place: a.row.place ? `${a.row.place.enclosure.tag}, entry ${a.row.place.entry.label}` : '',
-        address: `${origin}/job/${encodeURIComponent(job.slug)}/t/${encodeURIComponent(cable.tag)}/${end}/prove`,
+        address: `${origin}${recordPath({ job: job.slug, cable: cable.tag, end })}`,
       };
     });
     return ok(await labelSheetPdf(labels, now, request.paper));

@@ -39,6 +39,7 @@ import type { Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
 import { rememberSeen } from './just-seen';
+import { measuringOf } from './measuring';
 import { unfitFor } from './instruments';
 import { requirePhotos } from './photo';
 import { assessRow, refreshAfter, refreshSummaries, requireTermination } from './load';
@@ -90,6 +91,7 @@ async function terminationBench(
       provisional: plan?.plan.provisional ?? [],
       secondPerson: job.secondPerson,
       rules: terminationRules(plan?.plan.seal ?? null, row.spareMm),
+      measuring: measuringOf(job),
     },
     readings: readings.map((r) => r.reading),
     follow: async (decided, event) => {
@@ -124,6 +126,7 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
       provisional: asked.provisional,
       secondPerson: job.secondPerson,
       rules: CROSSING_RULES,
+      measuring: measuringOf(job),
     },
     readings: [],
     follow: () => Promise.resolve(),

@@ -7,7 +7,7 @@ import { Sender, UnsentOf } from '../kept/Unsent';
 import { PersonButton } from '../shell/PersonButton';
 import { BenchBody } from './BenchBody';
 import { BenchSide } from './BenchSide';
-import { OwnClock } from './OwnClock';
+import { ClockStrip } from './ClockStrip';
 import { BenchHead, PHONE } from './parts';
 import { useBenchSession } from './use-bench-session';
 import { useWakeLock } from './use-wake-lock';
@@ -58,7 +58,7 @@ export function Bench({ end }: Props) {
           [PHONE]: { flex: 1, display: 'flex', flexDirection: 'column', overflow: 'visible' },
         }}
       >
-        <OwnClock view={view} />
+        <ClockStrip view={view} />
         {sheet ? (
           <Caution tone="marginal">
             Sheet {sheet.code}: revision {sheet.to} is in force; these steps are those of revision{' '}

@@ -1,5 +1,6 @@
 'use client';
 import Button from '@mui/material/Button';
+import { measuringBy } from '@/core/cable-measurement';
 import { faultWords, type ArcStation, type Step } from '@/core/record';
 import { RecordFaults } from '../common/RecordFaults';
 import { stationPath } from '../rack/summaries';
@@ -8,6 +9,7 @@ import { subjectKey } from '@/core/kept-work';
 import { placeWords } from '@/core/schedule';
 import { HeldPanel } from '../kept/HeldPanel';
 import { useHeld } from '../kept/use-kept';
+import { ReadLabel } from '../labels/ReadLabel';
 import { ReviewPanel } from '../termination/ReviewPanel';
 import { GatePage } from './gate/GatePage';
 import { LookFaces } from './LookFaces';
@@ -119,6 +121,7 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
       done={view.done}
       signedBy={view.signedBy}
       step={step}
+      measuring={measuringBy(view.job.rules)}
       current={step.id === view.nextStep}
       busy={work.busy}
       problems={work.problems}
@@ -148,7 +151,13 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
           onTemperature={(tempC) => work.command({ kind: 'temperature', tempC })}
         />
       }
-      form={recutting ? <RecutForm view={view} onDone={() => recut(false)} /> : null}
+      form={
+        recutting ? (
+          <RecutForm view={view} onDone={() => recut(false)} />
+        ) : step.kind === 'sign' ? (
+          <ReadLabel here={{ job: view.job.slug, cable: view.cable, end: view.end }} />
+        ) : null
+      }
       tools={
         <>
           <Button variant="outlined" onClick={() => measure(true)}>

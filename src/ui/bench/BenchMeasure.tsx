@@ -11,6 +11,7 @@ import {
 import type { TerminationView } from '@/core/termination-view';
 import type { BenchSession } from './use-bench-session';
 import { diameterTexts } from '../common/unit';
+import { Tray } from '../devices/Tray';
 import { Keypad } from '../kit-of-parts/Keypad';
 import { PadField } from '../kit-of-parts/PadField';
 import { Problems } from '../kit-of-parts/Problems';
@@ -18,6 +19,7 @@ import { Segments } from '../kit-of-parts/Segments';
 import { BenchButtons, BenchDetail, BenchPrimary, BenchStep, BenchTitle } from './parts';
 import { useBenchReading, type BenchReading } from './use-bench-reading';
 
+const CALIPER = ['caliper'] as const;
 const METHODS = (['caliper', 'wrapTape', 'diameterTape'] as const).map((m): readonly [Method, string] => [
   m,
   METHOD_WORDS[m],
@@ -73,6 +75,7 @@ export function BenchMeasure({ session, demanded, onClose }: Props) {
             onChange={reading.setInstrument}
           />
           <Problems problems={problems} />
+          <Tray kinds={CALIPER} onShown={reading.take} />
         </Box>
         <Keypad value={text} onChange={reading.type} />
       </Box>

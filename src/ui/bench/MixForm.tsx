@@ -5,7 +5,10 @@ import { Acts } from '../kit-of-parts/Acts';
 import { DateField } from '../kit-of-parts/DateField';
 import { problemsResolver } from '../kit-of-parts/form/schema-resolver';
 import { PadField } from '../kit-of-parts/PadField';
+import { Tray } from '../devices/Tray';
 import { EMPTY_MIX, mixProblems, readMix, type MixDraft } from './mix-draft';
+
+const THERMOMETER = ['thermometer'] as const;
 
 interface Props {
   /** The record that it makes; null while something is missing. */
@@ -30,6 +33,7 @@ export function MixForm({ onChange }: Props) {
       <PadField name="mix-batch" label="Batch on the pack" kind="code" {...batch} />
       <DateField name="mix-expiry" label="Use by" {...expiry} />
       <PadField name="mix-temp" label="Work" kind="temperature" unit="°C" {...temp} />
+      <Tray kinds={THERMOMETER} onShown={({ text }) => temp.onChange(text)} />
     </Acts>
   );
 }

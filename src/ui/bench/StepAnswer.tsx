@@ -2,11 +2,13 @@
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
+import type { Measuring } from '@/core/instrument';
 import type { Problem } from '@/core/kernel';
 import { subjectKey } from '@/core/kept-work';
 import {
   isHoldPoint,
   mustTick,
+  unitOf,
   type LookDecision,
   type MixRecord,
   type Step,
@@ -16,7 +18,7 @@ import {
 import { useInstrument } from '../common/use-instrument';
 import { Problems } from '../kit-of-parts/Problems';
 import { HoldButton } from './HoldButton';
-import { Lengths, readLengths, type TypedLengths } from './Lengths';
+import { isOpen, Lengths, NOTHING_TYPED, readLengths, type TypedLengths } from './Lengths';
 import { BenchButtons } from './parts';
 import { PhotoStrip } from './photos/PhotoStrip';
 import { usePhotos } from './photos/use-photos';
@@ -45,16 +47,18 @@ function waitsFor(left: number, missing: boolean, unmixed: boolean): string | nu
 }
 
 /** What a hand has answered so far, and whether that is all. */
-function useAnswer(step: Step, subject: SubjectRef, onEdit: () => void) {
+function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit: () => void) {
   const photos = usePhotos(subject.job, `${subjectKey(subject)} ${step.id}`);
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
-  const [lengths, setLengths] = useState<TypedLengths>({});
+  const [lengths, setLengths] = useState<TypedLengths>(NOTHING_TYPED);
   const [mix, setMix] = useState<MixRecord | null>(null);
-  const [instrument, setInstrument] = useInstrument();
+  const [instrument, setInstrument] = useInstrument(
+    (step.accepts ?? []).some((a) => unitOf(a) === 'N·m') ? 'torque' : 'length',
+  );
   const { checks = [], accepts = [] } = step;
   const left = mustTick(step) ? checks.length - ticked.size : 0;
   const unmixed = step.kind === 'mix' && mix === null;
-  const missing = accepts.some((a) => a.needed !== undefined && (lengths[a.key] ?? '').trim() === '');
+  const missing = isOpen(accepts, lengths, measuring, instrument);
   const edited = (set: () => void) => {
     set();
     onEdit();
@@ -67,7 +71,7 @@ function useAnswer(step: Step, subject: SubjectRef, onEdit: () => void) {
       decision,
       checked: [...ticked],
       ...(mix ? { mix } : {}),
-      ...(accepts.length > 0 ? { measured: readLengths(lengths), instrument } : {}),
+      ...(accepts.length > 0 ? { ...readLengths(accepts, lengths, measuring, instrument), instrument } : {}),
       ...(photos.all.length > 0 ? { photos: photos.all.map((p) => p.hash) } : {}),
     };
   };
@@ -83,7 +87,7 @@ function useAnswer(step: Step, subject: SubjectRef, onEdit: () => void) {
         if (!next.delete(i)) next.add(i);
         setTicked(next);
       }),
-    type: (key: string, text: string) => edited(() => setLengths({ ...lengths, [key]: text })),
+    type: (typed: TypedLengths) => edited(() => setLengths(typed)),
     typeMix: (typed: MixRecord | null) => edited(() => setMix(typed)),
     /** Why it cannot be held yet; null when it can. */
     waits: waitsFor(left, missing, unmixed),
@@ -95,6 +99,8 @@ function useAnswer(step: Step, subject: SubjectRef, onEdit: () => void) {
 interface Props {
   readonly subject: SubjectRef;
   readonly step: Step;
+  /** By what readings are judged. */
+  readonly measuring: Measuring;
   readonly busy: boolean;
   readonly problems: readonly Problem[];
   readonly form: ReactNode;
@@ -108,7 +114,7 @@ interface Props {
 /** What the hand answers a step with: ticks, lengths, the pack, what was seen. */
 export function StepAnswer(props: Props) {
   const { step, problems, onCommand, onBack } = props;
-  const answer = useAnswer(step, props.subject, props.onEdit);
+  const answer = useAnswer(step, props.subject, props.measuring, props.onEdit);
   const { checks = [], accepts = [] } = step;
   return (
     <>
@@ -122,6 +128,7 @@ export function StepAnswer(props: Props) {
         <Lengths
           accepts={accepts}
           typed={answer.lengths}
+          measuring={props.measuring}
           instrument={answer.instrument}
           onType={answer.type}
           onInstrument={answer.setInstrument}

@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState, type ReactNode } from 'react';
+import type { Measuring } from '@/core/instrument';
 import type { Problem } from '@/core/kernel';
 import type { BenchAct, Step, SubjectRef, WorkCommand } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
@@ -17,6 +18,8 @@ interface StepScreenProps {
   readonly done: readonly string[];
   readonly signedBy: string | null;
   readonly step: Step;
+  /** By what readings are judged. */
+  readonly measuring: Measuring;
   /** Is it this step's turn? */
   readonly current: boolean;
   readonly busy: boolean;
@@ -62,6 +65,7 @@ function Now({ step, busy, problems, waste = null, first, ...rest }: PartProps) 
       <StepAnswer
         subject={rest.subject}
         step={step}
+        measuring={rest.measuring}
         busy={busy || step.blockedBy !== undefined}
         problems={problems}
         form={rest.form}

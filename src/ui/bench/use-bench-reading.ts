@@ -8,6 +8,7 @@ import {
   type Quantity,
   type Reading,
 } from '@/core/cable-measurement';
+import type { Shown } from '@/core/instrument';
 import type { TerminationView } from '@/core/termination-view';
 import type { LengthUnit } from '@/core/units';
 import { diameterTexts } from '../common/unit';
@@ -23,7 +24,7 @@ export function useBenchReading({ view, subject, base, kept }: BenchSession) {
     view.needed.find((q) => view.measured[q] === null || view.measured[q].provisional) ?? 'outerSheath';
   const [picked, setPicked] = useState<Quantity>(open);
   const quantity = view.needed.includes(picked) ? picked : open;
-  const [instrument, setInstrument] = useInstrument();
+  const [instrument, setInstrument] = useInstrument('length');
   const [method, setMethod] = useState<Method>('caliper');
   const [unit, setUnit] = useState<LengthUnit>(view.job.unit);
   const [text, setText] = useState('');
@@ -35,16 +36,15 @@ export function useBenchReading({ view, subject, base, kept }: BenchSession) {
   );
   const taken = [...view.readings.map((r) => r.reading), ...queue.onTheWay];
   const byAngle = method === 'caliper' && quantity !== 'armourWire';
-  const reading = (): Reading => ({
+  const reading = (typed = text, its: LengthUnit = unit, by = instrument): Reading => ({
     quantity,
     method: quantity === 'armourWire' ? 'caliper' : method,
-    text: text.trim(),
-    unit,
-    ...(instrument.trim() === '' ? {} : { instrument: instrument.trim() }),
+    text: typed.trim(),
+    unit: its,
+    ...(by.trim() === '' ? {} : { instrument: by.trim() }),
     ...(byAngle ? { angleDeg: nextAngle(taken, quantity) } : {}),
   });
-  const keep = async () => {
-    const content = reading();
+  const keep = async (content = reading()) => {
     if (content.text === '') return;
     // What an instrument types next, and it does not wait, is of the same layer until that has both its angles.
     setText('');
@@ -71,7 +71,13 @@ export function useBenchReading({ view, subject, base, kept }: BenchSession) {
     taken,
     byAngle,
     ahead: aheadWords(view, taken, text.trim() === '' ? null : reading(), quantity),
-    keep,
+    keep: () => keep(),
+    /** A figure that an instrument shows is kept as one that types and presses Enter. */
+    take: (shown: Shown, name: string | null) => {
+      if (shown.unit !== null && shown.unit !== 'mm' && shown.unit !== 'in') return;
+      if (name !== null) setInstrument(name);
+      void keep(reading(shown.text, shown.unit ?? unit, name ?? instrument));
+    },
     problems: queue.problems,
   };
 }

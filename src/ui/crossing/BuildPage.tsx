@@ -176,6 +176,7 @@ function Building({ building, step }: { readonly building: Building; readonly st
           done={[...progress.done]}
           signedBy={progress.signedBy}
           step={step}
+          measuring={view.measuring}
           current={at === nextAt}
           busy={work.busy}
           problems={work.problems}

@@ -6,7 +6,7 @@ import { Acts } from '../kit-of-parts/Acts';
 import { Choice } from '../kit-of-parts/Choice';
 import { Panel } from '../kit-of-parts/Panel';
 import { TextField } from '../kit-of-parts/TextField';
-import { KIND_OPTIONS } from './instrument-words';
+import { countsWords, KIND_OPTIONS } from './instrument-words';
 
 interface Props {
   readonly busy: boolean;
@@ -40,6 +40,7 @@ export function AddInstrument({ busy, onAdd }: Props) {
         <TextField
           label="Uncertainty by its certificate"
           placeholder="± 0.02 mm"
+          helperText={countsWords(uncertainty)}
           value={uncertainty}
           onChange={(e) => setUncertainty(e.target.value)}
           slotProps={{ htmlInput: { maxLength: 80 } }}

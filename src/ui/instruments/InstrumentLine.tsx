@@ -16,7 +16,7 @@ import { For } from '../shell/may';
 import { useRun } from '../termination/use-run';
 import { NutMark } from '../verdict/NutMark';
 import { AddCheck } from './AddCheck';
-import { kindWords } from './instrument-words';
+import { countsShort, kindWords } from './instrument-words';
 
 interface Props {
   readonly job: string;
@@ -55,7 +55,12 @@ export function InstrumentLine({ job, row }: Props) {
         <Box sx={{ flex: '1 1 320px', minWidth: 0 }}>
           <Typography variant="h3">{instrument.code}</Typography>
           <Typography variant="quiet" color="text.secondary" component="div">
-            {[kindWords(instrument.kind), instrument.uncertainty, instrument.holder]
+            {[
+              kindWords(instrument.kind),
+              instrument.uncertainty,
+              countsShort(instrument.uncertainty),
+              instrument.holder,
+            ]
               .filter(Boolean)
               .join(' · ')}
           </Typography>

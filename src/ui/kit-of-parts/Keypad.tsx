@@ -37,7 +37,12 @@ export function Keypad({ kind = 'length', value, onChange }: Props) {
       aria-label="Keypad"
       // The field keeps its cursor while its keys are pressed.
       onPointerDown={(e) => e.preventDefault()}
-      sx={{ display: 'grid', gridTemplateColumns: `repeat(${columns}, minmax(40px, 88px))`, gap: 1 }}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: `repeat(${columns}, minmax(40px, 88px))`,
+        alignSelf: 'start',
+        gap: 1,
+      }}
     >
       {keys.map((k) => (
         <Button

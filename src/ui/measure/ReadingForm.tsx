@@ -74,7 +74,7 @@ export function ReadingForm({ quantity, unit: jobUnit, count, onTheWay, add, onT
   });
   const typed = { ...getValues(), ...useWatch({ control }) };
   const { method, text, unit } = typed;
-  const [instrument, setInstrument] = useInstrument();
+  const [instrument, setInstrument] = useInstrument('length');
   const id = useId();
   const [refused, setRefused] = useState<string | null>(null);
   // The form's own way of setting the focus is late, and would take it back from where the next reading belongs.

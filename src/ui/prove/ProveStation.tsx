@@ -8,8 +8,10 @@ import { faultWords } from '@/core/record';
 import { RelativeTime } from '../common/RelativeTime';
 import type { StationProps } from '../termination/station-props';
 import { DossierActs } from '../records/DossierActs';
+import { LabelSection } from '../labels/LabelSection';
 import { Reopen } from './Reopen';
 import { RECORD_TABLE, RecordOf } from './RecordOf';
+import { Timeline } from './Timeline';
 import { TestsSection } from './tests/TestsSection';
 
 /** The record of this end: what was measured with what, and who did what when. */
@@ -30,8 +32,10 @@ export function ProveStation({ view }: StationProps) {
           view.job.secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''
         }
       />
+      <Timeline view={view} />
       <Reopen view={view} />
       <DossierActs job={view.job.slug} of="end" name={view.cable} end={view.end} />
+      <LabelSection view={view} />
       <Readings view={view} />
       {signed ? <TestsSection view={view} /> : null}
     </>

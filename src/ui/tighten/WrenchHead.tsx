@@ -11,8 +11,11 @@ import { NumberFields } from '../kit-of-parts/NumberFields';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Acts } from '../kit-of-parts/Acts';
+import { Tray } from '../devices/Tray';
 import { Folded } from '../kit-of-parts/Folded';
 import styles from './Tools.module.css';
+
+const ANGLE_GAUGE = ['angleGauge'] as const;
 
 const FIELDS = [
   { key: 'lever', name: 'wrench-lever', label: 'L, handle to drive', unit: 'mm' },
@@ -61,6 +64,7 @@ export function WrenchHead({ targets }: { readonly targets: readonly number[] })
           </text>
         </svg>
       </Acts>
+      <Tray kinds={ANGLE_GAUGE} onShown={({ text }) => setFields({ ...fields, angle: text })} />
       <DataTable>
         <TableBody>
           {targets.map((target) => {

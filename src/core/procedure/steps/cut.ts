@@ -43,15 +43,15 @@ export function cutStep(mark: Mark, plan: TerminationPlan): StepDraft {
     checks: [mark.check],
     accepts: [
       ...(mark.id === settles && armour !== null && plan.cut?.jacketed
-        ? [{ key: 'armour', label: 'Armour laid bare', minMm: armour.minMm, maxMm: armour.maxMm }]
+        ? [{ key: 'armour', label: 'Armour laid bare', min: armour.minMm, max: armour.maxMm }]
         : []),
       ...(mark.id === 'cores' && plan.cut?.strip
         ? [
             {
               key: 'strip',
               label: 'Bare core end',
-              minMm: plan.cut.strip.minMm,
-              maxMm: plan.cut.strip.maxMm,
+              min: plan.cut.strip.minMm,
+              max: plan.cut.strip.maxMm,
             },
           ]
         : []),

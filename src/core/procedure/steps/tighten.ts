@@ -1,6 +1,6 @@
 import type { StagePlan } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
-import type { StepDraft } from '@/core/record';
+import type { Acceptance, StepDraft } from '@/core/record';
 import type { TerminationPlan } from '../termination-plan';
 
 const STATION_OF = { makeOff: 'makeOff', seat: 'seal', final: 'tighten' } as const;
@@ -10,6 +10,22 @@ const REASON_OF = {
   seat: 'It locates the chamber: from here on nothing moves until the compound is hard.',
   final: 'This is the hold that stays.',
 } as const;
+
+/** What the wrench may show at its peak; nothing where the sheet gives no tolerance. */
+function torqueAccepted({ method: { torqueNm, toleranceNm } }: StagePlan): Acceptance[] {
+  if (torqueNm === undefined || toleranceNm === undefined || toleranceNm <= 0) return [];
+  return [
+    {
+      key: 'torque',
+      label: 'Torque at its peak',
+      unit: 'N·m',
+      min: Math.max(0, torqueNm - toleranceNm),
+      max: torqueNm + toleranceNm,
+      over: 'too much: slacken, look at thread and seal, and tighten anew',
+      under: 'too little: go on',
+    },
+  ];
+}
 
 /** One tightening stage: member, held part, spanners, how far, what to see. */
 export function stageStep(stage: StagePlan, title: string): StepDraft {
@@ -39,6 +55,7 @@ export function stageStep(stage: StagePlan, title: string): StepDraft {
     ...(!torque && stage.method.turns
       ? { figure: { value: trimNumber(stage.method.turns, 2), unit: 'turn', second: stage.words } }
       : {}),
+    ...(torque ? { accepts: torqueAccepted(stage) } : {}),
     checks: [stage.see],
     checksBySheet: true,
     partId: stage.memberId,

@@ -72,8 +72,8 @@ function depthStep({ sheet, depth }: SleeveRequest, { sealantMm, airMm }: Sleeve
       {
         key: 'depth',
         label: 'Depth of the opening',
-        minMm: 2 * room + sheet.fillingMm + airMm,
-        maxMm: Math.max(depth.max, 2 * room + sheet.fillingMm + airMm),
+        min: 2 * room + sheet.fillingMm + airMm,
+        max: Math.max(depth.max, 2 * room + sheet.fillingMm + airMm),
         over: 'deeper than it was measured: plan again',
         under: 'too shallow: sealant, filling and air do not lie in it',
         needed: 'only the measure says that sealant and filling lie in it',

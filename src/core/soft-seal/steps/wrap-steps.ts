@@ -188,8 +188,8 @@ function tied({ tie }: WrapPlan, which: string, name: string): SealStep[] {
         {
           key: 'pull',
           label: 'Tail pulled through',
-          minMm: tie.pullMm.min,
-          maxMm: tie.pullMm.max,
+          min: tie.pullMm.min,
+          max: tie.pullMm.max,
           over: 'too much: the strip is cut; take it off and lay a new one',
           under: 'too little: draw on',
           needed: 'only the figure says that the strip is in its window',

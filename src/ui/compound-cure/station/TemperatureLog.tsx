@@ -2,6 +2,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { workInput } from '../../bench/use-work';
+import { Tray } from '../../devices/Tray';
 import { Problems } from '../../kit-of-parts/Problems';
 import { PadField } from '../../kit-of-parts/PadField';
 import type { StationProps } from '../../termination/station-props';
@@ -9,6 +10,8 @@ import { useRun } from '../../termination/use-run';
 import { readTemperature } from './clock-words';
 import { Acts } from '../../kit-of-parts/Acts';
 import { useSend } from '../../data/use-send';
+
+const THERMOMETER = ['thermometer'] as const;
 
 interface Props extends Pick<StationProps, 'view'> {
   /** Who takes it, where the bench does; it is sent from here when left out. */
@@ -55,6 +58,7 @@ export function TemperatureLog({ view, onKeep }: Props) {
         Keep
       </Button>
       <Problems problems={problems} />
+      <Tray kinds={THERMOMETER} onShown={({ text: shown }) => setText(shown)} />
     </Acts>
   );
 }

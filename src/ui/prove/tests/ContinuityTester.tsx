@@ -26,7 +26,7 @@ export function ContinuityTester({
   change,
 }: Pick<TestProps, 'form' | 'change'> & { readonly cores: readonly string[] }) {
   const [cable, setCable] = useState<Cable>('right');
-  const [, setInstrument] = useInstrument();
+  const [, setInstrument] = useInstrument('continuity');
   const [first = '', last = ''] = [cores[0], cores.at(-1)];
   const read = () => {
     const faults: Readonly<Record<Cable, Partial<Wiring>>> = {

@@ -31,7 +31,7 @@ const NOISE_OHM = 0.003;
 export function EarthTest({ view, form, change }: TestProps) {
   const { earthMm2, overShare, earthOhm, mA, earthUncertainty } = form;
   const asked = earthPathOf(form);
-  const [, setInstrument] = useInstrument();
+  const [, setInstrument] = useInstrument('earthPath');
   const [count, setCount] = useState(1);
   const request = 'test' in asked && asked.test.of === 'earthPath' ? asked.test.request : null;
   const expected = request === null ? null : planEarthPath(request);

@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { INSULATION_MODELS, insulationAt, READ_AT, type InsulationModelName } from '@/core/electrical-test';
 import { trimNumber } from '@/core/units';
 import { useInstrument } from '../../common/use-instrument';
+import { CASE, DISPLAY, PRESS } from '../../devices/case';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
 import { Folded } from '../../kit-of-parts/Folded';
@@ -43,7 +44,7 @@ export function InsulationTester({ tests, form, change, dischargeS, onDischargin
   const [of, setOf] = useState(tests[0] ?? '');
   const [pace, setPace] = useState<(typeof PACES)[number][0]>('1');
   const [phase, setPhase] = useState<Phase>({ kind: 'idle' });
-  const [, setInstrument] = useInstrument();
+  const [, setInstrument] = useInstrument('insulation');
   const model = INSULATION_MODELS[cable];
   const latest = useRef({ form, change, of, model });
   useEffect(() => {
@@ -128,7 +129,7 @@ export function InsulationTester({ tests, form, change, dischargeS, onDischargin
           size="large"
           disabled={running || form.apart !== 'yes' || form.guarded !== 'yes' || !form.dead}
           onClick={press}
-          sx={{ minHeight: 72, minWidth: 132 }}
+          sx={PRESS}
         >
           Charge
         </Button>
@@ -145,29 +146,3 @@ export function InsulationTester({ tests, form, change, dischargeS, onDischargin
 
 const reading = (mohm: number): string =>
   mohm >= 1000 ? `${trimNumber(mohm / 1000, 2)} GΩ` : `${trimNumber(mohm, 2)} MΩ`;
-
-const CASE = {
-  display: 'flex',
-  alignItems: 'stretch',
-  gap: 2,
-  width: 'fit-content',
-  maxWidth: '100%',
-  p: 2,
-  border: '3px solid',
-  borderColor: 'text.primary',
-  borderRadius: '14px',
-  bgcolor: 'background.paper',
-} as const;
-const DISPLAY = {
-  display: 'flex',
-  flexDirection: 'column',
-  justifyContent: 'center',
-  width: 190,
-  px: 1.5,
-  border: '2px solid',
-  borderColor: 'divider',
-  borderRadius: 1,
-  fontVariantNumeric: 'tabular-nums',
-  '& b': { fontSize: 30, lineHeight: 1.2 },
-  '& span': { fontSize: 14 },
-} as const;

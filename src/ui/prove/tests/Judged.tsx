@@ -36,7 +36,7 @@ interface Props extends Pick<TestProps, 'view'> {
 export function Judged({ view, asked, first: wait = null }: Props) {
   const send = useSend();
   const { run, busy, problems } = useRun();
-  const [instrument, setInstrument] = useInstrument();
+  const [instrument, setInstrument] = useInstrument('test' in asked ? asked.test.of : 'continuity');
   if ('lacking' in asked)
     return (
       <>

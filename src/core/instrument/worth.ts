@@ -1,0 +1,75 @@
+import { parseLength } from '@/core/units';
+import type { Instrument } from './instrument';
+import { plainCode } from './standing';
+
+/** What instruments are asked for here. */
+export type MeasuredUnit = 'mm' | 'N·m';
+
+/** How far an instrument may be off, each way: in its own unit, or as a share of what it shows. */
+export interface PlusMinus {
+  readonly value: number;
+  readonly unit: MeasuredUnit | '%';
+}
+
+const FIGURE = /^(?:±|\+\/?-)?\s*(\d+(?:[.,]\d+)?)\s*(%|N·?m)$/i;
+
+/** What a certificate says, read: `± 0.02 mm`, `4 %`, `± 1.5 N·m`, `1/64 in`. Null where it says nothing that can be counted with. */
+export function readPlusMinus(text: string): PlusMinus | null {
+  const figure = FIGURE.exec(text.trim());
+  if (figure !== null) {
+    const value = Number(figure[1]?.replace(',', '.'));
+    return { value, unit: figure[2] === '%' ? '%' : 'N·m' };
+  }
+  const bare = text.replace(/^\s*(?:±|\+\/?-)\s*/, '').trim();
+  // A number without its unit might be of any.
+  if (!/(?:mm|cm|in|")\s*$/i.test(bare)) return null;
+  const length = parseLength(bare, 'mm');
+  return length.ok && length.value.mm > 0 ? { value: length.value.mm, unit: 'mm' } : null;
+}
+
+/** An instrument of the register that says how far it may be off. */
+export interface Worth {
+  readonly code: string;
+  readonly plusMinus: PlusMinus;
+}
+
+export const worthOf = (register: readonly Pick<Instrument, 'code' | 'uncertainty'>[]): Worth[] =>
+  register.flatMap(({ code, uncertainty }) => {
+    const plusMinus = readPlusMinus(uncertainty);
+    return plusMinus === null ? [] : [{ code, plusMinus }];
+  });
+
+/** By what readings of a job are judged. */
+export interface Measuring {
+  readonly worth: readonly Worth[];
+  /** Half-width of a length whose instrument says nothing, mm: the job's profile has it. */
+  readonly lengthMm: number;
+}
+
+/** What a torque wrench may be off that says nothing of itself: the share that ISO 6789-1 allows most of them. */
+export const WRENCH_SHARE = 0.04;
+
+/** What the register says of an instrument in this unit, as a half-width at what it shows; null where it says nothing. */
+export function registeredHalfWidth(
+  worth: readonly Worth[],
+  code: string | undefined,
+  shown: number,
+  unit: MeasuredUnit,
+): number | null {
+  const found = worth.find((w) => plainCode(w.code) === plainCode(code ?? ''));
+  if (found === undefined) return null;
+  const { value, unit: its } = found.plusMinus;
+  if (its === '%') return (Math.abs(shown) * value) / 100;
+  return its === unit ? value : null;
+}
+
+/** How far a reading may be off, each way. An instrument that nobody knows is worth what such instruments are worth, and never nothing. */
+export function halfWidthOf(
+  { worth, lengthMm }: Measuring,
+  code: string | undefined,
+  shown: number,
+  unit: MeasuredUnit,
+): number {
+  const fallback = unit === 'mm' ? lengthMm : Math.abs(shown) * WRENCH_SHARE;
+  return registeredHalfWidth(worth, code, shown, unit) ?? fallback;
+}

@@ -1,0 +1,59 @@
+'use client';
+import Box from '@mui/material/Box';
+import { useState, type ComponentType } from 'react';
+import type { Shown } from '@/core/instrument';
+import { Folded } from '../kit-of-parts/Folded';
+import { Segments } from '../kit-of-parts/Segments';
+import type { DeviceProps } from './device-props';
+import { OnACable } from './OnACable';
+import { SimulatedAngleGauge } from './SimulatedAngleGauge';
+import { SimulatedCaliper } from './SimulatedCaliper';
+import { SimulatedThermometer } from './SimulatedThermometer';
+import { SimulatedWrench } from './SimulatedWrench';
+
+/** Instruments of the hand whose figures a field can take. */
+export type HandKind = 'caliper' | 'torqueWrench' | 'thermometer' | 'angleGauge';
+
+interface Kind {
+  readonly words: string;
+  /** As it goes into the record: nobody takes it for a real one. */
+  readonly name: string;
+  readonly Device: ComponentType<DeviceProps>;
+}
+
+const KINDS: Readonly<Record<HandKind, Kind>> = {
+  caliper: { words: 'Caliper', name: 'Simulated caliper', Device: SimulatedCaliper },
+  torqueWrench: { words: 'Torque wrench', name: 'Simulated torque wrench', Device: SimulatedWrench },
+  thermometer: { words: 'Thermometer', name: 'Simulated thermometer', Device: SimulatedThermometer },
+  angleGauge: { words: 'Angle gauge', name: 'Simulated angle gauge', Device: SimulatedAngleGauge },
+};
+
+interface Props {
+  readonly kinds: readonly HandKind[];
+  /** The figure, and with what it was read; null for one that is connected, whose name stands in its field. */
+  readonly onShown: (shown: Shown, name: string | null) => void;
+}
+
+/** Where a figure can come from besides the keys: an instrument on a cable of this device, or one that ships with the product. */
+export function Tray({ kinds, onShown }: Props) {
+  const [picked, setPicked] = useState<HandKind | null>(null);
+  const kind = kinds.find((k) => k === picked) ?? kinds[0];
+  if (kind === undefined) return null;
+  const { Device, name } = KINDS[kind];
+  return (
+    <Folded title="Take it from an instrument">
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1.5, mt: 1 }}>
+        {kinds.length > 1 ? (
+          <Segments
+            label="Instrument"
+            options={kinds.map((k) => [k, KINDS[k].words])}
+            value={kind}
+            onChange={setPicked}
+          />
+        ) : null}
+        <OnACable kind={kind} onShown={(shown) => onShown(shown, null)} />
+      </Box>
+      <Device onShown={(shown) => onShown(shown, name)} />
+    </Folded>
+  );
+}
