@@ -24,5 +24,6 @@ export * from './queries/schedule';
 export * from './queries/sent-command';
 export * from './queries/sheet-mapping';
 export * from './queries/summary';
+export * from './queries/supervision';
 export * from './queries/termination';
 export * from './stored';

@@ -332,6 +332,15 @@ export const personPin = mysqlTable('person_pin', {
   setAt: instant('set_at').notNull(),
 });
 
+export const supervision = mysqlTable('supervision', {
+  id: id(),
+  jobId: ref('job_id').notNull(),
+  apprenticeId: varchar('apprentice_id', { length: 36 }).notNull(),
+  supervisorId: varchar('supervisor_id', { length: 36 }).notNull(),
+  since: instant('since').notNull(),
+  until: instant('until').notNull(),
+});
+
 export const membership = mysqlTable('membership', {
   personId: varchar('person_id', { length: 36 }).notNull(),
   jobId: ref('job_id').notNull(),

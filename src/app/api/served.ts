@@ -11,6 +11,7 @@ const LOOKS: {
 } = {
   viewTermination: true,
   viewTerminationAgain: true,
+  viewTestsAcross: true,
   viewCrossing: true,
   viewCompound: true,
   viewSummaries: true,
@@ -33,6 +34,7 @@ const LOOKS: {
   viewJobCards: true,
   viewPeople: true,
   viewMembers: true,
+  viewCharge: true,
 };
 
 /** Everything that pages have done. */

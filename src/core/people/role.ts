@@ -7,12 +7,21 @@ export const ROLE_WORDS: Readonly<Record<Role, { readonly name: string; readonly
   planner: { name: 'Planner', may: 'plans: schedule, boxes, types, profile, sizes, crossings' },
   fitter: { name: 'Fitter', may: 'measures, chooses and works at the bench' },
   inspector: { name: 'Inspector', may: 'looks into everything, works at the bench, and signs' },
-  apprentice: { name: 'Apprentice', may: 'looks and measures' },
+  apprentice: {
+    name: 'Apprentice',
+    may: 'looks and measures, and works at the bench under a fitter or an inspector',
+  },
   administrator: { name: 'Administrator', may: 'sets up the job and says who is what in it' },
 };
 
 /** Who signs: that a make-off is right is said by somebody whose office that is. */
 export const SIGNS: readonly Role[] = ['inspector'];
+
+/** Whoever works at the bench in their own name, and may take an apprentice under them. */
+export const SUPERVISES: readonly Role[] = ['fitter', 'inspector'];
+
+/** For so long, a shift with what comes before and after it, an apprentice works under whoever said so. */
+export const SUPERVISED_HOURS = 10;
 
 export const isRole = (word: string): word is Role => ROLES.some((r) => r === word);
 

@@ -69,3 +69,12 @@ export interface MeView {
 export interface Invited {
   readonly expiresAt: string;
 }
+
+/** Under whom an apprentice works in a job just now. */
+export interface ChargeView {
+  /** Does whoever asks need somebody to work under? */
+  readonly asks: boolean;
+  readonly under: { readonly name: string; readonly until: string } | null;
+  /** Who may say so, by their PIN. */
+  readonly may: readonly { readonly id: string; readonly name: string }[];
+}

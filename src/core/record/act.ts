@@ -1,6 +1,6 @@
 import { coveredBy, type TestAnswer, type TestKind } from '@/core/electrical-test';
 import { timeOf, type ChainedEvent } from './chain';
-import { readBody, type EventKind, type MixRecord } from './event-body';
+import { readBody, underOf, type EventKind, type MixRecord } from './event-body';
 import type { LookDecision } from './step';
 
 /** The part of a recorded event that the progress of the work hangs on. */
@@ -11,6 +11,8 @@ export interface BenchAct {
   readonly decision: LookDecision | null;
   readonly actor: string;
   readonly person: string | null;
+  /** Whoever it was done under by an apprentice; left out otherwise. */
+  readonly under?: string;
   /** ISO 8601, on the server's time: what runs by a clock is judged by it. */
   readonly at: string;
   /** The time is that of a device which had no server then; left out where the server saw it happen. */
@@ -30,6 +32,7 @@ export interface BenchAct {
 
 /** An event as the work sees it. One that cannot be read counts for nothing: that the record does not hold is said elsewhere. */
 export function actOf(event: ChainedEvent): BenchAct {
+  const under = underOf(event);
   const act: BenchAct = {
     stepId: event.stepId,
     kind: 'note',
@@ -37,6 +40,7 @@ export function actOf(event: ChainedEvent): BenchAct {
     decision: null,
     actor: event.actor,
     person: event.person,
+    ...(under === null ? {} : { under: under.person }),
     at: timeOf(event),
     ...(event.kept === null ? {} : { byDevice: true }),
     mix: null,

@@ -98,6 +98,8 @@ export interface WorkState {
   readonly secondPerson: boolean;
   /** Why what was measured cannot be relied on, a sentence for each instrument; left out where there is none. */
   readonly unfit?: readonly string[];
+  /** What was recorded at the other end of the same cable: a test is of the cable. Looked up where somebody signs. */
+  readonly across?: readonly BenchAct[];
   readonly rules: SubjectRules;
   /** By what readings are judged. */
   readonly measuring: Measuring;
@@ -159,7 +161,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
       stepId: step.value.id,
       body: { title: 'Mix declared waste', reason: asked.value.waste },
     });
-  const open = kind === 'sign' ? openTest(state.acts) : null;
+  const open = kind === 'sign' ? openTest(inTime([...state.acts, ...(state.across ?? [])])) : null;
   if (open !== null) return refuse('tests', open);
   const { unfit = [] } = state;
   if (kind === 'sign' && unfit.length > 0)
@@ -168,7 +170,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
   if (
     kind === 'sign' &&
     state.secondPerson &&
-    worked.some((a) => samePerson({ id: a.person, name: a.actor }, actor))
+    worked.some((a) => samePerson({ id: a.person, name: a.actor }, actor) || answersFor(a, actor))
   )
     return refuse('actor', 'this job asks for a signature by another person than the fitter', actor.name);
   const instrument = command.instrument?.trim() ?? '';
@@ -189,8 +191,14 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
   });
 }
 
+const inTime = (acts: readonly BenchAct[]): BenchAct[] =>
+  [...acts].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+
 /** What one does without having worked at the subject: whoever has done no more may sign it. */
 const LOOKED_AT: ReadonlySet<EventKind> = new Set<EventKind>(['note', 'correct', 'sign', 'test', 'leftOut']);
+
+/** Whoever has taken an apprentice under them has worked at it too. */
+const answersFor = ({ under }: BenchAct, { id }: Person): boolean => id !== null && under === id;
 
 /** The step of a confirmation, when it is its turn and nothing of the plan stands in the way. */
 function stepInTurn(state: WorkState, command: ConfirmCommand): Result<Step> {

@@ -44,8 +44,15 @@ const mixSchema = object({
   tempC: number().required(),
 });
 
+/** Whoever an apprentice worked under who did it; left out where somebody worked in their own name. */
+const under = () =>
+  object({ person: text(36), name: text(60) })
+    .optional()
+    .default(undefined);
+
 const confirmSchema = object({
   title: title(),
+  under: under(),
   fingerprint: text(80),
   decision: string().oneOf(LOOK_DECISIONS).optional(),
   /** What the plan asked for. */
@@ -83,6 +90,7 @@ const changeSchema = object({
 /** An electrical test: what was read, and what it came to, in the words of then. */
 const testSchema = object({
   title: text(200),
+  under: under(),
   of: string().oneOf(TEST_KINDS).required(),
   read: mixed<ElectricalTest>()
     .required()
@@ -103,9 +111,14 @@ export const EVENT_BODIES = {
   look: confirmSchema,
   sign: confirmSchema,
   mix: confirmSchema,
-  waste: object({ title: title(), reason: text(400) }),
-  temperature: object({ title: title(), tempC: number().required() }),
-  recut: object({ title: title(), cutOffMm: number().required(), spareMm: number().required() }),
+  waste: object({ title: title(), reason: text(400), under: under() }),
+  temperature: object({ title: title(), tempC: number().required(), under: under() }),
+  recut: object({
+    title: title(),
+    cutOffMm: number().required(),
+    spareMm: number().required(),
+    under: under(),
+  }),
   replan: object({
     title: title(),
     note: string().max(200).optional(),
@@ -114,7 +127,7 @@ export const EVENT_BODIES = {
     redo: ids().optional(),
   }),
   /** A step that was held by mistake: why, and which steps have to be done again. */
-  correct: object({ title: text(200), reason: text(400), redo: ids() }),
+  correct: object({ title: text(200), reason: text(400), redo: ids(), under: under() }),
   note: object({ title: title(), reason: text(400) }),
   test: testSchema,
   /** What a device kept and somebody decided against: it is told, and counts for nothing. */
@@ -150,6 +163,18 @@ export function readBody(kind: string, body: unknown): Result<EventBody> {
   const result = read(kind, body);
   known.set(body, { kind, result });
   return result;
+}
+
+/** Whoever an apprentice worked under who made this event; null where it was made in one's own name. */
+export function underOf({
+  kind,
+  body,
+}: {
+  readonly kind: string;
+  readonly body: unknown;
+}): { readonly person: string; readonly name: string } | null {
+  const read = readBody(kind, body);
+  return read.ok && 'under' in read.value ? (read.value.under ?? null) : null;
 }
 
 /** SHA-256 of the photos that an event names; none where it names none. */

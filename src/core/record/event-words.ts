@@ -1,6 +1,6 @@
 import { trimNumber } from '@/core/units';
 import type { EventView } from './at-the-bench';
-import { readBody, type EventBody } from './event-body';
+import { readBody, underOf, type EventBody } from './event-body';
 import { LOOK_WORDS } from './step';
 
 /** What the event called itself when it was written; the step's title of today only where it kept none. */
@@ -21,7 +21,16 @@ function keptLines({ kept, at, receivedAt }: EventView): string[] {
 }
 
 /** What was recorded with an event, a line each. What the plan asked for and what somebody measured are told apart. */
-export const eventLines = (event: EventView): string[] => [...bodyLines(event), ...keptLines(event)];
+export const eventLines = (event: EventView): string[] => [
+  ...bodyLines(event),
+  ...underLines(event),
+  ...keptLines(event),
+];
+
+function underLines(event: EventView): string[] {
+  const under = underOf(event);
+  return under === null ? [] : [`under ${under.name}`];
+}
 
 function bodyLines(event: EventView): string[] {
   switch (event.kind) {

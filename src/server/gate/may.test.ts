@@ -11,10 +11,10 @@ type Name = keyof typeof OPERATIONS;
 /** Whoever may, by the first letters of planner, fitter, inspector, apprentice, administrator; `!` is for administrators of the product only, `*` for all who are signed in. */
 const TABLE: Readonly<Record<string, string>> = {
   'PFIAX everybody of the job':
-    'viewJob exportJob viewSummaries viewTermination viewTerminationAgain viewCompound viewProfile previewProfile viewJobRecord exportRecord searchRecord dossier recordBundle countMovedOn viewMovedOn viewJobChoice viewKit viewWanted wantedFile kitAgainst kitFile cutCard drawingFile workPack labelSheet scheduleChoices schedulePage exportSchedule exportScheduleBook previewSheet previewSetup setupFile viewBoxes viewInstruments viewPhoto previewBox viewTypes viewMapping viewCatalogueCables viewCrossings viewCrossing crossingFile previewPlaces viewMembers',
+    'viewJob exportJob viewSummaries viewTermination viewTerminationAgain viewTestsAcross viewCompound viewProfile previewProfile viewJobRecord exportRecord searchRecord dossier recordBundle countMovedOn viewMovedOn viewJobChoice viewKit viewWanted wantedFile kitAgainst kitFile cutCard drawingFile workPack labelSheet scheduleChoices schedulePage exportSchedule exportScheduleBook previewSheet previewSetup setupFile viewBoxes viewInstruments viewPhoto previewBox viewTypes viewMapping viewCatalogueCables viewCrossings viewCrossing crossingFile previewPlaces viewMembers viewCharge',
   'PFIA who measures': 'addReading withdrawReading undo redo',
   'PF who chooses': 'takeSize answerFact replan setTerminals setCompound takeReentry',
-  'FI who works at the bench': 'work workKept keepPhoto',
+  'FIA who works at the bench': 'work workKept keepPhoto',
   'PI who keeps instruments': 'addInstrument setInstrument addInstrumentCheck takeOutInstrument',
   'P who plans':
     'lockSize acceptJobChoice restamp setProfile addCrossing setCrossing splitCrossing takeCrossingPlan addCable editCable editCables retireCable importSheet importSetup addBox setBox addEntries setEntry takeOutBox addType setType takeOutType',

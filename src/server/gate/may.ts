@@ -18,6 +18,8 @@ const SIGNED_IN: Rule = { of: 'signedIn' };
 const PRODUCT: Rule = { of: 'product' };
 const PLANS = inJob('planner');
 const CHOOSES = inJob('planner', 'fitter');
+/** An apprentice too, under somebody: whoever that is, the work itself asks. */
+const BENCH = inJob('fitter', 'inspector', 'apprentice');
 const MEASURES = inJob('planner', 'fitter', 'inspector', 'apprentice');
 /** Who keeps the register of instruments. */
 const KEEPS = inJob('planner', 'inspector');
@@ -45,6 +47,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   viewSummaries: EVERYBODY,
   viewTermination: EVERYBODY,
   viewTerminationAgain: EVERYBODY,
+  viewTestsAcross: EVERYBODY,
   viewCompound: EVERYBODY,
   viewProfile: EVERYBODY,
   previewProfile: EVERYBODY,
@@ -90,9 +93,9 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   lockSize: PLANS,
   answerFact: CHOOSES,
   replan: CHOOSES,
-  work: inJob('fitter', 'inspector'),
-  workKept: inJob('fitter', 'inspector'),
-  keepPhoto: inJob('fitter', 'inspector'),
+  work: BENCH,
+  workKept: BENCH,
+  keepPhoto: BENCH,
   sign: inJob(...SIGNS),
   setTerminals: CHOOSES,
   setCompound: CHOOSES,
@@ -131,6 +134,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   setAdministrator: PRODUCT,
   setBlocked: PRODUCT,
   viewMembers: EVERYBODY,
+  viewCharge: EVERYBODY,
   setJob: SETS_UP,
   setArchived: SETS_UP,
   setMember: SETS_UP,

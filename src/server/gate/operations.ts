@@ -3,6 +3,8 @@ import type { MissingField } from '@/core/gland-selection';
 import { DEFAULT_SPARES } from '@/core/kit';
 import { PAPERS } from '@/formats/pdf/sheet';
 import { addBox, addEntries, previewBox, setBox, setEntry, takeOutBox, viewBoxes } from '../operations/boxes';
+import { viewTestsAcross } from '../operations/across';
+import { viewCharge } from '../operations/charge';
 import { addType, setType, takeOutType, viewTypes } from '../operations/cable-types';
 import { importCatalogue, viewCatalogue } from '../operations/catalogue';
 import { viewCatalogueCables } from '../operations/catalogue-cables';
@@ -106,12 +108,14 @@ export const OPERATIONS = {
   viewMe: read([], (_, { who, now }) => viewMe(who, now)),
   viewPeople: read([], (_, { now }) => viewPeople(now)),
   viewMembers: read([JOB], ([job], { roles, now }) => viewMembers(job, roles, now)),
+  viewCharge: read([JOB], ([job], { who, roles, now }) => viewCharge(job, who, roles, now)),
   viewJobs: read([], (_, { who }) => viewJobs(who)),
   viewJobCards: read([], (_, { who }) => viewJobCards(who)),
   exportJob: read([JOB], ([job]) => exportJob(job), 'heavy'),
   viewJob: read([JOB], ([job]) => viewJob(job)),
   viewSummaries: read([JOB], ([job]) => viewSummaries(job)),
   viewTermination: read([END], ([ref]) => viewTermination(ref)),
+  viewTestsAcross: read([END], ([ref]) => viewTestsAcross(ref)),
   viewTerminationAgain: read([END, ['known', a.hash]], ([ref, known]) => viewTerminationAgain(ref, known)),
   viewCompound: read([JOB], ([job], { now }) => viewCompound(job, now)),
   viewProfile: read([JOB], ([job]) => viewProfile(job)),

@@ -3,7 +3,9 @@ import { continuityReadings, type ElectricalTest } from '@/core/electrical-test'
 import { closeDatabase } from '@/data';
 import { confirmNext, ref, sent, subject, take, view, workUntil, WORKS } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
+import { viewTestsAcross } from './across';
 import { addReading } from './cable-measurement';
+import { takeSize } from './gland-selection';
 import {
   addInstrument,
   addInstrumentCheck,
@@ -56,6 +58,27 @@ describe('tests in the record', () => {
     // What fails after the signature is kept as well.
     await good(keep(job, continuity(true)));
     expect(await view(job)).toMatchObject({ signedBy: 'fitter', chainFaults: [] });
+  });
+
+  it('are of the cable: what fails from one end keeps the other from being signed, until it holds from either', async () => {
+    const job = await madeOff();
+    const from = (end: 'A' | 'B', crossed: boolean, minutes: number) => {
+      const now = new Date(NOW.getTime() + minutes * 60_000);
+      const command = { kind: 'test', test: continuity(crossed), instrument: 'CT-1' } as const;
+      return work(subject(job, 'K-1', end), sent(command, now), FITTER, WORKS, now);
+    };
+    await good(takeSize(ref(job, 'K-1', 'B'), 'RW2-32', randomUUID(), PLANNER, NOW));
+    await good(from('B', true, 1));
+    expect(await good(viewTestsAcross(ref(job)))).toHaveLength(1);
+    expect(await good(viewTestsAcross(ref(job, 'K-1', 'B')))).toEqual([]);
+    expect(await refused(confirmNext(job))).toMatch(/the last test does not hold\. Continuity: crossed/);
+    await good(from('A', false, 2));
+    await good(from('B', true, 3));
+    expect(await refused(confirmNext(job, FITTER, undefined, new Date(NOW.getTime() + 200_000)))).toMatch(
+      /crossed/,
+    );
+    await good(from('B', false, 4));
+    await good(confirmNext(job, FITTER, undefined, new Date(NOW.getTime() + 300_000)));
   });
 
   it('of one path say nothing of another: what failed is tested again itself', async () => {

@@ -1,13 +1,15 @@
-import { SIGNS, type Role } from '@/core/people';
+import { SIGNS, SUPERVISES, type Role } from '@/core/people';
 import type { Reading } from '@/core/cable-measurement';
 import { ok, refuse, type Result } from '@/core/kernel';
 import { CROSSING_RULES } from '@/core/crossing';
 import { terminationRules } from '@/core/procedure';
 import {
+  actOf,
   cameOf,
   decide,
   readBody,
   timeOf,
+  type BenchAct,
   type Command,
   type CrossingRef,
   type Decided,
@@ -24,6 +26,7 @@ import {
   findEvent,
   lockCrossing,
   lockNamedTermination,
+  supervisionAt,
   type JobRow,
   type StoredCrossingPlan,
   type StoredEvent,
@@ -35,6 +38,7 @@ import { madeBy, type Actor } from '../actor';
 import { append, type Subject } from '../record/append';
 import { mayRecord, type RecordState } from '../record/may-record';
 import { afterCommit, operation } from '../transaction';
+import { eventsAcross } from './across';
 import type { Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
@@ -55,6 +59,8 @@ export interface Bench {
   readonly state: WorkState;
   /** Readings that the plan stands on. */
   readonly readings: readonly Reading[];
+  /** What was recorded at the other end of the same cable; nothing where there is none. */
+  readonly across: () => Promise<readonly BenchAct[]>;
   /** What else changes with an event that was added, in the same transaction. */
   readonly follow: (decided: Decided, event: StoredEvent) => Promise<void>;
 }
@@ -94,6 +100,7 @@ async function terminationBench(
       measuring: measuringOf(job),
     },
     readings: readings.map((r) => r.reading),
+    across: async () => (await eventsAcross(tx, job.id, row)).map(actOf),
     follow: async (decided, event) => {
       if (decided.kind !== 'recut') {
         const now = await refreshAfter(tx, found, event);
@@ -129,6 +136,7 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
       measuring: measuringOf(job),
     },
     readings: [],
+    across: () => Promise.resolve([]),
     follow: () => Promise.resolve(),
   });
 }
@@ -198,10 +206,25 @@ interface Doing {
   readonly kept?: Kept;
 }
 
+/** Under whom somebody works who may not in their own name; null for whoever may. */
+async function underWhom(
+  tx: Tx,
+  jobId: number,
+  { id }: Actor,
+  roles: readonly Role[],
+  at: Date,
+): Promise<Result<{ readonly person: string; readonly name: string } | null>> {
+  if (roles.some((r) => SUPERVISES.includes(r))) return ok(null);
+  const found = id === null ? null : await supervisionAt(tx, jobId, id, at);
+  return found === null
+    ? refuse('under', 'an apprentice works under a fitter or an inspector, who says so on this device first')
+    : ok({ person: found.person, name: found.name });
+}
+
 /** Decides a command and chains what follows from it to the record. The caller holds the subject's row. */
 export async function recordWork(
   tx: Tx,
-  { subject, job, record, plan, why, readings, follow, ...bench }: Bench,
+  { subject, job, record, plan, why, readings, across, follow, ...bench }: Bench,
   { id, at }: Pick<WorkInput, 'id' | 'at'>,
   command: Command,
   { actor, roles, now, kept }: Doing,
@@ -210,9 +233,15 @@ export async function recordWork(
   const open = mayRecord(record, at, now, kept === undefined ? 'here' : 'as kept');
   if (!open.ok) return open;
   const state = signs(bench.state, command)
-    ? { ...bench.state, unfit: await unfitFor(tx, job.id, record.events, readings) }
+    ? {
+        ...bench.state,
+        unfit: await unfitFor(tx, job.id, record.events, readings),
+        across: await across(),
+      }
     : bench.state;
   const judgedAt = kept === undefined ? now.toISOString() : timeOf({ at, receivedAt: at, kept });
+  const under = await underWhom(tx, job.id, actor, roles, new Date(judgedAt));
+  if (!under.ok) return under;
   const photos = command.kind === 'confirm' ? (command.photos ?? []) : [];
   const here = await requirePhotos(tx, job.id, photos);
   if (!here.ok) return here;
@@ -233,7 +262,7 @@ export async function recordWork(
       kind,
       ...madeBy(actor),
       at,
-      body,
+      body: under.value === null ? body : { ...body, under: under.value },
       planHash: plan.planHash,
       ...(kept === undefined ? {} : { kept }),
     },

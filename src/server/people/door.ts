@@ -9,7 +9,6 @@ import {
   tokenHash,
   WAIT_MINUTES,
   WRONG_PASSWORDS,
-  WRONG_PINS,
 } from '@/core/people';
 import {
   anyPeople,
@@ -20,7 +19,6 @@ import {
   endSessions,
   findInvitation,
   findPerson,
-  findPin,
   findUsername,
   insertPerson,
   ping,
@@ -37,7 +35,8 @@ import { guarded } from '../guard';
 import { operation } from '../transaction';
 import { failureCounter } from '@/data/accounts';
 import { accounts } from './accounts';
-import { hashSecret, secretMatches } from './secrets';
+import { judgePin } from './pin';
+import { hashSecret } from './secrets';
 
 /** What came of it, and the cookies that go with it. */
 export interface Opened {
@@ -339,37 +338,17 @@ export async function handOver(personId: unknown, pin: unknown, headers: Headers
   if (before === null) return refused('person', 'Nobody is signed in here: sign in with a password first.');
   if (typeof personId !== 'string' || typeof pin !== 'string' || pin.length > 20)
     return refused('pin', 'is no PIN');
-  const judged = await operation<Result<string>>(async (tx) => {
+  const judged = await operation<Result<null>>(async (tx) => {
     const colleagues = await colleaguesOf(tx, before.id);
     const colleague = colleagues.find((c) => c.id === personId);
-    const kept = colleague === undefined ? null : await findPin(tx, personId);
-    if (colleague === undefined || kept === null)
+    if (colleague === undefined)
       return refuse('colleague', 'has no PIN, or no job together with who is signed in here');
-    if (kept.failures >= WRONG_PINS)
-      return refuse(
-        'pin',
-        `of ${colleague.name} is locked after ${WRONG_PINS} wrong ones: signing in with the password opens it`,
-      );
-    if (await secretMatches(pin, kept.hash)) {
-      await countPin(tx, personId, 0);
-      return ok(ok(personId));
-    }
-    await countPin(tx, personId, kept.failures + 1);
-    const left = WRONG_PINS - kept.failures - 1;
-    // Not a refusal of the transaction: the failure is to be kept.
-    return ok(
-      refuse(
-        'pin',
-        left > 0
-          ? `is wrong: ${left} more and it is locked`
-          : 'is wrong, and locked now: the password opens it',
-      ),
-    );
+    return judgePin(tx, colleague, pin);
   });
   if (!judged.ok) return closed(judged.problems);
   if (!judged.value.ok) return closed(judged.value.problems);
   if ((await findPerson(database(), personId))?.blockedAt)
     return refused('person', 'This person has been shut out.');
   await endSessions(database(), before.id, { only: before.session });
-  return begin(judged.value.value, headers);
+  return begin(personId, headers);
 }

@@ -9,6 +9,7 @@ import { BenchBody } from './BenchBody';
 import { BenchSide } from './BenchSide';
 import { ClockStrip } from './ClockStrip';
 import { BenchHead, PHONE } from './parts';
+import { Under, UnderWhom } from './UnderWhom';
 import { useBenchSession } from './use-bench-session';
 import { useWakeLock } from './use-wake-lock';
 
@@ -44,6 +45,7 @@ export function Bench({ end }: Props) {
         sleeps={wake === 'off'}
       >
         <UnsentOf kept={session.kept} />
+        <Under job={view.job.slug} />
         <PersonButton />
       </BenchHead>
       <Sender />
@@ -66,7 +68,9 @@ export function Bench({ end }: Props) {
             {view.review?.refusal ? `. By the new one: ${view.review.refusal}.` : '.'}
           </Caution>
         ) : null}
-        <BenchBody session={session} />
+        <UnderWhom job={view.job.slug}>
+          <BenchBody session={session} />
+        </UnderWhom>
       </Box>
     </Box>
   );

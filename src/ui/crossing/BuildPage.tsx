@@ -26,6 +26,7 @@ import { Caution } from '../kit-of-parts/Caution';
 import { HeldPanel } from '../kept/HeldPanel';
 import { Sender, UnsentOf } from '../kept/Unsent';
 import { useAlong, useHeld, useKeptOf } from '../kept/use-kept';
+import { Under, UnderWhom } from '../bench/UnderWhom';
 import { PersonButton } from '../shell/PersonButton';
 import { BuildFace } from './BuildFace';
 import { BuildSeal } from './seal/BuildSeal';
@@ -93,6 +94,7 @@ export function BuildPage({ at: ref }: Props) {
         sleeps={wake === 'off'}
       >
         <UnsentOf kept={building.kept} />
+        <Under job={view.job} />
         <PersonButton />
       </BenchHead>
       <Sender />
@@ -155,7 +157,11 @@ function BuildBody({ building }: { readonly building: Building }) {
         }
       />
     );
-  return <Building building={building} step={step} />;
+  return (
+    <UnderWhom job={view.job}>
+      <Building building={building} step={step} />
+    </UnderWhom>
+  );
 }
 
 function Building({ building, step }: { readonly building: Building; readonly step: Step }) {

@@ -5,13 +5,14 @@ import type { MissingField } from '@/core/gland-selection';
 import type { Instrument, InstrumentCheck } from '@/core/instrument';
 import type { JobCard, JobSettings, NewJob } from '@/core/job';
 import type { JobPick } from '@/core/job-choice';
-import type { Invited, MembersView, MeView, PeopleView, Role } from '@/core/people';
+import type { ChargeView, Invited, MembersView, MeView, PeopleView, Role } from '@/core/people';
 import type { SheetMapping, SheetSetup } from '@/core/spreadsheet';
 import type { ImportOutcomeView, ImportPreviewView } from '../schedule/schedule-types';
 import type { KeptBatch, KeptOutcome } from '@/core/kept-work';
 import type { SpareRule } from '@/core/kit';
 import type {
   CrossingRef,
+  EventView,
   FoundEvents,
   RecordGroup,
   SubjectRef,
@@ -52,6 +53,7 @@ type Fields = Readonly<Record<string, string>>;
 /** What the pages look up while they are open: arguments and what comes back. The server checks that it serves them as they stand here. */
 export interface Looks {
   viewTermination: Of<[ref: TerminationRef], TerminationView>;
+  viewTestsAcross: Of<[ref: TerminationRef], readonly EventView[]>;
   viewTerminationAgain: Of<[ref: TerminationRef, choiceHash: string], TerminationAgain>;
   viewCrossing: Of<[ref: CrossingRef], CrossingView>;
   viewCompound: Of<[job: string], CompoundView>;
@@ -75,6 +77,7 @@ export interface Looks {
   viewJobCards: Of<[], readonly JobCard[]>;
   viewPeople: Of<[], PeopleView>;
   viewMembers: Of<[job: string], MembersView>;
+  viewCharge: Of<[job: string], ChargeView>;
 }
 
 /** Whether the record of a job holds. */

@@ -18,6 +18,8 @@ interface Props {
   readonly placeholder?: string;
   readonly maxLength?: number;
   readonly onEnter?: () => void;
+  /** What is typed is not shown. */
+  readonly secret?: boolean;
 }
 
 /**
@@ -31,6 +33,7 @@ export function PadField({ kind = 'length', onChange, onEnter, ...field }: Props
     <Box sx={{ display: 'grid', gap: 1 }}>
       <TextField
         label={field.label}
+        type={field.secret === true ? 'password' : 'text'}
         name={field.name}
         value={field.value}
         onChange={(e) => onChange(e.target.value)}

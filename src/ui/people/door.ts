@@ -1,7 +1,8 @@
 import { refuse, type Result } from '@/core/kernel';
 import { UNREACHED } from '../data/send';
 
-export type Door = 'sign-in' | 'sign-out' | 'password' | 'pin' | 'first-run' | 'invitation' | 'hand-over';
+export type Door =
+  'sign-in' | 'sign-out' | 'password' | 'pin' | 'first-run' | 'invitation' | 'hand-over' | 'charge';
 
 interface Said {
   readonly given?: object;

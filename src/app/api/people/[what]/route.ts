@@ -7,6 +7,7 @@ import {
   setPin,
   signIn,
   signOut,
+  takeCharge,
   takeInvitation,
   type Opened,
 } from '@/server/people';
@@ -40,6 +41,7 @@ const DOORS: Readonly<Record<string, (body: Body, headers: Headers) => Promise<O
   'first-run': ({ given, key }, headers) => firstRun(given, key, headers, new Date()),
   invitation: ({ given, key }, headers) => takeInvitation(key, given, headers, new Date()),
   pin: ({ given }, headers) => setPin(given, headers, new Date()),
+  charge: ({ given, key, pin }, headers) => takeCharge(given, key, pin, headers, new Date()),
   'hand-over': ({ key, pin }, headers) => handOver(key, pin, headers),
 };
 
