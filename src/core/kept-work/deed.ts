@@ -41,6 +41,8 @@ export interface KeptBatch {
   readonly sentAt: string;
   readonly person: string | null;
   readonly items: readonly { readonly input: WorkInput; readonly contact: Contact }[];
+  /** Events that this device has recorded of the subject before: what it did itself is nothing that others did, whenever it was sent. */
+  readonly mine?: readonly string[] | undefined;
   /** What somebody has decided where the record went another way meanwhile; null where nothing was to be decided. */
   readonly settle: Settle | null;
 }

@@ -1,8 +1,21 @@
 import type { ChainedEvent, EventKind } from '@/core/record';
-import type { Base } from './deed';
+import type { Base, KeptBatch } from './deed';
 
 /** What changes nothing of the work: it stands in nobody's way. */
 const ASIDE: ReadonlySet<string> = new Set<EventKind>(['note', 'leftOut', 'test']);
+
+/** Events of the record that a device has made itself: those of the batch, and those that it says it has sent before, if they are by whoever sends. */
+export const ownOf = (
+  { items, mine = [] }: Pick<KeptBatch, 'items' | 'mine'>,
+  events: readonly Pick<ChainedEvent, 'id' | 'person'>[],
+  person: string | null,
+): ReadonlySet<string> => {
+  const said = new Set(mine);
+  return new Set([
+    ...items.map((i) => i.input.id),
+    ...events.filter((e) => said.has(e.id) && e.person !== null && e.person === person).map((e) => e.id),
+  ]);
+};
 
 /** How a device's work and a record meet. */
 export interface Meeting<E> {

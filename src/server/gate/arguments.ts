@@ -208,6 +208,9 @@ export const recordGroup = mixed<RecordGroup>(
 
 const contact = object({ server: deviceTime, device: deviceTime }).noUnknown().required();
 
+/** As many of its own as a device remembers of one subject. */
+const MOST_MINE = 200;
+
 /** What a device kept while it had no server. */
 export const keptBatch = object({
   base: object({
@@ -224,6 +227,7 @@ export const keptBatch = object({
     .min(1)
     .max(MOST_KEPT)
     .required(),
+  mine: array().of(clientId).max(MOST_MINE).optional(),
   settle: object({
     stands: string()
       .oneOf(['record', 'device'] as const)

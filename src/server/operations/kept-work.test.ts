@@ -42,12 +42,13 @@ interface More {
   readonly contact?: Contact;
   readonly settle?: Settle;
   readonly person?: typeof FITTER;
+  readonly mine?: readonly string[];
 }
 
 function send(job: string, base: KeptBatch['base'], inputs: readonly WorkInput[], more: More = {}) {
-  const { at = later(60), sentAt = at, contact = CONTACT, settle = null, person = FITTER } = more;
+  const { at = later(60), sentAt = at, contact = CONTACT, settle = null, person = FITTER, mine } = more;
   const items = inputs.map((input) => ({ input, contact }));
-  const batch = { base, sentAt: sentAt.toISOString(), person: FITTER.id, items, settle };
+  const batch = { base, sentAt: sentAt.toISOString(), person: FITTER.id, items, settle, mine };
   return workKept(subject(job), batch, person, WORKS, at);
 }
 
@@ -75,6 +76,32 @@ it('whose first step had reached the server before the line broke goes on from t
   await good(work(subject(job), first, FITTER, WORKS, later(1)));
   expect(await good(send(job, base, inputs))).toMatchObject({ recorded: 4, ...ALL_IN });
   expect((await view(job)).events.map((e) => e.kept === null)).toEqual([true, false, false, false]);
+});
+
+it('is not in its own way: what it sent in two parts goes on from itself, and only for who did it', async () => {
+  const job = await planned();
+  const { base, inputs } = await kept(job, 5);
+  const [first, second] = [inputs.slice(0, 2), inputs.slice(2)];
+  expect(await good(send(job, base, first))).toMatchObject({ recorded: 2, ...ALL_IN });
+  // Kept while the first part was on its way: by the record that was known then.
+  const mine = first.map((i) => i.id);
+  expect(await good(send(job, base, second, { at: later(61) }))).toMatchObject({
+    recorded: 0,
+    stopped: null,
+  });
+  expect(await good(send(job, base, second, { at: later(62), mine }))).toMatchObject({
+    recorded: 3,
+    ...ALL_IN,
+  });
+  const after = await view(job);
+  expect(after.events).toHaveLength(5);
+  expect(after.chainFaults).toEqual([]);
+  // What somebody else did is theirs, whatever a device says.
+  const next = await kept(job, 1, 90);
+  await good(confirmNext(job, PLANNER, undefined, later(80)));
+  const theirs = (await view(job)).events.at(-1)?.id ?? '';
+  const met = await good(send(job, next.base, next.inputs, { at: later(95), mine: [theirs] }));
+  expect(met.conflict?.theirs.map((e) => e.actor)).toEqual(['planner']);
 });
 
 it('meets what another device did as a conflict: both sides told, nothing written, and not decided by time', async () => {

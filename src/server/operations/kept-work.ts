@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { keptTimes, meet, type KeptBatch, type KeptOutcome, type Settle } from '@/core/kept-work';
+import { keptTimes, meet, ownOf, type KeptBatch, type KeptOutcome, type Settle } from '@/core/kept-work';
 import { ok, refuse, type Problem, type Result } from '@/core/kernel';
 import type { Role } from '@/core/people';
 import { eventView, GENESIS, replay, type BenchAct, type Step, type SubjectRef } from '@/core/record';
@@ -39,8 +39,8 @@ export function workKept(
     const doing = { ref, actor, roles, now };
     const { settle } = batch;
     if (settle === null) {
-      const own = new Set(batch.items.map((i) => i.input.id));
       const { events } = bench.value.record;
+      const own = ownOf(batch, events, actor.id);
       const met = meet(batch.base, events, bench.value.plan?.planHash ?? null, own);
       if (met !== null)
         return ok({
@@ -175,8 +175,8 @@ async function putBack(
   doing: Doing,
 ): Promise<Result<KeptOutcome>> {
   const { ref, actor, roles, now } = doing;
-  const own = new Set(batch.items.map((i) => i.input.id));
   const { events } = first.record;
+  const own = ownOf(batch, events, actor.id);
   const known = events.filter((e) => e.seq <= batch.base.seq || own.has(e.id)).length;
   for (const step of doneSince(first.state.steps, first.state.acts, known)) {
     const bench = await benchOf(tx, ref, held);

@@ -1,12 +1,20 @@
 'use client';
 import { useState } from 'react';
-import { deedAt, deedPhotos, mayKeep, type Base, type GoneOn, type KeptDeed } from '@/core/kept-work';
+import {
+  deedAt,
+  deedPhotos,
+  mayKeep,
+  subjectKey,
+  type Base,
+  type GoneOn,
+  type KeptDeed,
+} from '@/core/kept-work';
 import { fail, ok, type Problem, type Result } from '@/core/kernel';
 import type { Person, Step, SubjectRef, WorkCommand, WorkInput, WorkOutcome } from '@/core/record';
 import { inReach, lastContact, lostContact } from '../data/contact';
 import { inTime, noAnswer } from '../data/in-time';
 import { useSend } from '../data/use-send';
-import { dropPhotos, spendPhotos, type StoredDeed } from '../kept/kept-db';
+import { dropPhotos, putSent, spendPhotos, type StoredDeed } from '../kept/kept-db';
 import { sendPhotos } from '../kept/send-photos';
 import { drop, keep, nowKept } from '../kept/kept-store';
 import { useActor } from '../shell/actor';
@@ -119,6 +127,8 @@ export function useWork({ subject, base, steps, kept, judge }: Work) {
       noAnswer,
     );
     if (!isAway(result) || n === null) {
+      // Remembered before it is dropped: what is done here meanwhile knows of it as its own.
+      if (result.ok && n !== null) await putSent(subjectKey(subject), [input.id]);
       if (n !== null) await drop([n]);
       if (result.ok) await dropPhotos(photos);
       answered(result);

@@ -37,14 +37,23 @@ export interface StoredPhoto {
   readonly takenAt: number;
 }
 
+/** An event that this device has recorded: the record's id of it. */
+interface Sent {
+  readonly id: string;
+  readonly key: string;
+  /** ms. */
+  readonly at: number;
+}
+
 interface Store extends DBSchema {
+  sent: { key: string; value: Sent };
   photos: { key: string; value: StoredPhoto };
   along: { key: string; value: Along };
   kept: { key: number; value: Omit<StoredDeed, 'n'> & { n?: number } };
 }
 
 /** Raised when what is shown of a subject changes its shape: it is taken along anew then, while what was done stays. */
-const VERSION = 2;
+const VERSION = 3;
 let opening: Promise<IDBPDatabase<Store>> | null = null;
 
 function store(): Promise<IDBPDatabase<Store>> {
@@ -54,6 +63,7 @@ function store(): Promise<IDBPDatabase<Store>> {
       db.createObjectStore('along', { keyPath: 'key' });
       if (!db.objectStoreNames.contains('kept'))
         db.createObjectStore('kept', { keyPath: 'n', autoIncrement: true });
+      if (!db.objectStoreNames.contains('sent')) db.createObjectStore('sent', { keyPath: 'id' });
       if (!db.objectStoreNames.contains('photos')) db.createObjectStore('photos', { keyPath: 'hash' });
     },
     // Another window wants the new shape: this one opens it again when it needs it.
@@ -98,6 +108,29 @@ export async function rebase(numbers: readonly number[], base: KeptDeed['base'])
 export async function allDeeds(): Promise<StoredDeed[]> {
   const found = await (await store()).getAll('kept');
   return found.flatMap((d) => (d.n === undefined ? [] : [{ ...d, n: d.n }])).sort((a, b) => a.n - b.n);
+}
+
+/** Longer than any device is without a server. */
+const SENT_DAYS = 30;
+const MOST_SENT = 200;
+
+/** Remembers what is in the record by this device, before it is dropped here. */
+export async function putSent(key: string, ids: readonly string[]): Promise<void> {
+  const now = Date.now();
+  const tx = (await store()).transaction('sent', 'readwrite', { durability: 'strict' });
+  for (const old of await tx.store.getAll())
+    if (now - old.at > SENT_DAYS * 86_400_000) await tx.store.delete(old.id);
+  await Promise.all([...ids.map((id) => tx.store.put({ id, key, at: now })), tx.done]);
+}
+
+/** What this device has recorded of a subject, the newest first. */
+export async function sentOf(key: string): Promise<string[]> {
+  const all = await (await store()).getAll('sent');
+  return all
+    .filter((s) => s.key === key)
+    .sort((a, b) => b.at - a.at)
+    .slice(0, MOST_SENT)
+    .map((s) => s.id);
 }
 
 export const putAlong = async (along: Along): Promise<void> => {

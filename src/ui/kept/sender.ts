@@ -1,6 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import {
   baseOf,
+  deedId,
   deedPhotos,
   MOST_KEPT,
   type Conflict,
@@ -14,7 +15,7 @@ import type { LookKey, Looks } from '../data/contract';
 import { inReach, lostContact } from '../data/contact';
 import { inTime, noAnswer } from '../data/in-time';
 import { command } from '../data/send';
-import { dropPhotos, rebase, type StoredDeed } from './kept-db';
+import { dropPhotos, putSent, rebase, sentOf, type StoredDeed } from './kept-db';
 import { sendPhotos } from './send-photos';
 import { drop, readKept } from './kept-store';
 
@@ -107,6 +108,7 @@ async function sendRun(run: readonly StoredDeed[], settle: Settle | null): Promi
     base: first.base,
     sentAt: new Date().toISOString(),
     person: first.person.id,
+    mine: await sentOf(first.key),
     items: run.flatMap(({ deed, contact }) => (deed.kind === 'work' ? { input: deed.input, contact } : [])),
     settle,
   };
@@ -145,6 +147,10 @@ async function settleRun(
   // Seen first, dropped after: between the two nothing may look undone.
   if (view !== null) client.setQueryData(lookOf(subject), view);
   if (recorded > 0) {
+    await putSent(
+      key,
+      run.slice(0, recorded).map(({ deed }) => deedId(deed)),
+    );
     if (view !== null)
       await rebase(
         [...run.slice(recorded), ...rest].map((d) => d.n),
