@@ -7,8 +7,8 @@ import { verifyRecord } from '../cli/verify';
 import { openBrowser } from '../e2e/browser';
 import { cookieOf, seenIn, sessionOf, wholeCrew } from '../e2e/session';
 
-const END = { job: 'quillmere', cable: 'K-105', end: 'A' };
-const MOST_STEPS = 12;
+const END = { job: 'quillmere', cable: 'K-130', end: 'A' };
+const MOST_STEPS = 10;
 const WAIT_MS = 60_000;
 
 interface Demo {
@@ -46,7 +46,7 @@ async function main(): Promise<void> {
   await driver.get(`${address}/sign-in`);
   await driver.executeScript("localStorage.setItem('ac_guide', 'over')");
   await driver.manage().addCookie({ ...session, httpOnly: true });
-  await driver.get(`${address}/job/quillmere/bench/K-105/A`);
+  await driver.get(`${address}/job/quillmere/bench/K-130/A`);
   await until('the bench', async () => (await title()) !== '');
   // The pages must be with the device before anything is ended.
   await until('the pages', () =>
