@@ -171,6 +171,7 @@ export const PLACE_HELP: Readonly<Record<string, Help>> = {
     rules: [
       'One step at a time. Hold to confirm, or Enter twice. The server’s clock judges pot life and cure.',
       'A measurement that changes here stops the work until the plan is looked at.',
+      'A reading that its instrument cannot tell from a limit is taken a second time; both stand in the record.',
     ],
   },
 };
