@@ -76,7 +76,7 @@ it('takes the peak of a wrench, says at once that it is out, and asks for a seco
   if (accept === undefined) throw new Error('the stage says no torque');
   await retype(await byLabel(TORQUE), String(accept.max - 0.2));
   await byLabel(AGAIN);
-  expect(await (await byRole('button', 'Type what you measured first')).isEnabled()).toBe(false);
+  expect(await (await byRole('button', 'Read it a second time first')).isEnabled()).toBe(false);
   await (await byLabel(AGAIN)).sendKeys(String(accept.max - 0.4));
   await holdButton('Hold: done');
   await wait(async () => (await seen()).nextStep !== 'stage.entry', 'the step to be recorded');

@@ -69,18 +69,19 @@ export function readLengths(
   return { measured: readAll(typed.first), ...(Object.keys(again).length === 0 ? {} : { again }) };
 }
 
-/** Is anything still to be measured, or to be read a second time? */
-export const isOpen = (
+export type Open = 'first' | 'again';
+
+/** What is still to be measured, or to be read a second time; null when nothing is. */
+export function openOf(
   accepts: readonly Acceptance[],
   typed: TypedLengths,
   measuring: Measuring,
   instrument: string,
-): boolean =>
-  accepts.some(
-    (a) =>
-      (a.needed !== undefined && (typed.first[a.key] ?? '').trim() === '') ||
-      (twice(a, typed, measuring, instrument) && (typed.again[a.key] ?? '').trim() === ''),
-  );
+): Open | null {
+  const empty = (which: Open) => (a: Acceptance) => (typed[which][a.key] ?? '').trim() === '';
+  if (accepts.some((a) => a.needed !== undefined && empty('first')(a))) return 'first';
+  return accepts.some((a) => twice(a, typed, measuring, instrument) && empty('again')(a)) ? 'again' : null;
+}
 
 interface Props {
   readonly accepts: readonly Acceptance[];

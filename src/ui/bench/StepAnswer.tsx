@@ -18,7 +18,7 @@ import {
 import { useInstrument } from '../common/use-instrument';
 import { Problems } from '../kit-of-parts/Problems';
 import { HoldButton } from './HoldButton';
-import { isOpen, Lengths, NOTHING_TYPED, readLengths, type TypedLengths } from './Lengths';
+import { Lengths, NOTHING_TYPED, openOf, readLengths, type Open, type TypedLengths } from './Lengths';
 import { BenchButtons } from './parts';
 import { PhotoStrip } from './photos/PhotoStrip';
 import { usePhotos } from './photos/use-photos';
@@ -39,11 +39,16 @@ const WORDS: Readonly<Record<Step['kind'], string>> = {
 const confirmWords = (step: Step): string =>
   step.station === 'cut' && step.kind === 'confirm' ? 'Hold: marked and cut' : WORDS[step.kind];
 
+const OPEN_WORDS: Readonly<Record<Open, string>> = {
+  first: 'Type what you measured first',
+  again: 'Read it a second time first',
+};
+
 /** What a step waits for before it can be held; null when for nothing. */
-function waitsFor(left: number, missing: boolean, unmixed: boolean): string | null {
+function waitsFor(left: number, missing: Open | null, unmixed: boolean): string | null {
   if (left > 0) return `Tick what you have seen: ${left} left`;
   if (unmixed) return 'Batch, date and warmth first';
-  return missing ? 'Type what you measured first' : null;
+  return missing === null ? null : OPEN_WORDS[missing];
 }
 
 /** What a hand has answered so far, and whether that is all. */
@@ -58,7 +63,7 @@ function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit
   const { checks = [], accepts = [] } = step;
   const left = mustTick(step) ? checks.length - ticked.size : 0;
   const unmixed = step.kind === 'mix' && mix === null;
-  const missing = isOpen(accepts, lengths, measuring, instrument);
+  const missing = openOf(accepts, lengths, measuring, instrument);
   const edited = (set: () => void) => {
     set();
     onEdit();
@@ -91,7 +96,7 @@ function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit
     typeMix: (typed: MixRecord | null) => edited(() => setMix(typed)),
     /** Why it cannot be held yet; null when it can. */
     waits: waitsFor(left, missing, unmixed),
-    ready: left === 0 && !missing && !unmixed,
+    ready: left === 0 && missing === null && !unmixed,
     confirm,
   };
 }
