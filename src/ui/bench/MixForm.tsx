@@ -29,12 +29,14 @@ export function MixForm({ onChange }: Props) {
     useMixField(control, 'temp', changed),
   ];
   return (
-    <Acts top>
-      <PadField name="mix-batch" label="Batch on the pack" kind="code" {...batch} />
-      <DateField name="mix-expiry" label="Use by" {...expiry} />
-      <PadField name="mix-temp" label="Work" kind="temperature" unit="°C" {...temp} />
+    <>
+      <Acts top>
+        <PadField name="mix-batch" label="Batch on the pack" kind="code" {...batch} />
+        <DateField name="mix-expiry" label="Use by" {...expiry} />
+        <PadField name="mix-temp" label="Work" kind="temperature" unit="°C" {...temp} />
+      </Acts>
       <Tray kinds={THERMOMETER} onShown={({ text }) => temp.onChange(text)} />
-    </Acts>
+    </>
   );
 }
 

@@ -43,22 +43,24 @@ export function TemperatureLog({ view, onKeep }: Props) {
     if (done.ok) setText('');
   };
   return (
-    <Acts>
-      <PadField
-        name="WorkTemperature"
-        label="Temperature of the work"
-        kind="temperature"
-        unit="°C"
-        value={text}
-        onChange={setText}
-        onEnter={() => void keep()}
-        error={text.trim() !== '' && value === null}
-      />
-      <Button variant="outlined" size="large" onClick={() => void keep()} disabled={busy || value === null}>
-        Keep
-      </Button>
-      <Problems problems={problems} />
+    <>
+      <Acts>
+        <PadField
+          name="WorkTemperature"
+          label="Temperature of the work"
+          kind="temperature"
+          unit="°C"
+          value={text}
+          onChange={setText}
+          onEnter={() => void keep()}
+          error={text.trim() !== '' && value === null}
+        />
+        <Button variant="outlined" size="large" onClick={() => void keep()} disabled={busy || value === null}>
+          Keep
+        </Button>
+        <Problems problems={problems} />
+      </Acts>
       <Tray kinds={THERMOMETER} onShown={({ text: shown }) => setText(shown)} />
-    </Acts>
+    </>
   );
 }
