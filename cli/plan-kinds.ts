@@ -23,6 +23,8 @@ export const KIND_NAMES = [
   'continuity',
   'earth-path',
   'insulation',
+  'pinmap',
+  'live-cap',
 ] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
@@ -47,6 +49,8 @@ const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
   continuity: async () => (await import('./kinds/electrical-test')).continuityKind,
   'earth-path': async () => (await import('./kinds/electrical-test')).earthPathKind,
   insulation: async () => (await import('./kinds/electrical-test')).insulationKind,
+  pinmap: async () => (await import('./kinds/pin-map')).pinMapKind,
+  'live-cap': async () => (await import('./kinds/pin-map')).liveCapKind,
 };
 
 export const loadKind = (name: KindName): Promise<Kind> => LOAD[name]();

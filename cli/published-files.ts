@@ -55,6 +55,29 @@ const ENTRY = {
   holeMm: null,
 };
 
+/** One half of an in-line joint, its insert by a sheet of our own. */
+const IN_LINE_END = (tag: string, map: readonly (readonly [core: string, position: string])[]) => ({
+  tag,
+  insert: {
+    code: 'PI-4',
+    sheet: 'PI inserts, sheet 512, revision 1',
+    positions: [
+      { id: 'L1', xMm: -9, yMm: 6, use: 'power' },
+      { id: 'L2', xMm: 9, yMm: 6, use: 'power' },
+      { id: 'L3', xMm: 9, yMm: -6, use: 'power' },
+      { id: 'E', xMm: -9, yMm: -6, use: 'earth', firstToMake: true },
+      { id: 'P', xMm: 0, yMm: 0, use: 'pilot' },
+    ],
+  },
+  cores: [
+    { name: 'brown', use: 'power' },
+    { name: 'black', use: 'power' },
+    { name: 'grey', use: 'power' },
+    { name: 'green-yellow', use: 'earth' },
+  ],
+  map: map.map(([core, position]) => ({ core, position })),
+});
+
 /** A small crossing: a process wall with eight cables. */
 const frameExample = (sheet: FrameSheet) => ({
   cables: [7.2, 8.1, 11.6, 12, 15.3, 21.4, 28.6, 35].map((mm, i) => ({
@@ -406,6 +429,29 @@ export async function publishedFiles(catalogue: unknown): Promise<Record<string,
         { near: 'grey', far: 'brown', ohm: null },
         { near: 'grey', far: 'black', ohm: 0.84 },
         { near: 'grey', far: 'grey', ohm: null },
+      ],
+    },
+    pinmap: {
+      end: IN_LINE_END('K-151/B', [
+        ['brown', 'L1'],
+        ['black', 'L2'],
+        ['grey', 'L3'],
+        ['green-yellow', 'E'],
+      ]),
+      other: IN_LINE_END('K-152/A', [
+        ['brown', 'L1'],
+        ['black', 'L3'],
+        ['grey', 'L2'],
+        ['green-yellow', 'E'],
+      ]),
+    },
+    'live-cap': {
+      tag: 'JB-C1, socket 2',
+      log: [
+        { act: 'isolate', by: 'fitter', at: '2026-11-24T07:10:00Z' },
+        { act: 'lock', by: 'fitter', at: '2026-11-24T07:12:00Z' },
+        { act: 'proveDead', by: 'fitter', at: '2026-11-24T07:20:00Z' },
+        { act: 'capOff', by: 'fitter', at: '2026-11-24T07:24:00Z' },
       ],
     },
     'earth-path': {
