@@ -25,6 +25,7 @@ export const KIND_NAMES = [
   'insulation',
   'pinmap',
   'live-cap',
+  'mineral',
 ] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
@@ -51,6 +52,7 @@ const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
   insulation: async () => (await import('./kinds/electrical-test')).insulationKind,
   pinmap: async () => (await import('./kinds/pin-map')).pinMapKind,
   'live-cap': async () => (await import('./kinds/pin-map')).liveCapKind,
+  mineral: async () => (await import('./kinds/mineral-insulated')).mineralKind,
 };
 
 export const loadKind = (name: KindName): Promise<Kind> => LOAD[name]();

@@ -1,0 +1,5 @@
+export * from './insulation-clock';
+export * from './kit';
+export * from './marks';
+export * from './plan-mineral';
+export * from './sheet';
