@@ -82,8 +82,11 @@ it('brings any cable types back from a file as they were', () => {
       expect(said(rows)).toEqual([]);
       expect(rows.map((r) => r.facts)).toEqual(types);
     }),
-    // Once found by chance: more semicolons than commas, and a quote.
-    { numRuns: 200, examples: [[[{ ...PLAIN, code: '!', title: ';;"' }]]] },
+    // Once found by chance: more semicolons than commas, with a quote and without.
+    {
+      numRuns: 200,
+      examples: [[[{ ...PLAIN, code: '!', title: ';;"' }]], [[{ ...PLAIN, code: ';#', title: ';;#' }]]],
+    },
   );
 });
 

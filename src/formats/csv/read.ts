@@ -50,7 +50,13 @@ const HOW = {
 
 /** Parses by the delimiter that is guessed; where that leaves a quote open, by another one that does not: cells may hold any of them. */
 function parseGuessed<T>(text: string, how: Papa.ParseConfig<T>): Papa.ParseResult<T> {
-  const guessed = Papa.parse<T>(text, how);
+  // A blank line has no delimiter: counted as a row of one cell it would speak against the right one.
+  const { delimiter: likely } = Papa.parse(text, {
+    delimitersToGuess: DELIMITERS,
+    skipEmptyLines: 'greedy',
+    preview: 50,
+  }).meta;
+  const guessed = Papa.parse<T>(text, { ...how, delimiter: likely });
   if (openQuote(guessed.errors) === null) return guessed;
   for (const delimiter of DELIMITERS) {
     // One that parts nothing finds no quote open either.
