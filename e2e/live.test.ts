@@ -1,5 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import type { Driver } from 'selenium-webdriver/chrome';
-import { byRole, click, d, doneElsewhere, open, says, wait, withBrowser } from './page';
+import { asHeld } from '@/core/record';
+import type { TerminationView } from '@/core/termination-view';
+import { byRole, click, d, doneElsewhere, open, says, seenElsewhere, wait, withBrowser } from './page';
 
 const JOB = '/job/quillmere';
 withBrowser(`${JOB}/board`);
@@ -44,6 +47,27 @@ describe('what somebody else does', () => {
     await d().sleep(1000);
     await cable('A-3');
     await within(3000, /A-3/);
+  });
+
+  it('is on the Compound page and in the list of crossings within two seconds', async () => {
+    await open(`${JOB}/compound`);
+    await d().sleep(2500);
+    const end = { job: 'quillmere', cable: 'K-140', end: 'B' };
+    const view = (await seenElsewhere('viewTermination', end)) as TerminationView;
+    const mix = view.steps.find((s) => s.id === view.nextStep);
+    if (mix?.kind !== 'mix') throw new Error('K-140/B is about to be mixed');
+    const pack = { batch: 'LIVE-1', expiry: '2028-06-30', tempC: 20 };
+    await doneElsewhere(
+      'fitter',
+      'work',
+      { kind: 'termination', ...end },
+      { id: randomUUID(), at: new Date().toISOString(), command: asHeld(mix, pack) },
+    );
+    await within(2000, /pot life until/);
+    await open(`${JOB}/crossings`);
+    await d().sleep(2500);
+    await doneElsewhere('planner', 'addCrossing', 'quillmere', 'Z-9', 'frames');
+    await within(2000, /Z-9/);
   });
 
   it('is told where hands are at work, and shown when it is asked for', async () => {
