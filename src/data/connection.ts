@@ -33,7 +33,10 @@ export function connect(): Connected {
   pool.pool.on('connection', (connection) => {
     limitQueries(connection);
     // For all of its transactions: each would ask for it by a statement of its own.
-    connection.query('SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED');
+    connection.query('SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED', (error) => {
+      // One that cannot be told how far to see is not worked with.
+      if (error) connection.destroy();
+    });
   });
   holder.amberCollarDatabase = {
     pool,

@@ -21,6 +21,11 @@ export function rememberSeen(ref: TerminationRef, found: AssessedOne): void {
   if (now !== undefined) now.seen = { key: keyOf(ref), found };
 }
 
+export function forgetSeen(): void {
+  const now = request.getStore();
+  if (now !== undefined) now.seen = null;
+}
+
 /** The end as this very request has left it, once; null where it has not. */
 export function takeSeen(ref: TerminationRef): AssessedOne | null {
   const now = request.getStore();

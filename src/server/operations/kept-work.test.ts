@@ -78,6 +78,19 @@ it('whose first step had reached the server before the line broke goes on from t
   expect((await view(job)).events.map((e) => e.kept === null)).toEqual([true, false, false, false]);
 });
 
+it('cuts an end back only as far as its spare cable goes, however many times in one sending', async () => {
+  const job = await planned();
+  const { spareMm, events, plan } = await view(job);
+  const base = { seq: events.length, hash: '', planHash: plan?.hash ?? '' };
+  const cut = (n: number) => sent({ kind: 'recut', text: `${Math.floor(spareMm * 0.6)}` }, later(n));
+  const done = await good(send(job, base, [cut(1), cut(2)]));
+  expect(done).toMatchObject({
+    recorded: 1,
+    stopped: { message: expect.stringMatching(/spare/i) as string },
+  });
+  expect((await view(job)).spareMm).toBe(spareMm - Math.floor(spareMm * 0.6));
+});
+
 it('is not in its own way: what it sent in two parts goes on from itself, and only for who did it', async () => {
   const job = await planned();
   const { base, inputs } = await kept(job, 5);

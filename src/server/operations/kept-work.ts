@@ -8,7 +8,7 @@ import { madeBy, type Actor } from '../actor';
 import { append } from '../record/append';
 import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
-import { benchOf, hold, readCommand, recordWork, repeated, type Bench, type Held } from './work';
+import { benchOf, hold, readCommand, recordWork, repeated, stillHeld, type Bench, type Held } from './work';
 
 interface Doing {
   readonly ref: SubjectRef;
@@ -108,7 +108,7 @@ async function takeIn(
     if (done === null) {
       // Times are judged as a whole: where one is wrong, none of them is worth more than the device says.
       if (!times.ok) return stop(times.problems);
-      const bench = await benchOf(tx, ref, held);
+      const bench = await benchOf(tx, ref, await stillHeld(tx, held));
       if (!bench.ok) return bench;
       const kept = times.value[i];
       if (kept === undefined) return refuse(`items[${i}]`, 'has no time');
@@ -179,7 +179,7 @@ async function putBack(
   const own = ownOf(batch, events, actor.id);
   const known = events.filter((e) => e.seq <= batch.base.seq || own.has(e.id)).length;
   for (const step of doneSince(first.state.steps, first.state.acts, known)) {
-    const bench = await benchOf(tx, ref, held);
+    const bench = await benchOf(tx, ref, await stillHeld(tx, held));
     if (!bench.ok) return bench;
     // Taking one back takes back what stands on it.
     if (!replay(bench.value.state.steps, bench.value.state.acts).done.has(step.id)) continue;

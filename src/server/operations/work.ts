@@ -25,6 +25,7 @@ import { parseLength } from '@/core/units';
 import {
   findEvent,
   lockCrossing,
+  loadTerminations,
   lockNamedTermination,
   supervisionAt,
   type JobRow,
@@ -42,7 +43,7 @@ import { eventsAcross } from './across';
 import type { Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
-import { rememberSeen } from './just-seen';
+import { forgetSeen, rememberSeen } from './just-seen';
 import { measuringOf } from './measuring';
 import { unfitFor } from './instruments';
 import { requirePhotos } from './photo';
@@ -110,6 +111,8 @@ async function terminationBench(
       // Not an edit: cable that has been cut off does not come back by undo.
       await new EditLog(tx).write('termination', row.id, { spareMm: decided.body.spareMm });
       await refreshSummaries(tx, job, [row.id]);
+      // What was remembered of it before this is over.
+      afterCommit(tx, forgetSeen);
     },
   };
 }
@@ -161,6 +164,14 @@ export async function hold(tx: Tx, ref: SubjectRef): Promise<Result<Held>> {
   if (!named.ok) return named;
   await lockCrossing(tx, named.value.row.id);
   return ok({ id: named.value.row.id, job: named.value.job, row: null });
+}
+
+/** The same as it is now: work of this very transaction may have cut it back. */
+export async function stillHeld(tx: Tx, held: Held): Promise<Held> {
+  if (held.row === null) return held;
+  const [row] = await loadTerminations(tx, [held.id]);
+  if (row === undefined) throw new Error('a row that is held is there');
+  return { ...held, row };
 }
 
 /** Instruments are looked up only where somebody signs. */

@@ -34,10 +34,7 @@ export function OnACable({ kind, onShown }: Props) {
         latest.current(shown.value);
       } else setSaid(`What it sent ${shown.problems[0]?.message ?? 'cannot be read'}.`);
     });
-    return () => {
-      stop();
-      void port.close().catch(() => undefined);
-    };
+    return stop;
   }, [port, kind]);
   const serial = useSyncExternalStore(never, ports, noPorts);
   if (serial === null)

@@ -57,7 +57,13 @@ export const portOf = (
       (error: unknown) => ended(error instanceof Error ? error.message : 'it went away'),
     );
     return () => {
-      void reader?.cancel().catch(() => undefined);
+      // A port closes only when nobody reads from it any more.
+      const left = async (): Promise<void> => {
+        await reader?.cancel();
+        reader?.releaseLock();
+        await port.close();
+      };
+      left().catch((error: unknown) => ended(error instanceof Error ? error.message : 'it does not close'));
     };
   },
 });
