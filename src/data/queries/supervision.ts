@@ -10,6 +10,15 @@ export interface Supervision {
   readonly until: Date;
 }
 
+/** A member of a job who may take an apprentice under them. */
+const supervises = (jobId: number) =>
+  and(
+    eq(membership.jobId, jobId),
+    inArray(membership.role, [...SUPERVISES]),
+    isNull(membership.endedAt),
+    isNull(person.blockedAt),
+  );
+
 /** Under whom an apprentice worked in a job at a time; null where under nobody. The last one that had begun counts. */
 export async function supervisionAt(
   tx: Tx,
@@ -30,7 +39,15 @@ export async function supervisionAt(
     )
     .orderBy(desc(supervision.since), desc(supervision.id))
     .limit(1);
-  return row !== undefined && row.until > at ? row : null;
+  if (row === undefined || row.until <= at) return null;
+  // Whoever may not work here themselves any more answers for nobody.
+  const [still] = await tx
+    .select({ id: person.id })
+    .from(membership)
+    .innerJoin(person, eq(membership.personId, person.id))
+    .where(and(supervises(jobId), eq(person.id, row.person)))
+    .limit(1);
+  return still === undefined ? null : row;
 }
 
 export async function insertSupervision(tx: Tx, row: typeof supervision.$inferInsert): Promise<void> {
@@ -44,13 +61,6 @@ export async function supervisorsOf(tx: Tx, jobId: number): Promise<{ id: string
     .from(membership)
     .innerJoin(person, eq(membership.personId, person.id))
     .innerJoin(personPin, eq(personPin.personId, person.id))
-    .where(
-      and(
-        eq(membership.jobId, jobId),
-        inArray(membership.role, [...SUPERVISES]),
-        isNull(membership.endedAt),
-        isNull(person.blockedAt),
-      ),
-    )
+    .where(supervises(jobId))
     .orderBy(person.name);
 }

@@ -1,24 +1,19 @@
 import { ok, type Result } from '@/core/kernel';
 import { eventView, type EventView, type TerminationRef } from '@/core/record';
-import {
-  database,
-  findTermination,
-  loadEvents,
-  type StoredEvent,
-  type TerminationRow,
-  type Tx,
-} from '@/data';
+import { database, findTermination, type JobRow, type TerminationRow, type Tx } from '@/data';
 import { guarded } from '../guard';
+import { auditedRecords, type AuditedRecord } from '../record/faults';
 import { requireTermination } from './load';
 
 /** The record of the other end of a cable: what is tested from there is tested of the same cores. */
-export async function eventsAcross(
+export async function recordAcross(
   tx: Tx,
-  jobId: number,
+  job: JobRow,
   { cable, end }: Pick<TerminationRow, 'cable' | 'end'>,
-): Promise<StoredEvent[]> {
-  const other = await findTermination(tx, jobId, cable.tag, end === 'A' ? 'B' : 'A');
-  return other === null || other.cable.id !== cable.id ? [] : loadEvents(tx, 'termination', [other.id]);
+): Promise<AuditedRecord> {
+  const other = await findTermination(tx, job.id, cable.tag, end === 'A' ? 'B' : 'A');
+  if (other === null || other.cable.id !== cable.id) return { events: [], faults: [] };
+  return (await auditedRecords(tx, job, 'termination', [other.id]))(other.id);
 }
 
 /** Tests that stand in the record of the other end. */
@@ -27,7 +22,7 @@ export function viewTestsAcross(ref: TerminationRef): Promise<Result<EventView[]
     const tx = database();
     const found = await requireTermination(tx, ref);
     if (!found.ok) return found;
-    const events = await eventsAcross(tx, found.value.job.id, found.value.row);
+    const { events } = await recordAcross(tx, found.value.job, found.value.row);
     return ok(events.filter((e) => e.kind === 'test').map(eventView));
   });
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Role } from '@/core/people';
-import { closeDatabase, database, findJob, insertPerson, insertSupervision } from '@/data';
+import { closeDatabase, database, findJob, insertPerson, insertSupervision, setRoles } from '@/data';
 import { confirmNext, nextStep, sent, subject, take, view, workUntil } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { asHeld } from '@/core/record';
@@ -67,6 +67,15 @@ it('ends with the shift to the second, begins when it was said, and the last tha
   // Taken off in the middle of it: one that is over at once takes its place.
   await under(0, later(12.5));
   expect(await refused(step(later(12.6)))).toMatch(/works under/);
+});
+
+it('ends when whoever answers is no fitter or inspector of the job any more', async () => {
+  const { job, under, step } = await scene();
+  await under(10);
+  await good(step());
+  const row = await findJob(database(), job);
+  await setRoles(database(), FITTER.id ?? '', row?.id ?? 0, ['planner'], null, later(1));
+  expect(await refused(step(later(1)))).toMatch(/works under/);
 });
 
 it('is of one job: in another the same apprentice works under nobody', async () => {

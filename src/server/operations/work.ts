@@ -9,7 +9,6 @@ import {
   decide,
   readBody,
   timeOf,
-  type BenchAct,
   type Command,
   type CrossingRef,
   type Decided,
@@ -37,9 +36,10 @@ import {
 } from '@/data';
 import { madeBy, type Actor } from '../actor';
 import { append, type Subject } from '../record/append';
-import { mayRecord, type RecordState } from '../record/may-record';
+import type { AuditedRecord } from '../record/faults';
+import { brokenRecord, mayRecord, type RecordState } from '../record/may-record';
 import { afterCommit, operation } from '../transaction';
-import { eventsAcross } from './across';
+import { recordAcross } from './across';
 import type { Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
@@ -61,7 +61,7 @@ export interface Bench {
   /** Readings that the plan stands on. */
   readonly readings: readonly Reading[];
   /** What was recorded at the other end of the same cable; nothing where there is none. */
-  readonly across: () => Promise<readonly BenchAct[]>;
+  readonly across: () => Promise<AuditedRecord>;
   /** What else changes with an event that was added, in the same transaction. */
   readonly follow: (decided: Decided, event: StoredEvent) => Promise<void>;
 }
@@ -101,7 +101,7 @@ async function terminationBench(
       measuring: measuringOf(job),
     },
     readings: readings.map((r) => r.reading),
-    across: async () => (await eventsAcross(tx, job.id, row)).map(actOf),
+    across: () => recordAcross(tx, job, row),
     follow: async (decided, event) => {
       if (decided.kind !== 'recut') {
         const now = await refreshAfter(tx, found, event);
@@ -139,7 +139,7 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
       measuring: measuringOf(job),
     },
     readings: [],
-    across: () => Promise.resolve([]),
+    across: () => Promise.resolve({ events: [], faults: [] }),
     follow: () => Promise.resolve(),
   });
 }
@@ -243,13 +243,14 @@ export async function recordWork(
   if (plan === null) return refuse('plan', why);
   const open = mayRecord(record, at, now, kept === undefined ? 'here' : 'as kept');
   if (!open.ok) return open;
-  const state = signs(bench.state, command)
-    ? {
-        ...bench.state,
-        unfit: await unfitFor(tx, job.id, record.events, readings),
-        across: await across(),
-      }
-    : bench.state;
+  let state = bench.state;
+  if (signs(state, command)) {
+    const other = await across();
+    const broken = brokenRecord(other.faults);
+    if (broken !== null) return broken;
+    const unfit = await unfitFor(tx, job.id, record.events, readings);
+    state = { ...state, unfit, across: other.events.map(actOf) };
+  }
   const judgedAt = kept === undefined ? now.toISOString() : timeOf({ at, receivedAt: at, kept });
   const under = await underWhom(tx, job.id, actor, roles, new Date(judgedAt));
   if (!under.ok) return under;
