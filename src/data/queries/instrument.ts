@@ -119,20 +119,22 @@ export interface Use extends InUse {
   readonly subject: string;
 }
 
+/** Readings of a job's living cables that stand, and name their instrument. */
+const standing = (jobId: number) =>
+  and(
+    eq(cable.jobId, jobId),
+    isNull(cable.retiredAt),
+    isNull(reading.withdrawnAt),
+    isNotNull(reading.instrument),
+  );
+
 /** Which cables of a job were measured with what, by what stands in their readings. */
 export async function measuredWith(tx: Tx, jobId: number): Promise<{ cableId: number; code: string }[]> {
   const rows = await tx
     .selectDistinct({ cableId: reading.cableId, code: reading.instrument })
     .from(reading)
     .innerJoin(cable, eq(reading.cableId, cable.id))
-    .where(
-      and(
-        eq(cable.jobId, jobId),
-        isNull(cable.retiredAt),
-        isNull(reading.withdrawnAt),
-        isNotNull(reading.instrument),
-      ),
-    );
+    .where(standing(jobId));
   return rows.flatMap(({ cableId, code }) => (code === null ? [] : [{ cableId, code }]));
 }
 
@@ -158,14 +160,7 @@ export async function listUses(tx: Tx, jobId: number): Promise<Use[]> {
     })
     .from(reading)
     .innerJoin(cable, eq(reading.cableId, cable.id))
-    .where(
-      and(
-        eq(cable.jobId, jobId),
-        isNull(cable.retiredAt),
-        isNull(reading.withdrawnAt),
-        isNotNull(reading.instrument),
-      ),
-    )
+    .where(standing(jobId))
     .orderBy(asc(reading.id));
   return [
     ...events.map((e) => ({ ...e, at: e.at.toISOString() })),

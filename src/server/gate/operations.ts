@@ -318,9 +318,12 @@ export const OPERATIONS = {
     [JOB, BOX, VERSION, ['entry', a.shortTextOrNull]],
     ([job, box, version, label], who, { now }) => takeOutBox(job, box, version, label, who, now),
   ),
-  addInstrument: write([JOB, ['facts', a.json]], ([job, facts]) => addInstrument(job, facts)),
-  setInstrument: write([JOB, INSTRUMENT, VERSION, ['facts', a.json]], ([job, code, version, facts]) =>
-    setInstrument(job, code, version, facts),
+  // What they may be off is judged anew in every end that was measured with them.
+  addInstrument: write([JOB, ['facts', a.json]], ([job, facts]) => addInstrument(job, facts), 'heavy'),
+  setInstrument: write(
+    [JOB, INSTRUMENT, VERSION, ['facts', a.json]],
+    ([job, code, version, facts]) => setInstrument(job, code, version, facts),
+    'heavy',
   ),
   addInstrumentCheck: write([JOB, INSTRUMENT, ['check', a.json]], ([job, code, check], who, { now }) =>
     addInstrumentCheck(job, code, check, who, now),
