@@ -45,6 +45,7 @@ describe('continuity', () => {
     await says('In the record as it is.');
     await says(/Continuity tested\s+FAILS\s+crossed: 1 comes out as 4, 4 comes out as 1/);
     await says('with Simulated continuity tester');
+    expect(await (await byLabel('With which instrument')).isEnabled()).toBe(false);
   });
 
   it('goes on with what was typed after the page is loaded anew', async () => {
@@ -59,11 +60,28 @@ describe('continuity', () => {
     await holdButton('Hold: sign');
     await says(/the last test does not hold\. Continuity: crossed: 1 comes out as 4/);
     await open(END);
-    await retype(await byLabel('1 here, 4 there'), '–');
-    await retype(await byLabel('4 here, 1 there'), '–');
-    await retype(await byLabel('1 here, 1 there'), '0.84');
-    await retype(await byLabel('4 here, 4 there'), '0.83');
+    await click(() => summary('Simulated continuity tester'));
+    await choose('Cable on it', 'as it should be');
+    await click(() => byRole('button', 'Read every pair'));
     await says('Every line below holds');
+    await keep();
+    await says('In the record: it holds.');
+  });
+});
+
+describe('what a simulator showed', () => {
+  it('is never signed: the figures are taken out and measured with a real instrument', async () => {
+    await open(BENCH);
+    await holdButton('Hold: sign');
+    await says('not signed: Simulated continuity tester measures nothing');
+    await open(END);
+    await says('nothing was measured, and no end is signed on them');
+    await click(() => byRole('button', 'Clear what was read'));
+    for (const core of ['1', '2', '3', '4']) {
+      await retype(await byLabel(`${core} here, ${core} there`), '0.83');
+      await click(() => byRole('button', `Rest: nothing, of ${core}`));
+    }
+    await type('With which instrument', 'CT-1');
     await keep();
     await says('In the record: it holds.');
   });
@@ -87,7 +105,10 @@ describe('armour and earth', () => {
     await says('Every line below holds');
     await type('At a current of', '199');
     await says('Measured with 199 mA: 1 less than needed');
+    await click(() => byRole('button', 'Clear what was read'));
+    await type('Reading', '0.21');
     await type('At a current of', '210');
+    await type('With which instrument', 'LR-2');
     await keep();
     await says('In the record: it holds.');
   });
@@ -147,6 +168,16 @@ describe('insulation', () => {
   });
 
   it('lets the end be signed when the last test of each kind holds', async () => {
+    await click(() => byRole('button', 'Clear what was read'));
+    for (const core of ['1', '2', '3', '4'])
+      for (const s of [15, 30, 60])
+        await retype(
+          await byLabel(`${core} against all others and armour, MΩ at ${s} s`),
+          String(3000 + 10 * s),
+        );
+    await type('With which instrument', 'IT-3');
+    await keep();
+    await says('In the record: it holds.');
     await open(BENCH);
     await holdButton('Hold: sign');
     await says('Signed by Inspector');

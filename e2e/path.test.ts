@@ -3,6 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key, until } from 'selenium-webdriver';
 import type { TerminationView } from '@/core/termination-view';
+import { takeDossier } from './make-off';
 import {
   address,
   alive,
@@ -334,6 +335,9 @@ describe('at the bench', () => {
     await says('Checked just now: every event, the plan');
     await says('Not held all round: lay the armour anew');
     await says('Planned again');
+    const dossier = await takeDossier({ job: 'quillmere', cable: 'K-104', end: 'B' });
+    for (const words of ['K-104/B', 'Not held all round', 'held before it was drawn up'])
+      expect(dossier.replace(/\s+/g, ' ')).toContain(words);
     await open('/job/quillmere/board');
     await says('5 of 72 done');
   });

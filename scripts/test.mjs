@@ -224,6 +224,7 @@ try {
           E2E_OWN_ADDRESS: own.address,
           E2E_OWN_CODE: codes.amber_collar_own,
           E2E_DATABASE_URL: servers[i].url,
+          E2E_KEEP: join(servers[i].keep, 'amber_collar'),
           E2E_DATABASE_NAME: server,
           E2E_DATABASE_PORT: String(servers[i].port),
         }),

@@ -2,11 +2,15 @@
 import { spawn } from 'node:child_process';
 import { openSync } from 'node:fs';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { LOCAL, ROOT } from './setup.mjs';
 
 const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** Starts `next start` (or `next dev`) on loopback and waits until it answers. */
+/**
+ * Starts `next start` (or `next dev`) on loopback and waits until it answers.
+ * @param {{ port: number, databaseUrl: string, keep?: string, dev?: boolean, demo?: boolean, logName?: string, aheadFile?: string | null }} how
+ */
 export async function startApplication({
   port,
   databaseUrl,
@@ -14,6 +18,8 @@ export async function startApplication({
   dev = false,
   demo = true,
   logName = 'application.log',
+  /** A file of how many minutes its clock goes ahead: for tests of what takes hours. */
+  aheadFile = null,
 }) {
   const log = openSync(join(LOCAL, logName), 'a');
   const child = spawn(
@@ -22,6 +28,9 @@ export async function startApplication({
       // Bounded, so that work on large jobs gives its memory back in time; a roomier nursery halves the time of collecting it.
       '--max-old-space-size=1152',
       '--max-semi-space-size=32',
+      ...(aheadFile === null
+        ? []
+        : ['--import', pathToFileURL(join(ROOT, 'scripts/lib/clock-ahead.mjs')).href]),
       'node_modules/next/dist/bin/next',
       dev ? 'dev' : 'start',
       '--hostname',
@@ -37,6 +46,7 @@ export async function startApplication({
         DATABASE_URL: databaseUrl,
         ...(keep ? { AMBER_COLLAR_KEEP: keep } : {}),
         AMBER_COLLAR_DEMO: demo ? '1' : '',
+        ...(aheadFile === null ? {} : { AMBER_COLLAR_AHEAD: aheadFile }),
         NEXT_TELEMETRY_DISABLED: '1',
         NODE_ENV: dev ? 'development' : 'production',
       },

@@ -11,7 +11,10 @@ const HOSTS = ['127.0.0.1', 'localhost'];
 
 const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
-/** A port that is free on loopback now, the wished one if possible. */
+/**
+ * A port that is free on loopback now, the wished one if possible.
+ * @returns {Promise<number>}
+ */
 export function freePort(wished) {
   return new Promise((resolve, reject) => {
     const server = createServer();

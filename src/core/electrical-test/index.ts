@@ -6,3 +6,4 @@ export * from './finding';
 export * from './insulation';
 export * from './tester';
 export * from './words';
+export * from './worth';

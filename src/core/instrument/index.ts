@@ -1,4 +1,5 @@
 export * from './instrument';
 export * from './port';
+export * from './name';
 export * from './standing';
 export * from './worth';

@@ -76,6 +76,10 @@ describe('what was measured with', () => {
       'TW-9 is not in the register: nobody knows its calibration',
     ]);
     expect(unfitInstruments(register, [])).toEqual([]);
+    for (const kept of [[], register])
+      expect(unfitInstruments(kept, [{ code: ' SIMULATED  caliper', at }])).toEqual([
+        expect.stringContaining('measures nothing'),
+      ]);
   });
 
   it('finds each instrument once, however it is written', () => {

@@ -1,4 +1,5 @@
 import { boolean, object, string, type InferType } from 'yup';
+import { isSimulated } from './name';
 
 /** What measures or tightens. */
 export const INSTRUMENT_KINDS = [
@@ -29,7 +30,12 @@ function isDay(text: string): boolean {
 
 /** An instrument as its register knows it; `code` is what stands on it, and what fitters write. */
 export const instrumentSchema = object({
-  code: string().trim().min(1).max(60).required(),
+  code: string()
+    .trim()
+    .min(1)
+    .max(60)
+    .test('real', 'is what simulators are called', (code) => code === undefined || !isSimulated(code))
+    .required(),
   kind: string().oneOf(INSTRUMENT_KINDS).required(),
   /** Who has it. */
   holder: string().trim().max(80).defined(),

@@ -1,4 +1,5 @@
 import type { InstrumentCheck } from './instrument';
+import { isSimulated, plainCode } from './name';
 
 /** What an instrument in use on a day was worth, by all checks that are known today. */
 export type Standing =
@@ -58,22 +59,22 @@ export interface Registered {
   readonly checks: readonly InstrumentCheck[];
 }
 
-/** Names are compared as people write them. */
-export const plainCode = (code: string): string => code.trim().replace(/\s+/g, ' ').toLocaleLowerCase('en');
-
 /**
- * Why work that was measured with these may not be signed, a sentence for each instrument. A job that keeps no register says nothing of any; one
- * that keeps one knows of every instrument in use, or it is not known what that is worth.
+ * Why work that was measured with these may not be signed, a sentence for each instrument. A simulator measured nothing, whatever the job keeps.
+ * A job that keeps no register says nothing of the others; one that keeps one knows of every instrument in use, or it is not known what that is
+ * worth.
  */
 export function unfitInstruments(register: readonly Registered[], used: readonly InUse[]): string[] {
-  if (register.length === 0) return [];
   const known = new Map(register.map((r) => [plainCode(r.code), r]));
   const said = new Map<string, string>();
   for (const { code, at } of used) {
     const name = plainCode(code);
     if (name === '' || said.has(name)) continue;
     const found = known.get(name);
-    if (found === undefined) said.set(name, `${code} is not in the register: nobody knows its calibration`);
+    if (isSimulated(code)) said.set(name, `${code} measures nothing: take the figure with a real instrument`);
+    else if (register.length === 0) continue;
+    else if (found === undefined)
+      said.set(name, `${code} is not in the register: nobody knows its calibration`);
     else {
       const standing = standingOn(found.checks, at.slice(0, 10));
       if (!standing.good) said.set(name, standingWords(found.code, standing));

@@ -1,24 +1,37 @@
 import { parseLength } from '@/core/units';
 import type { Instrument } from './instrument';
-import { plainCode } from './standing';
+import { plainCode } from './name';
 
 /** What instruments are asked for here. */
 export type MeasuredUnit = 'mm' | 'N·m';
 
+/** What electrical tests are read in. */
+export type TestedUnit = 'Ω' | 'MΩ';
+
 /** How far an instrument may be off, each way: in its own unit, or as a share of what it shows. */
 export interface PlusMinus {
   readonly value: number;
-  readonly unit: MeasuredUnit | '%';
+  readonly unit: MeasuredUnit | TestedUnit | '%';
 }
 
-const FIGURE = /^(?:±|\+\/?-)?\s*(\d+(?:[.,]\d+)?)\s*(%|N·?m)$/i;
+const FIGURE = /^(?:±|\+\/?-)?\s*(\d+(?:[.,]\d+)?)\s*(%|[Nn]·?[Mm]|[mM]?(?:Ω|\u2126|[Oo]hm))$/;
 
-/** What a certificate says, read: `± 0.02 mm`, `4 %`, `± 1.5 N·m`, `1/64 in`. Null where it says nothing that can be counted with. */
+/** Units of a certificate, each as one of ours and what it is of that: a milliohm and a megohm are told apart by their letter. */
+const unitOf = (said: string): { readonly unit: PlusMinus['unit']; readonly of: number } => {
+  if (said === '%') return { unit: '%', of: 1 };
+  if (/^n/i.test(said)) return { unit: 'N·m', of: 1 };
+  if (said.startsWith('M')) return { unit: 'MΩ', of: 1 };
+  return { unit: 'Ω', of: said.startsWith('m') ? 0.001 : 1 };
+};
+
+/** What a certificate says, read: `± 0.02 mm`, `4 %`, `± 1.5 N·m`, `20 mΩ`, `1/64 in`. Null where it says nothing that can be counted with. */
 export function readPlusMinus(text: string): PlusMinus | null {
   const figure = FIGURE.exec(text.trim());
   if (figure !== null) {
-    const value = Number(figure[1]?.replace(',', '.'));
-    return { value, unit: figure[2] === '%' ? '%' : 'N·m' };
+    const { unit, of } = unitOf(figure[2] ?? '');
+    const value = Number(figure[1]?.replace(',', '.')) * of;
+    // Nothing is ever off by nothing.
+    return value > 0 ? { value, unit } : null;
   }
   const bare = text.replace(/^\s*(?:±|\+\/?-)\s*/, '').trim();
   // A number without its unit might be of any.
@@ -54,7 +67,7 @@ export function registeredHalfWidth(
   worth: readonly Worth[],
   code: string | undefined,
   shown: number,
-  unit: MeasuredUnit,
+  unit: MeasuredUnit | TestedUnit,
 ): number | null {
   const found = worth.find((w) => plainCode(w.code) === plainCode(code ?? ''));
   if (found === undefined) return null;

@@ -19,6 +19,8 @@ export interface BenchAct {
   readonly byDevice?: true;
   readonly mix: MixRecord | null;
   readonly tempC: number | null;
+  /** With what it was measured, where it says so. */
+  readonly instrument?: string;
   /** Steps that a correction sends back, as they were then; none otherwise. */
   readonly redo: readonly string[];
   /** What an electrical test came to; left out for anything else. */
@@ -55,11 +57,12 @@ export function actOf(event: ChainedEvent): BenchAct {
       const body = readBody(event.kind, event.body);
       if (!body.ok) return act;
       const { fingerprint, decision = null, mix = null } = body.value;
-      return { ...act, kind: event.kind, fingerprint, decision, mix };
+      return { ...act, kind: event.kind, fingerprint, decision, mix, ...withWhat(body.value) };
     }
     case 'temperature': {
       const body = readBody('temperature', event.body);
-      return body.ok ? { ...act, kind: 'temperature', tempC: body.value.tempC } : act;
+      if (!body.ok) return act;
+      return { ...act, kind: 'temperature', tempC: body.value.tempC, ...withWhat(body.value) };
     }
     case 'correct': {
       const body = readBody('correct', event.body);
@@ -69,7 +72,8 @@ export function actOf(event: ChainedEvent): BenchAct {
       const body = readBody('test', event.body);
       if (!body.ok) return act;
       const { of, read, answer, verdict } = body.value;
-      return { ...act, kind: 'test', test: { of, covers: coveredBy(read), answer, verdict } };
+      const test = { of, covers: coveredBy(read), answer, verdict };
+      return { ...act, kind: 'test', test, ...withWhat(body.value) };
     }
     case 'recut':
     case 'waste':
@@ -79,3 +83,6 @@ export function actOf(event: ChainedEvent): BenchAct {
       return act;
   }
 }
+
+const withWhat = ({ instrument }: { readonly instrument?: string | undefined }): { instrument?: string } =>
+  instrument === undefined ? {} : { instrument };

@@ -3,6 +3,7 @@ import {
   testKindWords,
   testVerdict,
   testWords,
+  withRegistered,
   type ElectricalTest,
   type TestKind,
 } from '@/core/electrical-test';
@@ -46,6 +47,7 @@ export interface CorrectCommand {
 export interface TemperatureCommand {
   readonly kind: 'temperature';
   readonly tempC: number;
+  readonly instrument?: string | undefined;
 }
 
 /** A damaged end is cut back by so much. */
@@ -117,12 +119,13 @@ export function decide(state: WorkState, command: Command, actor: Person, now: s
     case 'correct':
       return correct(state, command);
     case 'temperature': {
-      const { tempC } = command;
+      const { tempC, instrument = '' } = command;
       if (!Number.isFinite(tempC) || tempC < -50 || tempC > 120)
         return refuse('tempC', 'is not a temperature of the work', tempC);
       const may = state.rules.temperature(state.acts, now);
       if (!may.ok) return may;
-      return ok({ kind: 'temperature', stepId: 'cure', body: { title: 'Temperature of the work', tempC } });
+      const body = { title: 'Temperature of the work', tempC, ...named(instrument) };
+      return ok({ kind: 'temperature', stepId: 'cure', body });
     }
     case 'test':
       return test(state, command);
@@ -161,7 +164,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
       stepId: step.value.id,
       body: { title: 'Mix declared waste', reason: asked.value.waste },
     });
-  const open = kind === 'sign' ? openTest(inTime([...state.acts, ...(state.across ?? [])])) : null;
+  const open = kind === 'sign' ? openTest([...state.acts, ...(state.across ?? [])]) : null;
   if (open !== null) return refuse('tests', open);
   const { unfit = [] } = state;
   if (kind === 'sign' && unfit.length > 0)
@@ -173,7 +176,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
     worked.some((a) => samePerson({ id: a.person, name: a.actor }, actor) || answersFor(a, actor))
   )
     return refuse('actor', 'this job asks for a signature by another person than the fitter', actor.name);
-  const instrument = command.instrument?.trim() ?? '';
+  const measuredAnything = kind === 'mix' || measured.value.some((m) => (m.nm ?? m.mm) !== null);
   return ok({
     kind: kind === 'look' || kind === 'sign' || kind === 'mix' ? kind : 'confirm',
     stepId: step.value.id,
@@ -186,10 +189,14 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
       ...(measured.value.length > 0 ? { measured: measured.value } : {}),
       ...(checked.value.length > 0 ? { checked: checked.value } : {}),
       ...(photos.value.length > 0 ? { photos: photos.value } : {}),
-      ...(instrument !== '' && measured.value.some((m) => (m.nm ?? m.mm) !== null) ? { instrument } : {}),
+      ...(measuredAnything ? named(command.instrument ?? '') : {}),
     },
   });
 }
+
+/** With what it was measured; nothing where nobody said. */
+const named = (instrument: string): { instrument?: string } =>
+  instrument.trim() === '' ? {} : { instrument: instrument.trim() };
 
 const inTime = (acts: readonly BenchAct[]): BenchAct[] =>
   [...acts].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
@@ -226,33 +233,41 @@ function stepInTurn(state: WorkState, command: ConfirmCommand): Result<Step> {
   return ok(step);
 }
 
+type Tested = BenchAct & { readonly test: NonNullable<BenchAct['test']> };
+
+/** The tests that count, in whatever order they come: of each core and each path the last in time, each once. */
+export function lastTests(acts: readonly BenchAct[]): Tested[] {
+  const last = new Map<string, Tested>();
+  const NOTHING = '';
+  const keyOf = (of: TestKind, what: string) => `${of} ${what}`;
+  for (const act of inTime(acts)) {
+    const { test } = act;
+    if (test === undefined) continue;
+    const tested = { ...act, test };
+    for (const what of test.covers.length === 0 ? [NOTHING] : test.covers)
+      last.set(keyOf(test.of, what), tested);
+    if (test.answer === 'holds') last.delete(keyOf(test.of, NOTHING));
+  }
+  return [...new Set(last.values())];
+}
+
 /**
  * The test that keeps a subject from being signed, as a sentence. Of each core and each path the last test counts: one that holds for
  * another says nothing of it. A test of nothing at all is answered by any later one of its kind that holds.
  */
 export function openTest(acts: readonly BenchAct[]): string | null {
-  type Test = NonNullable<BenchAct['test']>;
-  const last = new Map<string, Test>();
-  const NOTHING = '';
-  const keyOf = (of: TestKind, what: string) => `${of} ${what}`;
-  for (const { test } of acts) {
-    if (test === undefined) continue;
-    for (const what of test.covers.length === 0 ? [NOTHING] : test.covers)
-      last.set(keyOf(test.of, what), test);
-    if (test.answer === 'holds') last.delete(keyOf(test.of, NOTHING));
-  }
-  const open = [...last.values()].find((t) => t.answer !== 'holds');
+  const open = lastTests(acts).find(({ test }) => test.answer !== 'holds')?.test;
   return open === undefined
     ? null
     : `the last test does not hold. ${testKindWords(open.of)}: ${open.verdict}`;
 }
 
 /** A test is recorded whatever it comes to: one that fails as well. */
-function test(state: WorkState, { test: read, instrument = '' }: TestCommand): Result<Decided> {
+function test(state: WorkState, { test: given, instrument = '' }: TestCommand): Result<Decided> {
   const may = state.rules.test();
   if (!may.ok) return may;
+  const read = withRegistered(given, state.measuring.worth, instrument);
   const { answer, findings } = judgeTest(read);
-  const of = instrument.trim();
   return ok({
     kind: 'test',
     stepId: `test.${read.of}`,
@@ -263,7 +278,7 @@ function test(state: WorkState, { test: read, instrument = '' }: TestCommand): R
       answer,
       verdict: testVerdict(findings).slice(0, 600),
       findings: findings.map((f) => ({ verdict: f.verdict, words: testWords(f).slice(0, 600) })),
-      ...(of === '' ? {} : { instrument: of }),
+      ...named(instrument),
     },
   });
 }

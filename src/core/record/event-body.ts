@@ -112,7 +112,12 @@ export const EVENT_BODIES = {
   sign: confirmSchema,
   mix: confirmSchema,
   waste: object({ title: title(), reason: text(400), under: under() }),
-  temperature: object({ title: title(), tempC: number().required(), under: under() }),
+  temperature: object({
+    title: title(),
+    tempC: number().required(),
+    instrument: string().max(60).optional(),
+    under: under(),
+  }),
   recut: object({
     title: title(),
     cutOffMm: number().required(),

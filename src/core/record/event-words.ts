@@ -50,7 +50,12 @@ function bodyLines(event: EventView): string[] {
     }
     case 'temperature': {
       const body = readBody('temperature', event.body);
-      return body.ok ? [`measured ${trimNumber(body.value.tempC, 1)} °C`] : UNREADABLE;
+      if (!body.ok) return UNREADABLE;
+      const { tempC, instrument } = body.value;
+      return [
+        `measured ${trimNumber(tempC, 1)} °C`,
+        ...(instrument === undefined ? [] : [`with ${instrument}`]),
+      ];
     }
     case 'test': {
       const body = readBody('test', event.body);

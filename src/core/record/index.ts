@@ -14,6 +14,7 @@ export * from './stations';
 export * from './same-command';
 export * from './step';
 export * from './timeline';
+export * from './uses';
 export * from './work';
 export * from './pack';
 export * from './label-address';

@@ -1,4 +1,4 @@
-import { canonicalJson } from '@/core/kernel';
+import { sameReadings } from '@/core/electrical-test';
 import type { ChainedEvent } from './chain';
 import type { Command } from './decide';
 import { readBody } from './event-body';
@@ -8,14 +8,19 @@ export function cameOf(event: ChainedEvent, command: Command): boolean {
   switch (command.kind) {
     case 'temperature': {
       const body = readBody('temperature', event.body);
-      return event.kind === 'temperature' && body.ok && body.value.tempC === command.tempC;
+      return (
+        event.kind === 'temperature' &&
+        body.ok &&
+        body.value.tempC === command.tempC &&
+        (body.value.instrument ?? '') === (command.instrument ?? '').trim()
+      );
     }
     case 'test': {
       const body = readBody('test', event.body);
       return (
         event.kind === 'test' &&
         body.ok &&
-        canonicalJson(body.value.read) === canonicalJson(command.test) &&
+        sameReadings(body.value.read, command.test) &&
         (body.value.instrument ?? '') === (command.instrument ?? '').trim()
       );
     }

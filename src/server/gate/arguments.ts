@@ -154,7 +154,11 @@ const COMMANDS = {
     photos: array().of(hash).max(MOST_PHOTOS).optional(),
   }).noUnknown(),
   correct: object({ kind: string().required(), stepId, reason: text(400) }).noUnknown(),
-  temperature: object({ kind: string().required(), tempC: number().required() }).noUnknown(),
+  temperature: object({
+    kind: string().required(),
+    tempC: number().required(),
+    instrument: text(60).optional(),
+  }).noUnknown(),
   recut: object({ kind: string().required(), text: text(40) }).noUnknown(),
   test: object({
     kind: string().required(),

@@ -118,6 +118,6 @@ export const SECURITY_HEADERS: Readonly<Record<string, string>> = {
   'referrer-policy': 'same-origin',
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-resource-policy': 'same-origin',
-  'permissions-policy': 'camera=(self), geolocation=(), microphone=(), serial=(self)',
+  'permissions-policy': 'camera=(self), geolocation=(), microphone=(), serial=(self), bluetooth=(self)',
   'cache-control': 'no-store',
 };

@@ -9,7 +9,6 @@ import {
   type InUse,
 } from '@/core/instrument';
 import { ok, refuse, validate, type Result } from '@/core/kernel';
-import { readBody, type ChainedEvent } from '@/core/record';
 import type { InstrumentView, SetupOutcome } from '@/core/termination-view';
 import {
   findAnyInstrument,
@@ -133,30 +132,11 @@ export function takeOutInstrument(slug: string, code: string, version: number, n
   });
 }
 
-/** Instruments that a record names, each with the time of the server by which it was used. */
-const usedIn = (events: readonly ChainedEvent[]): InUse[] =>
-  events.flatMap((e): InUse[] => {
-    if (e.kind !== 'confirm' && e.kind !== 'look' && e.kind !== 'mix' && e.kind !== 'test') return [];
-    const body = readBody(e.kind, e.body);
-    const code = body.ok && 'instrument' in body.value ? body.value.instrument : undefined;
-    return code === undefined ? [] : [{ code, at: e.receivedAt }];
-  });
-
-/** Why a record may not be signed for its instruments, a sentence for each; none where the job keeps no register. */
-export async function unfitFor(
-  tx: Tx,
-  jobId: number,
-  events: readonly ChainedEvent[],
-  readings: readonly { readonly instrument?: string | undefined; readonly at?: string | undefined }[],
-): Promise<string[]> {
+/** Why what was measured with these may not be signed, a sentence for each. */
+export async function unfitFor(tx: Tx, jobId: number, used: readonly InUse[]): Promise<string[]> {
   const rows = await listInstruments(tx, jobId);
   return unfitInstruments(
     rows.map((r) => ({ code: r.facts.code, checks: r.checks.map((c) => c.check) })),
-    [
-      ...usedIn(events),
-      ...readings.flatMap((r) =>
-        r.instrument === undefined ? [] : [{ code: r.instrument, at: r.at ?? '' }],
-      ),
-    ],
+    used,
   );
 }

@@ -9,6 +9,7 @@ import {
   decide,
   readBody,
   timeOf,
+  usesThatCount,
   type Command,
   type CrossingRef,
   type Decided,
@@ -248,8 +249,14 @@ export async function recordWork(
     const other = await across();
     const broken = brokenRecord(other.faults);
     if (broken !== null) return broken;
-    const unfit = await unfitFor(tx, job.id, record.events, readings);
-    state = { ...state, unfit, across: other.events.map(actOf) };
+    const acrossActs = other.events.map(actOf);
+    const unfit = await unfitFor(tx, job.id, [
+      ...usesThatCount(state.steps, state.acts, acrossActs),
+      ...readings.flatMap((r) =>
+        r.instrument === undefined ? [] : [{ code: r.instrument, at: r.at ?? '' }],
+      ),
+    ]);
+    state = { ...state, unfit, across: acrossActs };
   }
   const judgedAt = kept === undefined ? now.toISOString() : timeOf({ at, receivedAt: at, kept });
   const under = await underWhom(tx, job.id, actor, roles, new Date(judgedAt));

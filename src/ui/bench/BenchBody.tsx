@@ -148,7 +148,7 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
         <StepClock
           view={view}
           step={step}
-          onTemperature={(tempC) => work.command({ kind: 'temperature', tempC })}
+          onTemperature={(tempC, instrument) => work.command({ kind: 'temperature', tempC, instrument })}
         />
       }
       form={

@@ -13,10 +13,13 @@ const THERMOMETER = ['thermometer'] as const;
 interface Props {
   /** The record that it makes; null while something is missing. */
   readonly onChange: (mix: MixRecord | null) => void;
+  /** With what its warmth was measured. */
+  readonly instrument: string;
+  readonly onInstrument: (name: string) => void;
 }
 
 /** What stands on the pack, and how warm the work is; what is wrong with it at its field. */
-export function MixForm({ onChange }: Props) {
+export function MixForm({ onChange, instrument, onInstrument }: Props) {
   const { control, getValues } = useForm<MixDraft>({
     defaultValues: EMPTY_MIX,
     resolver: problemsResolver(mixProblems),
@@ -34,8 +37,23 @@ export function MixForm({ onChange }: Props) {
         <PadField name="mix-batch" label="Batch on the pack" kind="code" {...batch} />
         <DateField name="mix-expiry" label="Use by" {...expiry} />
         <PadField name="mix-temp" label="Work" kind="temperature" unit="°C" {...temp} />
+        <PadField
+          name="mix-thermometer"
+          label="Measured with"
+          kind="code"
+          maxLength={60}
+          placeholder="thermometer 2"
+          value={instrument}
+          onChange={onInstrument}
+        />
       </Acts>
-      <Tray kinds={THERMOMETER} onShown={({ text }) => temp.onChange(text)} />
+      <Tray
+        kinds={THERMOMETER}
+        onShown={({ text }, name) => {
+          temp.onChange(text);
+          if (name !== null) onInstrument(name);
+        }}
+      />
     </>
   );
 }

@@ -15,7 +15,7 @@ import {
   type SubjectRef,
   type WorkCommand,
 } from '@/core/record';
-import { useInstrument } from '../common/use-instrument';
+import { useInstrument, type MeasuredHere } from '../common/use-instrument';
 import { Problems } from '../kit-of-parts/Problems';
 import { HoldButton } from './HoldButton';
 import { Lengths, NOTHING_TYPED, openOf, readLengths, type Open, type TypedLengths } from './Lengths';
@@ -51,15 +51,19 @@ function waitsFor(left: number, missing: Open | null, unmixed: boolean): string 
   return missing === null ? null : OPEN_WORDS[missing];
 }
 
+/** What is measured at a step. */
+function measuredAt({ kind, accepts = [] }: Step): MeasuredHere {
+  if (kind === 'mix') return 'temperature';
+  return accepts.some((a) => unitOf(a) === 'N·m') ? 'torque' : 'length';
+}
+
 /** What a hand has answered so far, and whether that is all. */
 function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit: () => void) {
   const photos = usePhotos(subject.job, `${subjectKey(subject)} ${step.id}`);
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [lengths, setLengths] = useState<TypedLengths>(NOTHING_TYPED);
   const [mix, setMix] = useState<MixRecord | null>(null);
-  const [instrument, setInstrument] = useInstrument(
-    (step.accepts ?? []).some((a) => unitOf(a) === 'N·m') ? 'torque' : 'length',
-  );
+  const [instrument, setInstrument] = useInstrument(measuredAt(step));
   const { checks = [], accepts = [] } = step;
   const left = mustTick(step) ? checks.length - ticked.size : 0;
   const unmixed = step.kind === 'mix' && mix === null;
@@ -75,7 +79,7 @@ function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit
       fingerprint: step.fingerprint,
       decision,
       checked: [...ticked],
-      ...(mix ? { mix } : {}),
+      ...(mix ? { mix, instrument } : {}),
       ...(accepts.length > 0 ? { ...readLengths(accepts, lengths, measuring, instrument), instrument } : {}),
       ...(photos.all.length > 0 ? { photos: photos.all.map((p) => p.hash) } : {}),
     };
@@ -128,7 +132,13 @@ export function StepAnswer(props: Props) {
       ) : checks.length > 0 ? (
         <Seen checks={checks} />
       ) : null}
-      {step.kind === 'mix' ? <MixForm onChange={answer.typeMix} /> : null}
+      {step.kind === 'mix' ? (
+        <MixForm
+          onChange={answer.typeMix}
+          instrument={answer.instrument}
+          onInstrument={answer.setInstrument}
+        />
+      ) : null}
       {accepts.length > 0 ? (
         <Lengths
           accepts={accepts}

@@ -14,7 +14,7 @@ const MINUTE = 60_000;
 
 interface Props extends Pick<StationProps, 'view'> {
   readonly step: Step;
-  readonly onTemperature: (tempC: number) => void;
+  readonly onTemperature: (tempC: number, instrument: string) => void;
 }
 
 /** The clock that belongs to a step: what is left of the pot life, or how far the cure has come. */

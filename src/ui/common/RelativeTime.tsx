@@ -1,6 +1,7 @@
 'use client';
 import { useSyncExternalStore } from 'react';
 import Box from '@mui/material/Box';
+import { clockNow } from './server-clock';
 
 const MINUTE = 60_000;
 const UNITS: readonly [Intl.RelativeTimeFormatUnit, number][] = [
@@ -11,14 +12,14 @@ const UNITS: readonly [Intl.RelativeTimeFormatUnit, number][] = [
 
 let now = 0;
 const subscribe = (listener: () => void) => {
-  now = Date.now();
+  now = clockNow();
   const timer = setInterval(() => {
-    now = Date.now();
+    now = clockNow();
     listener();
   }, MINUTE / 2);
   return () => clearInterval(timer);
 };
-const read = () => (now === 0 ? (now = Date.now()) : now);
+const read = () => (now === 0 ? (now = clockNow()) : now);
 
 function relative(at: number, from: number): string {
   const format = new Intl.RelativeTimeFormat('en', { numeric: 'auto' });

@@ -1,5 +1,6 @@
 'use client';
 import { useSyncExternalStore } from 'react';
+import { clockNow } from './server-clock';
 
 const listeners = new Set<() => void>();
 let timer: ReturnType<typeof setInterval> | null = null;
@@ -8,10 +9,10 @@ let now = 0;
 function subscribe(listener: () => void): () => void {
   listeners.add(listener);
   timer ??= setInterval(() => {
-    now = Date.now();
+    now = clockNow();
     for (const l of listeners) l();
   }, 1000);
-  if (now === 0) now = Date.now();
+  if (now === 0) now = clockNow();
   return () => {
     listeners.delete(listener);
     if (listeners.size === 0 && timer !== null) {
@@ -22,7 +23,7 @@ function subscribe(listener: () => void): () => void {
   };
 }
 
-const read = (): number => (now === 0 ? (now = Date.now()) : now);
+const read = (): number => (now === 0 ? (now = clockNow()) : now);
 
-/** The time, once a second; null while the page is still the server's. All clocks of a page tick together. */
+/** The time by the server's clock, once a second; null while the page is still the server's. All clocks of a page tick together. */
 export const useNow = (): number | null => useSyncExternalStore<number | null>(subscribe, read, () => null);

@@ -1,4 +1,5 @@
 import type { Contact } from '@/core/kept-work';
+import { noteServerTime } from '../common/server-clock';
 
 const KEY = 'ac_contact';
 
@@ -24,7 +25,9 @@ export const lostContact = (): void => setReached(false);
 export function noteContact(answer: Response): void {
   setReached(true);
   const said = Date.parse(answer.headers.get('date') ?? '');
-  if (Number.isNaN(said) || typeof localStorage === 'undefined') return;
+  if (Number.isNaN(said)) return;
+  noteServerTime(said, Date.now());
+  if (typeof localStorage === 'undefined') return;
   const contact: Contact = {
     server: new Date(said).toISOString(),
     device: new Date().toISOString(),

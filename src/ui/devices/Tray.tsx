@@ -1,11 +1,11 @@
 'use client';
 import Box from '@mui/material/Box';
 import { useState, type ComponentType } from 'react';
-import type { Shown } from '@/core/instrument';
+import { simulatedName, type Shown } from '@/core/instrument';
 import { Folded } from '../kit-of-parts/Folded';
 import { Segments } from '../kit-of-parts/Segments';
+import { Connected } from './Connected';
 import type { DeviceProps } from './device-props';
-import { OnACable } from './OnACable';
 import { SimulatedAngleGauge } from './SimulatedAngleGauge';
 import { SimulatedCaliper } from './SimulatedCaliper';
 import { SimulatedThermometer } from './SimulatedThermometer';
@@ -16,16 +16,14 @@ export type HandKind = 'caliper' | 'torqueWrench' | 'thermometer' | 'angleGauge'
 
 interface Kind {
   readonly words: string;
-  /** As it goes into the record: nobody takes it for a real one. */
-  readonly name: string;
   readonly Device: ComponentType<DeviceProps>;
 }
 
 const KINDS: Readonly<Record<HandKind, Kind>> = {
-  caliper: { words: 'Caliper', name: 'Simulated caliper', Device: SimulatedCaliper },
-  torqueWrench: { words: 'Torque wrench', name: 'Simulated torque wrench', Device: SimulatedWrench },
-  thermometer: { words: 'Thermometer', name: 'Simulated thermometer', Device: SimulatedThermometer },
-  angleGauge: { words: 'Angle gauge', name: 'Simulated angle gauge', Device: SimulatedAngleGauge },
+  caliper: { words: 'Caliper', Device: SimulatedCaliper },
+  torqueWrench: { words: 'Torque wrench', Device: SimulatedWrench },
+  thermometer: { words: 'Thermometer', Device: SimulatedThermometer },
+  angleGauge: { words: 'Angle gauge', Device: SimulatedAngleGauge },
 };
 
 interface Props {
@@ -34,12 +32,14 @@ interface Props {
   readonly onShown: (shown: Shown, name: string | null) => void;
 }
 
-/** Where a figure can come from besides the keys: an instrument on a cable of this device, or one that ships with the product. */
+/** Where a figure can come from besides the keys: an instrument that is connected to this device, or one that ships with the product. */
 export function Tray({ kinds, onShown }: Props) {
   const [picked, setPicked] = useState<HandKind | null>(null);
   const kind = kinds.find((k) => k === picked) ?? kinds[0];
   if (kind === undefined) return null;
-  const { Device, name } = KINDS[kind];
+  const { Device, words } = KINDS[kind];
+  // As it goes into the record: nobody takes it for a real one.
+  const name = simulatedName(words.toLocaleLowerCase('en'));
   return (
     <Folded title="Take it from an instrument">
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1.5, mt: 1 }}>
@@ -51,7 +51,7 @@ export function Tray({ kinds, onShown }: Props) {
             onChange={setPicked}
           />
         ) : null}
-        <OnACable kind={kind} onShown={(shown) => onShown(shown, null)} />
+        <Connected kind={kind} onShown={(shown) => onShown(shown, null)} />
       </Box>
       <Device onShown={(shown) => onShown(shown, name)} />
     </Folded>

@@ -2,6 +2,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { workInput } from '../../bench/use-work';
+import { useInstrument } from '../../common/use-instrument';
 import { Tray } from '../../devices/Tray';
 import { Problems } from '../../kit-of-parts/Problems';
 import { PadField } from '../../kit-of-parts/PadField';
@@ -15,19 +16,20 @@ const THERMOMETER = ['thermometer'] as const;
 
 interface Props extends Pick<StationProps, 'view'> {
   /** Who takes it, where the bench does; it is sent from here when left out. */
-  readonly onKeep?: (tempC: number) => void;
+  readonly onKeep?: (tempC: number, instrument: string) => void;
 }
 
 /** One temperature of the work into the record of a cure that runs. Enter keeps it, for instruments that type. */
 export function TemperatureLog({ view, onKeep }: Props) {
   const [text, setText] = useState('');
+  const [instrument, setInstrument] = useInstrument('temperature');
   const send = useSend();
   const { run, busy, problems } = useRun();
   const value = readTemperature(text);
   const keep = async () => {
     if (value === null) return;
     if (onKeep !== undefined) {
-      onKeep(value);
+      onKeep(value, instrument);
       setText('');
       return;
     }
@@ -36,7 +38,7 @@ export function TemperatureLog({ view, onKeep }: Props) {
         send(
           'work',
           { kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end },
-          workInput({ kind: 'temperature', tempC: value }),
+          workInput({ kind: 'temperature', tempC: value, instrument }),
         ),
       'Temperature kept',
     );
@@ -55,12 +57,27 @@ export function TemperatureLog({ view, onKeep }: Props) {
           onEnter={() => void keep()}
           error={text.trim() !== '' && value === null}
         />
+        <PadField
+          name="thermometer"
+          label="Measured with"
+          kind="code"
+          maxLength={60}
+          placeholder="thermometer 2"
+          value={instrument}
+          onChange={setInstrument}
+        />
         <Button variant="outlined" size="large" onClick={() => void keep()} disabled={busy || value === null}>
           Keep
         </Button>
         <Problems problems={problems} />
       </Acts>
-      <Tray kinds={THERMOMETER} onShown={({ text: shown }) => setText(shown)} />
+      <Tray
+        kinds={THERMOMETER}
+        onShown={({ text: shown }, name) => {
+          setText(shown);
+          if (name !== null) setInstrument(name);
+        }}
+      />
     </>
   );
 }

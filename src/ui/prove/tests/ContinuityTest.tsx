@@ -112,7 +112,7 @@ export function ContinuityTest({ view, form, change }: TestProps) {
         </Box>
       </Folded>
       <ContinuityTester cores={cores} form={form} change={change} />
-      <Judged view={view} asked={continuityOf(form, cores)} />
+      <Judged view={view} of="continuity" form={form} change={change} asked={continuityOf(form, cores)} />
     </>
   );
 }

@@ -2,12 +2,11 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { conductorOhm, continuityReadings, type Wiring } from '@/core/electrical-test';
-import { useInstrument } from '../../common/use-instrument';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
 import { Folded } from '../../kit-of-parts/Folded';
 import type { TestProps } from './parts';
-import { continuityOf, pairKey } from './test-form';
+import { continuityOf, pairKey, shownBy } from './test-form';
 
 type Cable = 'right' | 'crossed' | 'open' | 'joined';
 const CABLES: readonly (readonly [Cable, string])[] = [
@@ -26,7 +25,6 @@ export function ContinuityTester({
   change,
 }: Pick<TestProps, 'form' | 'change'> & { readonly cores: readonly string[] }) {
   const [cable, setCable] = useState<Cable>('right');
-  const [, setInstrument] = useInstrument('continuity');
   const [first = '', last = ''] = [cores[0], cores.at(-1)];
   const read = () => {
     const faults: Readonly<Record<Cable, Partial<Wiring>>> = {
@@ -45,8 +43,7 @@ export function ContinuityTester({
         r.ohm === null ? '–' : String(r.ohm),
       ]),
     );
-    change({ matrix: { ...form.matrix, ...matrix } });
-    setInstrument('Simulated continuity tester');
+    change({ matrix: { ...form.matrix, ...matrix }, ...shownBy(form, 'continuity', 'continuity tester') });
   };
   return (
     <Folded title="Simulated continuity tester">
@@ -55,7 +52,6 @@ export function ContinuityTester({
         <Button variant="outlined" onClick={read}>
           Read every pair
         </Button>
-        <Button onClick={() => change({ matrix: {} })}>Clear all pairs</Button>
       </Acts>
     </Folded>
   );

@@ -3,7 +3,6 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { lowOhmReading, planEarthPath } from '@/core/electrical-test';
 import { trimNumber } from '@/core/units';
-import { useInstrument } from '../../common/use-instrument';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
 import { Folded } from '../../kit-of-parts/Folded';
@@ -12,7 +11,7 @@ import { TextField } from '../../kit-of-parts/TextField';
 import { Judged } from './Judged';
 import { MATERIAL_OPTIONS } from './material-options';
 import { SAID, type TestProps } from './parts';
-import { earthPathOf } from './test-form';
+import { earthPathOf, shownBy } from './test-form';
 
 const PATH = [
   { key: 'earthMm2', name: 'earthMm2', label: 'Cross-section', unit: 'mm²' },
@@ -31,7 +30,6 @@ const NOISE_OHM = 0.003;
 export function EarthTest({ view, form, change }: TestProps) {
   const { earthMm2, overShare, earthOhm, mA, earthUncertainty } = form;
   const asked = earthPathOf(form);
-  const [, setInstrument] = useInstrument('earthPath');
   const [count, setCount] = useState(1);
   const request = 'test' in asked && asked.test.of === 'earthPath' ? asked.test.request : null;
   const expected = request === null ? null : planEarthPath(request);
@@ -43,9 +41,12 @@ export function EarthTest({ view, form, change }: TestProps) {
       noiseOhm: NOISE_OHM,
       seed: count,
     });
-    change({ earthOhm: ohm.toFixed(3), mA: '210' });
+    change({
+      earthOhm: ohm.toFixed(3),
+      mA: '210',
+      ...shownBy(form, 'earthPath', 'low-resistance tester'),
+    });
     setCount(count + 1);
-    setInstrument('Simulated low-resistance tester');
   };
   return (
     <>
@@ -96,7 +97,7 @@ export function EarthTest({ view, form, change }: TestProps) {
           </span>
         </Acts>
       </Folded>
-      <Judged view={view} asked={asked} />
+      <Judged view={view} of="earthPath" form={form} change={change} asked={asked} />
     </>
   );
 }

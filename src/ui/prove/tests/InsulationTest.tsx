@@ -180,6 +180,9 @@ export function InsulationTest({
       </Folded>
       <Judged
         view={view}
+        of="insulation"
+        form={form}
+        change={change}
         asked={asked}
         first={discharging ? 'It is discharging: wait until it is done.' : null}
       />

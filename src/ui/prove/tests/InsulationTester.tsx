@@ -4,12 +4,12 @@ import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
 import { INSULATION_MODELS, insulationAt, READ_AT, type InsulationModelName } from '@/core/electrical-test';
 import { trimNumber } from '@/core/units';
-import { useInstrument } from '../../common/use-instrument';
 import { CASE, DISPLAY, PRESS } from '../../devices/case';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Choice } from '../../kit-of-parts/Choice';
 import { Folded } from '../../kit-of-parts/Folded';
 import type { TestProps } from './parts';
+import { shownBy } from './test-form';
 
 const CABLES: readonly (readonly [InsulationModelName, string])[] = [
   ['good', 'good'],
@@ -44,7 +44,6 @@ export function InsulationTester({ tests, form, change, dischargeS, onDischargin
   const [of, setOf] = useState(tests[0] ?? '');
   const [pace, setPace] = useState<(typeof PACES)[number][0]>('1');
   const [phase, setPhase] = useState<Phase>({ kind: 'idle' });
-  const [, setInstrument] = useInstrument('insulation');
   const model = INSULATION_MODELS[cable];
   const latest = useRef({ form, change, of, model });
   useEffect(() => {
@@ -77,10 +76,9 @@ export function InsulationTester({ tests, form, change, dischargeS, onDischargin
     const row = READ_AT.map((s, k) =>
       k < count ? trimNumber(insulationAt(under, s), 2) : (now.curves[at]?.[k] ?? ''),
     );
-    put({ curves: { ...now.curves, [at]: row } });
+    put({ curves: { ...now.curves, [at]: row }, ...shownBy(now, 'insulation', 'insulation tester') });
   }, [passed, done]);
   const press = () => {
-    setInstrument('Simulated insulation tester');
     setPhase({ kind: 'charging', s: 0.1 });
   };
   return (

@@ -1,14 +1,25 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { judgeTest, testVerdict, testWords, type TestAnswer } from '@/core/electrical-test';
+import { measuringBy } from '@/core/cable-measurement';
+import {
+  judgeTest,
+  testVerdict,
+  testWords,
+  uncertaintyOf,
+  withRegistered,
+  type TestAnswer,
+  type TestKind,
+} from '@/core/electrical-test';
 import type { Verdict as Mark } from '@/core/gland-selection';
 import { capital } from '@/core/kernel';
+import { trimNumber } from '@/core/units';
 import { workInput } from '../../bench/use-work';
 import { useInstrument } from '../../common/use-instrument';
 import { useSend } from '../../data/use-send';
 import { Acts } from '../../kit-of-parts/Acts';
 import { Answer } from '../../kit-of-parts/Answer';
+import { Caution } from '../../kit-of-parts/Caution';
 import { PlainList } from '../../kit-of-parts/PlainList';
 import { Problems } from '../../kit-of-parts/Problems';
 import { TextField } from '../../kit-of-parts/TextField';
@@ -17,7 +28,7 @@ import { useRun } from '../../termination/use-run';
 import { Looked } from '../../verdict/Looked';
 import { NutMark } from '../../verdict/NutMark';
 import type { TestProps } from './parts';
-import type { Asked } from './test-form';
+import { withoutReadings, type Asked } from './test-form';
 
 const MARKS: Readonly<Record<TestAnswer, Mark>> = { holds: 'fits', fails: 'misfit', ask: 'unknown' };
 const LEADS: Readonly<Record<TestAnswer, string>> = {
@@ -26,17 +37,20 @@ const LEADS: Readonly<Record<TestAnswer, string>> = {
   ask: 'What is not known counts as not proven. Kept as it is, it stands in the way of the signature.',
 };
 
-interface Props extends Pick<TestProps, 'view'> {
+interface Props extends TestProps {
+  readonly of: TestKind;
   readonly asked: Asked;
   /** Something must happen first; null when nothing must. */
   readonly first?: string | null;
 }
 
 /** What a test comes to, as it is typed, and the act that keeps it. */
-export function Judged({ view, asked, first: wait = null }: Props) {
+export function Judged({ view, of, form, change, asked, first: wait = null }: Props) {
   const send = useSend();
   const { run, busy, problems } = useRun();
-  const [instrument, setInstrument] = useInstrument('test' in asked ? asked.test.of : 'continuity');
+  const [typed, setInstrument] = useInstrument(of);
+  const simulated = form.simulated[of];
+  const instrument = simulated ?? typed;
   if ('lacking' in asked)
     return (
       <>
@@ -48,7 +62,9 @@ export function Judged({ view, asked, first: wait = null }: Props) {
         </PlainList>
       </>
     );
-  const { answer, findings } = judgeTest(asked.test);
+  const test = withRegistered(asked.test, measuringBy(view.job.rules).worth, instrument);
+  const { answer, findings } = judgeTest(test);
+  const [said, counted] = [uncertaintyOf(asked.test), uncertaintyOf(test)];
   const first = view.plan === null ? 'Choose a gland first: a record stands on a plan.' : wait;
   const keep = () =>
     void run(
@@ -56,7 +72,7 @@ export function Judged({ view, asked, first: wait = null }: Props) {
         send(
           'work',
           { kind: 'termination', job: view.job.slug, cable: view.cable, end: view.end },
-          workInput({ kind: 'test', test: asked.test, instrument }),
+          workInput({ kind: 'test', test, instrument }),
         ),
       answer === 'holds' ? 'In the record: it holds.' : 'In the record as it is.',
     );
@@ -79,6 +95,7 @@ export function Judged({ view, asked, first: wait = null }: Props) {
             label="With which instrument"
             value={instrument}
             onChange={(e) => setInstrument(e.target.value)}
+            disabled={simulated !== undefined}
             slotProps={{ htmlInput: { maxLength: 60 } }}
             sx={{ width: 240 }}
           />
@@ -94,6 +111,19 @@ export function Judged({ view, asked, first: wait = null }: Props) {
             <span>{first ?? 'Say with which instrument: the record names it.'}</span>
           )}
         </Acts>
+        {counted.value > said.value ? (
+          <p>
+            Counted with ± {trimNumber(counted.value, 3)} {counted.unit}, as the register says of it.
+          </p>
+        ) : null}
+        {simulated === undefined ? null : (
+          <Caution tone="hold">
+            Figures of a simulator stand above: nothing was measured, and no end is signed on them.{' '}
+            <Button size="small" onClick={() => change(withoutReadings(form, of))}>
+              Clear what was read
+            </Button>
+          </Caution>
+        )}
       </For>
       <Problems problems={problems} />
       <Looked findings={findings.map((f) => ({ verdict: f.verdict, words: testWords(f) }))} />

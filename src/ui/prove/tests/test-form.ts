@@ -3,7 +3,9 @@ import {
   type ElectricalTest,
   type Insulation,
   READ_AT,
+  type TestKind,
 } from '@/core/electrical-test';
+import { simulatedName } from '@/core/instrument';
 import type { CableType } from '@/core/schedule';
 import { readNumber } from '../../common/read-number';
 
@@ -39,6 +41,8 @@ export interface TestForm {
   readonly testerPercent: string;
   readonly apart: Said;
   readonly guarded: Said;
+  /** The simulator whose figures stand in the fields of a test, by the test: as long as they do, it was measured with nothing else. */
+  readonly simulated: Readonly<Partial<Record<TestKind, string>>>;
   /** By what is tested: MΩ at each time, in the order of `READ_AT`. */
   readonly curves: Readonly<Record<string, readonly string[]>>;
   readonly trendPercent: string;
@@ -74,6 +78,7 @@ export const emptyForm = (type: Pick<CableType, 'coreSectionMm2' | 'armourMateri
   testerPercent: '5',
   apart: '',
   guarded: '',
+  simulated: {},
   curves: {},
   trendPercent: '50',
   dischargeTimes: '4',
@@ -97,6 +102,24 @@ export function keptForm(text: string, empty: TestForm): TestForm {
   });
   // Every field of a form, each of its own kind.
   return Object.fromEntries(fields) as unknown as TestForm;
+}
+
+/** What a simulator shows goes in with its name. */
+export const shownBy = (
+  { simulated }: Pick<TestForm, 'simulated'>,
+  of: TestKind,
+  words: string,
+): Pick<TestForm, 'simulated'> => ({ simulated: { ...simulated, [of]: simulatedName(words) } });
+
+/** Everything that was read of a test taken out, and whose figures they were; what was said of the cable stays. */
+export function withoutReadings({ simulated }: Pick<TestForm, 'simulated'>, of: TestKind): Partial<TestForm> {
+  const { [of]: _, ...others } = simulated;
+  const read: Readonly<Record<TestKind, Partial<TestForm>>> = {
+    continuity: { matrix: {} },
+    earthPath: { earthOhm: '', mA: '' },
+    insulation: { curves: {} },
+  };
+  return { ...read[of], simulated: others };
 }
 
 const armourOf = (material: CableType['armourMaterial']): ConductorMaterial | '' => {

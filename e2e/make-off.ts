@@ -1,0 +1,82 @@
+// How an end is made off in the browser, step by step, by a fitter who has seen everything.
+import { execFileSync } from 'node:child_process';
+import type { TerminationView } from '@/core/termination-view';
+import {
+  allByRole,
+  byRole,
+  click,
+  d,
+  download,
+  handOverTo,
+  holdButton,
+  measureWhatIsNeeded,
+  open,
+  says,
+  seenElsewhere,
+  title,
+  wait,
+} from './page';
+
+export interface End {
+  readonly job: string;
+  readonly cable: string;
+  readonly end: 'A' | 'B';
+}
+const SIGNATURE = 'Sign the cut card';
+/** No procedure has as many steps. */
+const MOST_STEPS = 80;
+
+export const seen = async (end: End) => (await seenElsewhere('viewTermination', end)) as TerminationView;
+
+export async function tickAll(): Promise<void> {
+  for (const box of await allByRole('checkbox', undefined, { checked: false })) {
+    await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', box);
+    await box.click();
+  }
+}
+
+/** Does the step that is shown; the first look of all sends back. Whether it was a look. */
+async function doStep(end: End, looks: number): Promise<boolean> {
+  const at = await title();
+  const before = (await seen(end)).events.length;
+  await measureWhatIsNeeded();
+  await tickAll();
+  const view = await seen(end);
+  const ways = view.steps.find((step) => step.id === view.nextStep)?.branches ?? [];
+  const back = ways.findLast((w) => w.backTo !== null);
+  const names = await Promise.all((await allByRole('button', /^Hold: /)).map((b) => b.getText()));
+  await holdButton((ways.length > 0 && looks === 0 ? back?.button : names.at(-1)) ?? 'Hold');
+  await wait(async () => (await seen(end)).events.length > before, `on from ${at}`);
+  return ways.length > 0;
+}
+
+/** Does steps until one is shown that is headed so. How many looks there were among them, those before counted. */
+export async function makeOffTo(end: End, heading: string, looksBefore = 0): Promise<number> {
+  let looks = looksBefore;
+  for (let i = 0; i < MOST_STEPS && (await title()) !== heading; i += 1)
+    if (await doStep(end, looks)) looks += 1;
+  expect(await title()).toBe(heading);
+  return looks;
+}
+
+/** Goes on to the signature, has the inspector sign, and takes the dossier home: its text, as another program reads it. */
+export async function signAndTakeDossier(end: End, looksBefore = 0): Promise<string> {
+  await makeOffTo(end, SIGNATURE, looksBefore);
+  await handOverTo('Inspector');
+  await tickAll();
+  await holdButton('Hold: sign');
+  await says('Signed by Inspector');
+  expect((await seen(end)).chainFaults).toEqual([]);
+  return takeDossier(end);
+}
+
+/** The dossier of an end, as another program reads it. */
+export async function takeDossier({ job, cable, end }: End): Promise<string> {
+  await open(`/job/${job}/t/${cable}/${end}/prove`);
+  await says('Signed by Inspector.');
+  await click(() => byRole('button', 'Dossier as PDF'));
+  await says('The dossier is made.');
+  return execFileSync('pdftotext', ['-layout', await download(RegExp(`${cable}.*\\.pdf$`)), '-'], {
+    encoding: 'utf8',
+  });
+}
