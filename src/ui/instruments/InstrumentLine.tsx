@@ -95,30 +95,32 @@ export function InstrumentLine({ job, row }: Props) {
       </Box>
       <Problems problems={problems} />
       {checking ? <AddCheck code={instrument.code} busy={busy} onAdd={(check) => void add(check)} /> : null}
-      {openAgain.length === 0 ? null : (
-        <Folded title={`${openAgain.length} ${openAgain.length === 1 ? 'use' : 'uses'} open again`}>
-          <PlainList ruled label={`Open again because of ${instrument.code}`}>
-            {openAgain.map((u, i) => (
-              <li key={`${i} ${u.subject}`}>
-                <Link href={pathOfUse(job, u)}>{u.subject}</Link>
-                {u.kind === 'reading' ? ', a reading' : ', at the bench'}, {u.at.slice(0, 10)}
-              </li>
-            ))}
-          </PlainList>
-        </Folded>
-      )}
-      {checks.length === 0 ? null : (
-        <Folded title={`${checks.length} ${checks.length === 1 ? 'check' : 'checks'}`}>
-          <PlainList ruled label={`Checks of ${instrument.code}`}>
-            {[...checks].reverse().map((c) => (
-              <li key={c.at}>
-                {c.on}: {c.good ? `good until ${c.until}` : 'not good'}
-                {c.certificate === '' ? '' : `, certificate ${c.certificate}`}, entered by {c.actor}
-              </li>
-            ))}
-          </PlainList>
-        </Folded>
-      )}
+      <Box sx={{ pl: '38px' }}>
+        {openAgain.length === 0 ? null : (
+          <Folded within title={`${openAgain.length} ${openAgain.length === 1 ? 'use' : 'uses'} open again`}>
+            <PlainList ruled label={`Open again because of ${instrument.code}`}>
+              {openAgain.map((u, i) => (
+                <li key={`${i} ${u.subject}`}>
+                  <Link href={pathOfUse(job, u)}>{u.subject}</Link>
+                  {u.kind === 'reading' ? ', a reading' : ', at the bench'}, {u.at.slice(0, 10)}
+                </li>
+              ))}
+            </PlainList>
+          </Folded>
+        )}
+        {checks.length === 0 ? null : (
+          <Folded within title={`${checks.length} ${checks.length === 1 ? 'check' : 'checks'}`}>
+            <PlainList ruled label={`Checks of ${instrument.code}`}>
+              {[...checks].reverse().map((c) => (
+                <li key={c.at}>
+                  {c.on}: {c.good ? `good until ${c.until}` : 'not good'}
+                  {c.certificate === '' ? '' : `, certificate ${c.certificate}`}, entered by {c.actor}
+                </li>
+              ))}
+            </PlainList>
+          </Folded>
+        )}
+      </Box>
     </Box>
   );
 }

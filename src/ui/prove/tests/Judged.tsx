@@ -117,12 +117,16 @@ export function Judged({ view, of, form, change, asked, first: wait = null }: Pr
           </p>
         ) : null}
         {simulated === undefined ? null : (
-          <Caution tone="hold">
-            Figures of a simulator stand above: nothing was measured, and no end is signed on them.{' '}
-            <Button size="small" onClick={() => change(withoutReadings(form, of))}>
-              Clear what was read
-            </Button>
-          </Caution>
+          <>
+            <Caution tone="hold">
+              Figures of a simulator stand above: nothing was measured, and no end is signed on them.
+            </Caution>
+            <Acts label="Measure it">
+              <Button variant="outlined" onClick={() => change(withoutReadings(form, of))}>
+                Clear what was read
+              </Button>
+            </Acts>
+          </>
         )}
       </For>
       <Problems problems={problems} />
