@@ -266,6 +266,7 @@ export function openTest(acts: readonly BenchAct[]): string | null {
 function test(state: WorkState, { test: given, instrument = '' }: TestCommand): Result<Decided> {
   const may = state.rules.test();
   if (!may.ok) return may;
+  if (instrument.trim() === '') return refuse('instrument', 'say with which instrument: the record names it');
   const read = withRegistered(given, state.measuring.worth, instrument);
   const { answer, findings } = judgeTest(read);
   return ok({

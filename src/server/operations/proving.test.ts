@@ -101,6 +101,11 @@ describe('tests in the record', () => {
     await good(confirmNext(job));
   });
 
+  it('are refused where nobody says with which instrument', async () => {
+    const job = await madeOff();
+    expect(await refused(keep(job, continuity(false), ' '))).toMatch(/say with which instrument/);
+  });
+
   it('are stored once, and one id is of one test', async () => {
     const job = await madeOff();
     const id = randomUUID();
