@@ -29,6 +29,7 @@ export function missingForProcedure(family: Family): Problem[] {
   const miss: Miss = (path, message) => problems.push({ path, message });
   missingStages(family, miss);
   missingSeal(family, miss);
+  missingMineral(family, miss);
   if (!family.parts.some((p) => p.slideOn !== undefined)) miss('parts', 'no part says when it slides on');
   const armoured = ARMOURED_CUTS.includes(family.cutKind) && family.accepts.armour.some((a) => a !== 'none');
   if (armoured && family.cutKind !== 'plugIn' && family.makeOff.clampStage === undefined)
@@ -49,6 +50,7 @@ const ENTRY_COMES: Readonly<Record<ProcedureKind, 'first' | 'afterTheClamp'>> = 
   madeOffFirst: 'afterTheClamp',
   sealingFitting: 'first',
   plugIn: 'first',
+  mineralSeal: 'first',
 };
 
 function missingStages(family: Family, miss: Miss): void {
@@ -88,6 +90,16 @@ function missingSeal(family: Family, miss: Miss): void {
     miss('seal.cureAfter', 'the cure would begin before the compound is in');
 }
 
+/** A seal for mineral-insulated cable takes that construction only, and has a sheet of its own. */
+function missingMineral({ procedureKind, cutKind, accepts, mineral }: Family, miss: Miss): void {
+  if (procedureKind !== 'mineralSeal') return;
+  if (mineral === undefined)
+    miss('mineral', 'nothing says how the insulation is tested and the pot is filled');
+  if (cutKind !== 'mineral') miss('cutKind', 'the sheath of a mineral-insulated cable is cut in its own way');
+  if (accepts.construction !== 'mineralInsulated')
+    miss('accepts.construction', 'a pot seals mineral-insulated cable and no other');
+}
+
 function missingArmour(size: Size, i: number, miss: Miss): void {
   const lengths = new Set<ArmourKind>(size.armourLengths.flatMap((l) => l.armour));
   for (const ring of size.rings) {
@@ -110,7 +122,9 @@ function missingCutFigures(family: Family, size: Size, i: number, miss: Miss): v
   }
   if (family.cutKind === 'plugIn' && size.insert === undefined)
     miss(`sizes[${i}].insert`, 'no figures for the contact insert');
-  if (family.cutKind === 'unarmoured' && size.outerSeal === undefined)
+  if (family.cutKind === 'mineral' && size.pot === undefined)
+    miss(`sizes[${i}].pot`, 'no figures for the pot');
+  if (['unarmoured', 'mineral'].includes(family.cutKind) && size.outerSeal === undefined)
     miss(`sizes[${i}].outerSeal`, 'nothing holds the cable');
 }
 

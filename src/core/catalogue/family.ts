@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
+import { mineralSealSchema } from './mineral';
 import { partSchema } from './part';
 import { sizeSchema, type Size } from './size';
 import { stageSchema } from './stage';
@@ -6,6 +7,7 @@ import {
   ARMOUR_KINDS,
   CLASS_GROUPS,
   CONCEPTS,
+  CONSTRUCTIONS,
   CUT_KINDS,
   DIVISIONS,
   DUST_GROUPS,
@@ -73,6 +75,8 @@ export const acceptsSchema = object({
   coldFlow: boolean().required(),
   /** Takes cables with a gas path between the cores. */
   unfilled: boolean().required(),
+  /** Made for cables of this construction, and for no others. */
+  construction: string().oneOf(CONSTRUCTIONS).optional(),
 })
   .noUnknown()
   .required();
@@ -137,6 +141,8 @@ export const familySchema = object({
   makeOff: makeOffSchema,
   /** Present where the sizes have a chamber. */
   seal: sealSchema.optional().default(undefined),
+  /** Present where the sizes have a pot. */
+  mineral: mineralSealSchema.optional().default(undefined),
   cautions: array().of(string().min(3).max(240).required()).required(),
   sizes: array().of(sizeSchema).min(1).max(60).required(),
 })
@@ -147,14 +153,15 @@ export const familySchema = object({
 export type Family = InferType<typeof familySchema>;
 export type Certificate = InferType<typeof certificateSchema>;
 
-/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body. */
-export type Purpose = 'plain' | 'barrier' | 'sealingFitting' | 'plugIn';
+/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body, or seals the powder of a mineral-insulated cable. */
+export type Purpose = 'plain' | 'barrier' | 'sealingFitting' | 'plugIn' | 'mineralSeal';
 
 export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   plain: 'gland without a barrier',
   barrier: 'barrier gland',
   sealingFitting: 'sealing fitting',
   plugIn: 'plug-in gland body',
+  mineralSeal: 'seal for mineral-insulated cable',
 };
 
 const byChamber = ({ chamber }: Pick<Size, 'chamber'>): Purpose =>
@@ -165,6 +172,7 @@ const PURPOSE_OF: Readonly<Record<ProcedureKind, (size: Pick<Size, 'chamber'>) =
   madeOffFirst: byChamber,
   sealingFitting: () => 'sealingFitting',
   plugIn: () => 'plugIn',
+  mineralSeal: () => 'mineralSeal',
 };
 
 /** What one size does inside the cable: a size without a chamber is no barrier, whatever its family has besides. */

@@ -20,6 +20,8 @@ export const PART_ROLES = [
   'hub',
   'unionNut',
   'insert',
+  'pot',
+  'potCap',
 ] as const;
 export type PartRole = (typeof PART_ROLES)[number];
 

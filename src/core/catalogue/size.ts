@@ -1,4 +1,5 @@
 import { array, mixed, number, object, string, type InferType } from 'yup';
+import { potSchema } from './mineral';
 import { printedRangeSchema } from './range';
 import { stageMethodSchema } from './stage';
 import { threadSchema } from './thread';
@@ -106,6 +107,7 @@ export const sizeSchema = object({
   chamber: chamberSchema.optional().default(undefined),
   sealingCut: sealingCutSchema.optional().default(undefined),
   insert: insertSchema.optional().default(undefined),
+  pot: potSchema.optional().default(undefined),
   /** Across flats and across corners of the largest hexagon, mm. */
   hexFlatsMm: length().required(),
   hexCornersMm: length().required(),

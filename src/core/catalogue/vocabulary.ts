@@ -22,6 +22,14 @@ export const ARMOUR_NAMES: Readonly<Record<ArmourKind, string>> = {
   none: 'none',
 };
 
+/** Constructions that only families made for them take; any other cable is told by its armour and its sheaths. */
+export const CONSTRUCTIONS = ['mineralInsulated'] as const;
+export type Construction = (typeof CONSTRUCTIONS)[number];
+
+export const CONSTRUCTION_WORDS: Readonly<Record<Construction, string>> = {
+  mineralInsulated: 'mineral-insulated with a metal sheath',
+};
+
 /** Faces of a clamping ring. A plain ring has one face, `plain`. */
 export const RING_FACES = ['plain', 'coarse', 'fine', 'flat'] as const;
 
@@ -73,9 +81,23 @@ export type ThreadForm = (typeof THREAD_FORMS)[number];
 export const STAGE_PHASES = ['makeOff', 'seat', 'final'] as const;
 export type StagePhase = (typeof STAGE_PHASES)[number];
 
-export const PROCEDURE_KINDS = ['entryFirst', 'madeOffFirst', 'sealingFitting', 'plugIn'] as const;
+export const PROCEDURE_KINDS = [
+  'entryFirst',
+  'madeOffFirst',
+  'sealingFitting',
+  'plugIn',
+  'mineralSeal',
+] as const;
 export type ProcedureKind = (typeof PROCEDURE_KINDS)[number];
 
 /** How the cable is cut for a family: see the cut-back capability. */
-export const CUT_KINDS = ['stub', 'level', 'metalClad', 'unarmoured', 'sealingFitting', 'plugIn'] as const;
+export const CUT_KINDS = [
+  'stub',
+  'level',
+  'metalClad',
+  'unarmoured',
+  'sealingFitting',
+  'plugIn',
+  'mineral',
+] as const;
 export type CutKind = (typeof CUT_KINDS)[number];

@@ -52,6 +52,7 @@ export const TOOL_IDS = [
   'tubeCutter',
   'sawRoundCrown',
   'wireStripper',
+  'mineralStripper',
 ] as const;
 export type ToolId = (typeof TOOL_IDS)[number];
 
@@ -75,7 +76,7 @@ export const MARK_IDS = [
 export type MarkId = (typeof MARK_IDS)[number];
 
 /** What the outermost cut takes off, by the cable: only the sheath of an unarmoured one has no other name. */
-export type OuterCut = 'sheath' | 'outerSheath' | 'jacket';
+export type OuterCut = 'sheath' | 'outerSheath' | 'jacket' | 'metalSheath';
 
 /** A length on the way from the armour stop to the terminal. mm. */
 export interface CutWorking {

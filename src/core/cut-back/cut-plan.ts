@@ -195,6 +195,11 @@ function lengthsOf(input: CutInput): Result<Lengths> {
         second: window('secondInner', cut.secondInnerMm - 1, cut.secondInnerMm + 1),
       });
     }
+    case 'mineral': {
+      const { pot } = size;
+      if (pot === undefined) return refuse('pot', `${size.code} gives no figures for its pot`);
+      return ok({ ...level, stub: window('stub', pot.insideMm.min, pot.insideMm.max) });
+    }
     case 'unarmoured':
       return size.chamber
         ? ok(level)

@@ -1,7 +1,7 @@
 import type { CutInput } from './cut-input';
 import type { BladeGuard, CutTool, MarkId, OuterCut } from './cut-cases';
 import { byEye, innerGuard, outerGuard } from './depth-guard';
-import { armourTools, coreTools, sheathTools } from './tools';
+import { armourTools, coreTools, mineralTools, sheathTools } from './tools';
 
 /** One cut. `atMm` is measured from the raw cable end, always; `datum` says what the fitter measures it from. */
 export interface CutMark {
@@ -34,7 +34,13 @@ export function marksOf(input: CutInput, lengths: SettledLengths): CutMark[] {
   const inner = innerGuard(input, profile);
   const armourEnd = tailsMm + (armourMm === null ? 0 : stubMm);
   const named: OuterCut =
-    armourMm === null ? 'sheath' : family.cutKind === 'metalClad' ? 'jacket' : 'outerSheath';
+    family.cutKind === 'mineral'
+      ? 'metalSheath'
+      : armourMm === null
+        ? 'sheath'
+        : family.cutKind === 'metalClad'
+          ? 'jacket'
+          : 'outerSheath';
   const marks: CutMark[] = [];
   const add = (
     id: MarkId,
@@ -51,7 +57,9 @@ export function marksOf(input: CutInput, lengths: SettledLengths): CutMark[] {
       tools,
     });
 
-  if (armourMm === null) {
+  if (family.cutKind === 'mineral') {
+    add('outerSheath', tailsMm, mineralTools);
+  } else if (armourMm === null) {
     add('outerSheath', tailsMm, sheathTools(outer));
   } else {
     if (firstMm !== null) add('firstJacket', armourEnd + firstMm, sheathTools(outer));

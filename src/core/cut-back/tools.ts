@@ -62,3 +62,8 @@ function waysToPart(armour: ArmourKind, thickness: Measurement | null, profile: 
 
 /** Insulation off the end of a core that goes into a contact. */
 export const coreTools = (guard: BladeGuard): CutTool[] => [{ tool: 'wireStripper', kerfMm: 0, guard }];
+
+/** A metal sheath is turned off; how deep the blade goes is the tool's own, for this sheath. */
+export const mineralTools: readonly CutTool[] = [
+  { tool: 'mineralStripper', kerfMm: 0, guard: byEye({ code: 'bySheet' }) },
+];

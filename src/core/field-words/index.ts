@@ -25,6 +25,8 @@ const JOB_FIELDS: FieldWords<OfJob> = {
   classGroup: 'group of the class',
   code: 'code',
   coldFlow: 'the sheath creeps',
+  construction: 'construction of its own',
+  ratedV: 'rated voltage',
   columns: 'column',
   compact: 'round and without hollows',
   concept: 'protection',

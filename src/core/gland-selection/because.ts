@@ -103,7 +103,10 @@ const PATHS: Readonly<Record<CriterionId, PathsOf>> = {
     `${at.size}.endStop`,
     ...(candidate.endStop ? readingPaths(input, candidate.endStop.measuredBy) : []),
   ],
-  coreCount: ({ at }) => ['cableType.cores', `${at.size}.chamber.maxCores`],
+  coreCount: ({ candidate, at }) => [
+    'cableType.cores',
+    candidate.size.pot === undefined ? `${at.size}.chamber.maxCores` : `${at.size}.pot.conductors`,
+  ],
   overCores: ({ input, at }) => [`${at.size}.chamber.maxOverCoresMm`, ...measured(input, 'laidUpCores')],
   freeArea: ({ input, at }) => [
     `${at.size}.chamber.boreMm`,

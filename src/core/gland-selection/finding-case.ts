@@ -1,4 +1,4 @@
-import type { ArmourKind, Certificate, Material, Purpose, Thread } from '@/core/catalogue';
+import type { ArmourKind, Certificate, Material, Purpose, Thread, Construction } from '@/core/catalogue';
 import type { IntervalMm, NoFigures, Said } from '@/core/kernel';
 import type { CodeProfile, Enclosure } from '@/core/schedule';
 import type { BarrierOutcome } from './barrier/outcome';
@@ -33,6 +33,9 @@ export interface FindingCases extends ListingCases {
     accepts: readonly ArmourKind[];
     armour: ArmourKind;
     refusal: ConstructionRefusal | null;
+    /** Constructions of their own: which one the family is made for, and which the cable is of; null for neither. */
+    madeFor: Construction | null;
+    made: Construction | null;
   };
   coldFlow: { followsCreep: boolean; creeps: boolean };
   filling: { outcome: BarrierOutcome; purpose: Purpose; fits: boolean; conclusion: Conclusion };
@@ -65,6 +68,7 @@ export interface FindingCases extends ListingCases {
     again: boolean;
   };
   coreCount: { most: number; cores: number };
+  potCores: { takes: readonly number[]; cores: number };
   freeArea: {
     leastShare: number;
     boreMm: number;

@@ -121,6 +121,7 @@ function categoricalCodes(
   const certificates = classify([...sizes], ({ family }) => idOf(family.certificate));
   const entries = classify([...sizes], ({ family, size }) => entryKeyOf(family, factsOf(size).entryKey));
   const hasInnerSeal = Uint8Array.from(sizes, ({ size }) => Number(size.innerSeal !== undefined));
+  const potsOf = sizes.map(({ size }) => size.pot?.conductors ?? null);
   const mostCoresOf = Int32Array.from(sizes, ({ size }) =>
     size.chamber ? mostCores(size.chamber) : NO_LIMIT,
   );
@@ -155,7 +156,7 @@ function categoricalCodes(
         ofBox[certificates.classOf[s]!]!,
         ofPlace[entries.classOf[s]!]!,
         hasInnerSeal[s]! * noInnerSheath,
-        cores > mostCoresOf[s]! ? MISFIT : 0,
+        cores > mostCoresOf[s]! || potsOf[s]?.includes(cores) === false ? MISFIT : 0,
       );
     }
     return row;

@@ -33,6 +33,7 @@ export interface RemedyCases {
   sealFor: { has: FindingCase };
   certifiedFor: { has: FindingCase };
   largerChamber: NoFigures;
+  otherPot: { cores: number };
   glandOf: { metals: readonly Material[] };
   plainArmour: NoFigures;
   plainGland: NoFigures;
@@ -130,6 +131,9 @@ function remediesFor(finding: Finding, candidate: Candidate, input: TerminationI
     case 'temperature':
       return one('otherCertificate', { code: 'certifiedFor', has });
     case 'coreCount':
+      if (candidate.size.pot !== undefined)
+        return one('biggerChamber', { code: 'otherPot', cores: input.cableType.cores });
+      return one('biggerChamber', { code: 'largerChamber' });
     case 'overCores':
     case 'freeArea':
     case 'compound':

@@ -22,5 +22,7 @@ export type NotCalledFor = 'entryForPlugIn' | 'entryNotForPlugIn' | Purpose;
 export function notCalledFor(outcome: BarrierOutcome, purpose: Purpose, entry: Entry): NotCalledFor | null {
   if (entry.plugIn === true && purpose !== 'plugIn') return 'entryForPlugIn';
   if (purpose === 'plugIn') return entry.plugIn === true ? null : 'entryNotForPlugIn';
+  // Only cables of its construction fit it, and for them there is nothing else.
+  if (purpose === 'mineralSeal') return null;
   return outcome === 'none' && purpose !== 'plain' ? purpose : null;
 }

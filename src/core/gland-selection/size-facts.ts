@@ -85,8 +85,8 @@ export function factsOf(size: Size): SizeFacts {
   return made;
 }
 
-const partsKey = ({ outerSeal, innerSeal, endStop, chamber }: Size): number =>
-  [outerSeal, innerSeal, endStop, chamber, chamber?.minFreeShare].reduce<number>(
+const partsKey = ({ outerSeal, innerSeal, endStop, chamber, pot }: Size): number =>
+  [outerSeal, innerSeal, endStop, chamber, chamber?.minFreeShare, pot].reduce<number>(
     (key, part) => key * 2 + Number(part !== undefined),
     0,
   );

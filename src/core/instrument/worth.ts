@@ -3,7 +3,7 @@ import type { Instrument } from './instrument';
 import { plainCode } from './name';
 
 /** What instruments are asked for here. */
-export type MeasuredUnit = 'mm' | 'N·m';
+export type MeasuredUnit = 'mm' | 'N·m' | 'MΩ';
 
 /** What electrical tests are read in. */
 export type TestedUnit = 'Ω' | 'MΩ';
@@ -62,6 +62,9 @@ export interface Measuring {
 /** What a torque wrench may be off that says nothing of itself: the share that ISO 6789-1 allows most of them. */
 export const WRENCH_SHARE = 0.04;
 
+/** What an insulation tester may be off that says nothing of itself, as a share: a house figure. */
+export const TESTER_SHARE = 0.05;
+
 /** What the register says of an instrument in this unit, as a half-width at what it shows; null where it says nothing. */
 export function registeredHalfWidth(
   worth: readonly Worth[],
@@ -83,6 +86,7 @@ export function halfWidthOf(
   shown: number,
   unit: MeasuredUnit,
 ): number {
-  const fallback = unit === 'mm' ? lengthMm : Math.abs(shown) * WRENCH_SHARE;
+  const share = unit === 'MΩ' ? TESTER_SHARE : WRENCH_SHARE;
+  const fallback = unit === 'mm' ? lengthMm : Math.abs(shown) * share;
   return registeredHalfWidth(worth, code, shown, unit) ?? fallback;
 }

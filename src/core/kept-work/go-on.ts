@@ -94,14 +94,15 @@ export const goOn = (view: TerminationView, deeds: readonly KeptDeed[]): GoneOn<
     if (gone.waits !== null) return refuse('plan', gone.waits);
     const { plan, steps, acts, stale, job, spareMm } = gone.view;
     if (plan === null) return refuse('plan', 'no gland has been chosen yet');
+    const measuring = measuringBy(job.rules);
     const state: WorkState = {
       steps,
       acts,
       stale,
       provisional: plan.plan.provisional,
       secondPerson: job.secondPerson,
-      rules: terminationRules(plan.plan.seal, spareMm),
-      measuring: measuringBy(job.rules),
+      rules: terminationRules(plan.plan, spareMm, measuring),
+      measuring,
     };
     const done = actAway(state, deed.input, person, contact);
     if (!done.ok) return done;

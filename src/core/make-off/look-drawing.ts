@@ -59,6 +59,17 @@ function compound(voids: readonly Point[]): readonly DrawingItem[] {
   ];
 }
 
+/** Powder with its conductors in the metal sheath, with damp places or without. */
+function mineralFace(damp: readonly Point[]): readonly DrawingItem[] {
+  const conductors = [0, 1].map((i) => at(Math.PI * i, 18));
+  return [
+    disk('metal', 52),
+    disk('body', 45),
+    ...conductors.map((c) => disk('core1', 8, c.x, c.y)),
+    ...damp.flatMap((p) => [disk('ground', 5, p.x, p.y), ringed(p)]),
+  ];
+}
+
 const STANDING = new Set([2, 3, 11]);
 const GAP = new Set([4, 5, 6, 7]);
 
@@ -89,6 +100,11 @@ const FACES: Readonly<
   repair: {
     items: compound([at(Math.PI / 2, 14), at(-Math.PI / 6, 33)]),
     words: 'Holes beside or between the cores',
+  },
+  dry: { items: mineralFace([]), words: 'Powder level and pale all round, conductors bright' },
+  dryOut: {
+    items: mineralFace([at(Math.PI / 4, 30), at((5 * Math.PI) / 4, 28)]),
+    words: 'Reads low: damp in the powder, seen or not',
   },
 };
 

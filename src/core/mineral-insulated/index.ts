@@ -1,3 +1,4 @@
+export * from './end';
 export * from './insulation-clock';
 export * from './kit';
 export * from './marks';

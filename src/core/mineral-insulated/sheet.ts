@@ -1,22 +1,17 @@
 import { array, number, object, string, type InferType } from 'yup';
+import { mineralTestSchema, mineralToolSchema, sheathRange } from '@/core/catalogue';
 
 const text = (most: number) => string().trim().min(1).max(most).required();
 const mm = () => number().min(0).max(2000).required();
-const interval = (most: number) =>
-  object({ min: number().min(0).max(most).required(), max: number().min(0).max(most).required() })
-    .noUnknown()
-    .test('order', 'min: is above max', (v) => !(v.min > v.max))
-    .required();
-
 /** A pot with its gland: for which cables, how deep, and how far the sheath stands in it. */
 const potSchema = object({
   size: text(20),
   /** Sheath diameters that its bore and its gland take, mm. */
-  sheathMm: interval(100),
+  sheathMm: sheathRange(100),
   conductors: array().of(number().integer().min(1).max(61).required()).min(1).max(30).required(),
   depthMm: mm(),
   /** How far the sheath stands inside above its bottom, mm. */
-  insideMm: interval(100),
+  insideMm: sheathRange(100),
   /** Compound that fills it without conductors, mL. */
   volumeMl: number().positive().max(2000).required(),
 })
@@ -24,17 +19,12 @@ const potSchema = object({
   .test('deep', 'insideMm: the sheath would stand out of the pot', (p) => !(p.insideMm.max >= p.depthMm))
   .required();
 
-/** A stripper: for which sheaths, and how far behind the strip mark it grips. */
-const toolSchema = object({ id: text(40), sheathMm: interval(100), gripOffsetMm: mm() })
-  .noUnknown()
-  .required();
-
 /** The sheet of seals for mineral-insulated cable. */
 export const mineralSheetSchema = object({
   code: text(20),
   sheet: text(120),
   pots: array().of(potSchema).min(1).max(60).required(),
-  tools: array().of(toolSchema).min(1).max(20).required(),
+  tools: array().of(mineralToolSchema).min(1).max(20).required(),
   packMl: number().positive().max(5000).required(),
   /** More than the pot holds, as a share: it is filled slightly over. */
   overfillShare: number().min(0).max(1).required(),
@@ -43,19 +33,7 @@ export const mineralSheetSchema = object({
   /** Cable behind the pot that must be straight, mm. */
   straightMm: mm(),
   /** Test voltage by the rated voltage: the first that reaches it. */
-  tests: array()
-    .of(
-      object({
-        upToV: number().positive().max(2000).required(),
-        testV: number().positive().max(5000).required(),
-        leastMohm: number().positive().max(1e5).required(),
-      })
-        .noUnknown()
-        .required(),
-    )
-    .min(1)
-    .max(10)
-    .required(),
+  tests: array().of(mineralTestSchema).min(1).max(10).required(),
   /** For so long a good reading counts, min. */
   readingHoldsMin: number().positive().max(240).required(),
   /** The test after sealing may be less than the one before by this share of it. */
@@ -73,7 +51,7 @@ export const mineralCableSchema = object({
   /** Diameter of one conductor, mm. */
   conductorMm: number().positive().max(30).required(),
   /** Sheath as it was measured, mm. */
-  sheathMm: interval(100),
+  sheathMm: sheathRange(100),
 })
   .noUnknown()
   .required();

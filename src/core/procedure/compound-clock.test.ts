@@ -42,7 +42,7 @@ function confirm(acts: BenchAct[], minutes: number, more: Partial<ConfirmCommand
     provisional: [],
     secondPerson: false,
     measuring: MEASURING,
-    rules: terminationRules(seal, 50),
+    rules: terminationRules({ seal }, 50, MEASURING),
   };
   const decided = decide(state, command, { id: null, name: 'fitter' }, at(minutes));
   if (!decided.ok) return decided.problems.map((p) => p.message).join('; ');

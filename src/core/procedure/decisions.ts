@@ -39,6 +39,11 @@ export function figuresOf(plan: Undecided): Map<string, string> {
     const drawn = packs.packs.map((p) => [p.part, p.count]);
     all.push(['compound', [product, needMl, stickMm, drawn, sheet.title, sheet.revision]]);
   }
+  if (plan.mineral) {
+    const { depthMm, insideMm, packs, tools, straightToMm, test, sheet } = plan.mineral;
+    const grips = tools.map((t) => [t.id, t.gripAtMm]);
+    all.push(['pot', [depthMm, insideMm, packs.part, packs.count, grips, straightToMm, test, sheet]]);
+  }
   return new Map(all.map(([id, value]) => [id, canonicalJson(value)]));
 }
 
@@ -71,6 +76,14 @@ function wordsOf(plan: Undecided, unit: LengthUnit): Omit<Decision, 'figures'>[]
       label: 'Compound',
       value: `${plan.seal.product}, ${trimNumber(plan.seal.needMl, 1)} mL${plan.seal.stickMm === null ? '' : `, ${plan.seal.stickMm} mm of stick`} (${plan.seal.sheet.title}, revision ${plan.seal.sheet.revision})`,
     });
+  if (plan.mineral) {
+    const { insideMm, needMl, packs, test } = plan.mineral;
+    decisions.push({
+      id: 'pot',
+      label: 'Pot',
+      value: `sheath ${trimNumber(insideMm.min, 1)}–${trimNumber(insideMm.max, 1)} mm inside, ${trimNumber(needMl, 1)} mL of ${packs.count} × ${packs.part}; ${trimNumber(test.leastMohm, 0)} MΩ at ${trimNumber(test.testV, 0)} V, counted for ${trimNumber(test.holdsMs / 60_000, 0)} min`,
+    });
+  }
   const { coreTails = [], strip = null } = plan.cut ?? {};
   if (strip)
     decisions.push({ id: 'strip', label: 'Core ends bare', value: `${markText(strip.mm, unit)} ${unit}` });

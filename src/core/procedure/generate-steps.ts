@@ -1,7 +1,9 @@
 import { entryStageOf, type Family, type ProcedureKind } from '@/core/catalogue';
+import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { StagePlan } from '@/core/tightening';
 import { cutStep } from './steps/cut';
 import { clampSteps, endStopStep, insertStep, lookStep, onThreadStep } from './steps/make-off';
+import { insulationAgainStep, mineralMarksStep, potSteps } from './steps/mineral';
 import { preparation } from './steps/preparation';
 import { cureSteps, fillSteps } from './steps/seal';
 import { shroudStep, signStep, stageStep } from './steps/tighten';
@@ -19,19 +21,50 @@ export function generateSteps(plan: TerminationPlan, family: Family): Step[] {
   const settled = new Map(plan.decisions.map((d) => [d.id, { figures: d.figures, words: d.value }]));
   return chainSteps(settled, LOOSE, [
     ...preparation(plan),
+    ...BEFORE_CUTS[family.procedureKind](plan),
     ...before.map((mark) => cutStep(mark, plan)),
     ...stageByStage(plan, family),
     ...(plan.slideOn.some((s) => s.role === 'shroud') ? [shroudStep(plan)] : []),
+    ...BEFORE_SIGNING[family.procedureKind](plan),
     signStep(plan),
   ]);
 }
 
+type Drafts = (plan: TerminationPlan) => StepDraft[];
+const nothing: Drafts = () => [];
+const ofPot =
+  (steps: (mineral: MineralEndPlan, plan: TerminationPlan) => StepDraft[]): Drafts =>
+  (plan) => {
+    if (plan.mineral === undefined)
+      throw new Error('a seal for mineral-insulated cable is planned with its pot');
+    return steps(plan.mineral, plan);
+  };
+
+/** What each kind of procedure does before the first cut. */
+const BEFORE_CUTS: Readonly<Record<ProcedureKind, Drafts>> = {
+  entryFirst: nothing,
+  madeOffFirst: nothing,
+  sealingFitting: nothing,
+  plugIn: nothing,
+  mineralSeal: ofPot((mineral, plan) => [mineralMarksStep(mineral, plan.cut?.unit ?? 'mm')]),
+};
+
+/** What each kind of procedure proves before it is signed. */
+const BEFORE_SIGNING: Readonly<Record<ProcedureKind, Drafts>> = {
+  entryFirst: nothing,
+  madeOffFirst: nothing,
+  sealingFitting: nothing,
+  plugIn: nothing,
+  mineralSeal: ofPot((mineral) => [insulationAgainStep(mineral)]),
+};
+
 /** What each kind of procedure does before the first stage of its sheet. */
-const BEFORE_STAGES: Readonly<Record<ProcedureKind, (plan: TerminationPlan) => StepDraft[]>> = {
-  entryFirst: () => [],
-  madeOffFirst: () => [],
-  sealingFitting: () => [],
+const BEFORE_STAGES: Readonly<Record<ProcedureKind, Drafts>> = {
+  entryFirst: nothing,
+  madeOffFirst: nothing,
+  sealingFitting: nothing,
   plugIn: (plan) => [insertStep(plan)],
+  mineralSeal: ofPot(potSteps),
 };
 
 /** The stages in the order of the sheet, each with what belongs before and after it. */

@@ -2,6 +2,7 @@ export * from './collar';
 export * from './compound-clock';
 export * from './decisions';
 export * from './generate-steps';
+export * from './mineral-clock';
 export * from './plan-drawings';
 export * from './plan-termination';
 export * from './termination-plan';

@@ -16,6 +16,7 @@ import {
   type TerminationInput,
 } from '@/core/gland-selection';
 import { glandShape, slideOnList } from '@/core/make-off';
+import { planMineralEnd, type MineralEndPlan } from '@/core/mineral-insulated';
 import { isFlameproof, profileFigures, type CodeProfile } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES } from '@/core/tightening';
 import { decisionsOf } from './decisions';
@@ -114,6 +115,17 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     compounds: compoundsOf(request, family),
     wanted: request.compound ?? null,
   });
+  const worded = cut.ok && planOnly.length === 0 ? cutWords(cut.value) : null;
+  const mineral =
+    worded === null
+      ? null
+      : planMineralEnd({
+          family,
+          size,
+          cableType: input.cableType,
+          sheathMm: outerSheath.interval,
+          cut: worded,
+        });
   const stages = planStages(family, size, outerMax);
   const slideOn = slideOnList(family, size, ring, outerMax);
   const innerMm = innerSheath?.mean ?? outerSheath.mean * 0.75;
@@ -135,11 +147,16 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     outside: [...entry.between, ...entry.outside].map(accessoryWords),
     inside: entry.inside.map(accessoryWords),
     seal: seal?.ok ? seal.value : null,
-    sealRefusal: seal === null || seal.ok ? [] : seal.problems,
+    sealRefusal: [seal, mineral].flatMap((s) => (s === null || s.ok ? [] : s.problems)),
+    ...(mineral?.ok ? { mineral: mineral.value } : {}),
     gland: glandShape(family, size),
-    parts: [...partsOf(candidate), ...(seal?.ok ? packParts(seal.value) : [])],
+    parts: [
+      ...partsOf(candidate),
+      ...(seal?.ok ? packParts(seal.value) : []),
+      ...(mineral?.ok ? potParts(mineral.value) : []),
+    ],
     // A sheet that is not complete leads nobody to a blade.
-    cut: cut.ok && planOnly.length === 0 ? cutWords(cut.value) : null,
+    cut: worded,
     cutRefusal: cut.ok ? [] : cut.problems,
     diameters: {
       outerMm: outerSheath.mean,
@@ -195,6 +212,10 @@ const packParts = (seal: SealPlan): PlanPart[] =>
     name: `${seal.product}, ${p.ml} mL`,
     quantity: p.count,
   }));
+
+const potParts = ({ packs: { part, ml, count } }: MineralEndPlan): PlanPart[] => [
+  { part, kind: 'compound', name: `compound for the pot, ${ml} mL`, quantity: count },
+];
 
 function provisionalOf(request: PlanRequest, candidate: Candidate): string[] {
   const marginal = candidate.findings.some((f) => f.verdict === 'marginal')

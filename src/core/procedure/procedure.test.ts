@@ -74,7 +74,7 @@ const state = (steps: readonly Step[], acts: readonly BenchAct[]): WorkState => 
   provisional: [],
   secondPerson: false,
   measuring: MEASURING,
-  rules: terminationRules(null, 0),
+  rules: terminationRules({ seal: null }, 0, MEASURING),
 });
 const step = (steps: readonly Step[], id: string): Step => {
   const found = steps.find((s) => s.id === id);

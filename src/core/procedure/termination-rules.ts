@@ -1,16 +1,26 @@
 import { recut } from '@/core/cut-back';
-import type { SealPlan } from '@/core/compound-cure';
+import type { Measuring } from '@/core/instrument';
 import { ok, refuse } from '@/core/kernel';
 import type { SubjectRules } from '@/core/record';
 import { compoundClock, mayFill, mayMix, mayOpen } from './compound-clock';
+import { mayConfirmMineral } from './mineral-clock';
+import type { TerminationPlan } from './termination-plan';
 
 /**
  * What the end of a cable asks beyond the order of its steps: a pack in date, a mix within its pot life, a compound that is hard, a spare that
- * reaches. `seal` is the plan's compound, null where there is none; `spareMm` what is left of the end.
+ * reaches, an insulation that is dry. `seal` is the plan's compound, null where there is none; `spareMm` what is left of the end.
  */
-export const terminationRules = (seal: SealPlan | null, spareMm: number): SubjectRules => ({
+export const terminationRules = (
+  { seal, mineral }: Pick<TerminationPlan, 'seal' | 'mineral'>,
+  spareMm: number,
+  measuring: Measuring,
+): SubjectRules => ({
   confirm: (step, command, acts, now) => {
     const passes = ok({ waste: null });
+    if (mineral !== undefined) {
+      const may = mayConfirmMineral(mineral, step, command, acts, now, measuring);
+      return may.ok ? passes : may;
+    }
     if (seal === null) return passes;
     if (step.kind === 'mix') {
       const may = mayMix(seal, command.mix ?? null, now.slice(0, 10));

@@ -10,7 +10,12 @@ export interface ReadTwice {
 
 export const unitOf = ({ unit }: Acceptance): MeasuredUnit => unit ?? 'mm';
 
-const LARGEST = { mm: 5000, 'N·m': 2000 } as const;
+const LARGEST = { mm: 5000, 'N·m': 2000, MΩ: 1e6 } as const;
+const NO_FIGURE = {
+  mm: 'is not a length in mm',
+  'N·m': 'is not a torque in N·m',
+  MΩ: 'is not a resistance in MΩ',
+} as const;
 /** Sums of decimals do not end where they should. */
 const TINY = 1e-9;
 
@@ -46,7 +51,7 @@ export function refusalOf(
 ): string | null {
   const unit = unitOf(accept);
   if (![value, again ?? 0].every((v) => Number.isFinite(v) && Math.abs(v) <= LARGEST[unit]))
-    return unit === 'mm' ? 'is not a length in mm' : 'is not a torque in N·m';
+    return NO_FIGURE[unit];
   const out = outOfSpan(accept, value) ?? (again === undefined ? null : outOfSpan(accept, again));
   if (out !== null) return out;
   const plusMinus = halfWidthOf(measuring, instrument, value, unit);

@@ -1,6 +1,6 @@
 import { coveredBy, type TestAnswer, type TestKind } from '@/core/electrical-test';
 import { timeOf, type ChainedEvent } from './chain';
-import { readBody, underOf, type EventKind, type MixRecord } from './event-body';
+import { readBody, readIn, underOf, type EventBody, type EventKind, type MixRecord } from './event-body';
 import type { LookDecision } from './step';
 
 /** The part of a recorded event that the progress of the work hangs on. */
@@ -19,6 +19,8 @@ export interface BenchAct {
   readonly byDevice?: true;
   readonly mix: MixRecord | null;
   readonly tempC: number | null;
+  /** What was measured, by the key of what was asked for; left out where nothing was. */
+  readonly measured?: Readonly<Record<string, number>>;
   /** With what it was measured, where it says so. */
   readonly instrument?: string;
   /** Steps that a correction sends back, as they were then; none otherwise. */
@@ -57,7 +59,15 @@ export function actOf(event: ChainedEvent): BenchAct {
       const body = readBody(event.kind, event.body);
       if (!body.ok) return act;
       const { fingerprint, decision = null, mix = null } = body.value;
-      return { ...act, kind: event.kind, fingerprint, decision, mix, ...withWhat(body.value) };
+      return {
+        ...act,
+        kind: event.kind,
+        fingerprint,
+        decision,
+        mix,
+        ...measuredOf(body.value),
+        ...withWhat(body.value),
+      };
     }
     case 'temperature': {
       const body = readBody('temperature', event.body);
@@ -86,3 +96,11 @@ export function actOf(event: ChainedEvent): BenchAct {
 
 const withWhat = ({ instrument }: { readonly instrument?: string | undefined }): { instrument?: string } =>
   instrument === undefined ? {} : { instrument };
+
+function measuredOf({ measured = [] }: EventBody<'confirm'>): Pick<BenchAct, 'measured'> {
+  const read = measured.flatMap((m) => {
+    const value = readIn(m);
+    return value === null ? [] : [[m.key, value] as const];
+  });
+  return read.length === 0 ? {} : { measured: Object.fromEntries(read) };
+}

@@ -10,10 +10,10 @@ import {
 import type { Measuring } from '@/core/instrument';
 import { fail, ok, refuse, type Result } from '@/core/kernel';
 import type { BenchAct } from './act';
-import type { EventBody, EventKind, MixRecord } from './event-body';
+import { readIn, type EventBody, type EventKind, type MixRecord } from './event-body';
 import { MOST_PHOTOS } from '@/core/photo';
 import { refusalOf } from './acceptance';
-import { isHoldPoint, mustTick, type LookDecision, type Step } from './step';
+import { isHoldPoint, mustTick, type Acceptance, type LookDecision, type Step } from './step';
 import { replay, sentBackBy } from './work';
 
 /** Confirms the step whose turn it is. */
@@ -176,7 +176,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
     worked.some((a) => samePerson({ id: a.person, name: a.actor }, actor) || answersFor(a, actor))
   )
     return refuse('actor', 'this job asks for a signature by another person than the fitter', actor.name);
-  const measuredAnything = kind === 'mix' || measured.value.some((m) => (m.nm ?? m.mm) !== null);
+  const measuredAnything = kind === 'mix' || measured.value.some((m) => readIn(m) !== null);
   return ok({
     kind: kind === 'look' || kind === 'sign' || kind === 'mix' ? kind : 'confirm',
     stepId: step.value.id,
@@ -308,10 +308,21 @@ function readMeasured(state: WorkState, step: Step, command: ConfirmCommand): Re
     accepts.map(({ key, label, unit }) => ({
       key,
       label,
-      ...(unit === undefined ? { mm: given[key] ?? null } : { mm: null, nm: given[key] ?? null }),
+      ...inItsUnit(unit, given[key] ?? null),
       ...(given[key] === undefined || again[key] === undefined ? {} : { again: again[key] }),
     })),
   );
+}
+
+function inItsUnit(unit: Acceptance['unit'], value: number | null) {
+  switch (unit) {
+    case undefined:
+      return { mm: value };
+    case 'N·m':
+      return { mm: null, nm: value };
+    case 'MΩ':
+      return { mm: null, mohm: value };
+  }
 }
 
 /** The checks that were ticked, in their words. Where they must be, all of them. */

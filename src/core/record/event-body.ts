@@ -68,6 +68,8 @@ const confirmSchema = object({
         mm: number().nullable().defined(),
         /** A torque, N·m; `mm` is null then. */
         nm: number().nullable().optional(),
+        /** A resistance of insulation, MΩ; `mm` is null then. */
+        mohm: number().nullable().optional(),
         /** The second reading, in the same unit, where the first was too near to a limit. */
         again: number().optional(),
       }),
@@ -194,3 +196,10 @@ export function photosOf({
   const read = readBody(kind, body);
   return read.ok ? (read.value.photos ?? []) : [];
 }
+
+/** What was measured of one thing, in its own unit; null where it was not. */
+export const readIn = ({
+  mm,
+  nm,
+  mohm,
+}: NonNullable<EventBody<'confirm'>['measured']>[number]): number | null => mm ?? nm ?? mohm ?? null;

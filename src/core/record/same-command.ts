@@ -1,7 +1,7 @@
 import { sameReadings } from '@/core/electrical-test';
 import type { ChainedEvent } from './chain';
 import type { Command } from './decide';
-import { readBody } from './event-body';
+import { readBody, readIn } from './event-body';
 
 /** Did this event come of this very command? A second send under one id is answered as kept only then. */
 export function cameOf(event: ChainedEvent, command: Command): boolean {
@@ -51,9 +51,7 @@ export function cameOf(event: ChainedEvent, command: Command): boolean {
         mix?.batch === command.mix?.batch &&
         mix?.tempC === command.mix?.tempC &&
         photos.join() === (command.photos ?? []).join() &&
-        measured.every(
-          (m) => (m.mm ?? m.nm ?? null) === (given[m.key] ?? null) && m.again === command.again?.[m.key],
-        )
+        measured.every((m) => readIn(m) === (given[m.key] ?? null) && m.again === command.again?.[m.key])
       );
     }
   }

@@ -6,7 +6,7 @@ import type { ArcStation } from './stations';
  */
 export type StepKind = 'confirm' | 'hold' | 'look' | 'mix' | 'cure' | 'sign';
 
-export const LOOK_DECISIONS = ['clamped', 'trim', 'spreadAgain', 'sound', 'repair'] as const;
+export const LOOK_DECISIONS = ['clamped', 'trim', 'spreadAgain', 'sound', 'repair', 'dry', 'dryOut'] as const;
 export type LookDecision = (typeof LOOK_DECISIONS)[number];
 
 export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
@@ -15,6 +15,8 @@ export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
   spreadAgain: 'Not held all round: lay the armour anew',
   sound: 'Hard, without voids',
   repair: 'Voids: repair with fresh compound',
+  dry: 'Dry: the insulation holds',
+  dryOut: 'Damp: heat, let it cool, read again',
 };
 
 /** One way out of a look: what was seen, what the button says, and where it leads; null leads on. */
@@ -30,7 +32,7 @@ export interface Acceptance {
   readonly key: string;
   readonly label: string;
   /** mm when left out. */
-  readonly unit?: 'N·m';
+  readonly unit?: 'N·m' | 'MΩ';
   readonly min: number;
   readonly max: number;
   /** What to do when it is more, or less; left out for a length that is cut. */
@@ -76,7 +78,7 @@ export interface Step {
   readonly blockedBy?: string;
   readonly branches?: readonly Branch[];
   /** A clock that runs from here: the pot life, or the cure. */
-  readonly timer?: 'potLife' | 'cure';
+  readonly timer?: 'potLife' | 'cure' | 'insulation';
   /** The part of the gland that is turned or laid on, for the section drawing. */
   readonly partId?: string;
   /** Decisions of the plan that this step carries out. */

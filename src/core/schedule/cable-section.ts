@@ -25,6 +25,7 @@ const ARMOUR_MM: Readonly<Record<CableType['armour'], number>> = {
   none: 0,
 };
 const SHEATH_MM = 1.8;
+const METAL_SHEATH_MM = 0.8;
 
 /**
  * The section of a cable to scale, built from inside: every layer as large as the datasheet says, or as its cores with usual insulation and usual
@@ -44,7 +45,10 @@ export function cableSection(type: CableType): CableSection {
     radius = outside;
   };
   const armoured = type.armour !== 'none';
-  if (type.innerSheath || !armoured)
+  const mineral = type.construction === 'mineralInsulated';
+  // Its sheath is of metal, as an armour is.
+  if (mineral) add('armour', type.outerSheathThicknessMm ?? METAL_SHEATH_MM, nominal?.outerSheath);
+  else if (type.innerSheath || !armoured)
     add(
       'bedding',
       type.innerSheathThicknessMm ?? SHEATH_MM,
@@ -101,7 +105,11 @@ export function typeGaps(type: CableType): { readonly fact: string; readonly blo
     gaps.push({ fact: 'single core of an AC circuit', blocks: 'whether the entry must be non-magnetic' });
   if (type.listings === undefined)
     gaps.push({ fact: 'hazardous-location listings', blocks: 'places by class and division' });
-  if (type.outerSheathThicknessMm === undefined)
+  const mineral = type.construction === 'mineralInsulated';
+  if (mineral && type.ratedV === undefined)
+    gaps.push({ fact: 'rated voltage', blocks: 'with what its insulation is tested' });
+  // A metal sheath is turned off by a tool that goes by its diameter.
+  if (!mineral && type.outerSheathThicknessMm === undefined)
     gaps.push({ fact: 'thickness of the outer sheath', blocks: 'how deep a blade may be set' });
   if (type.innerSheath && type.innerSheathThicknessMm === undefined)
     gaps.push({ fact: 'thickness of the inner sheath', blocks: 'how deep a blade may be set there' });

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
-import { ARMOUR_KINDS, MATERIALS } from '@/core/catalogue';
+import { ARMOUR_KINDS, CONSTRUCTIONS, MATERIALS } from '@/core/catalogue';
 import { CABLE_LISTINGS } from './cable-listings';
 import { nominalProblem, nominalSchema } from './nominal';
 
@@ -10,6 +10,10 @@ export const cableTypeSchema = object({
   armour: string().oneOf(ARMOUR_KINDS).required(),
   cores: number().integer().min(1).max(200).required(),
   coreSectionMm2: number().min(0.2).max(1000).required(),
+  /** Where the cable is of a construction that only families made for it take; left out, it is told by armour and sheaths. */
+  construction: string().oneOf(CONSTRUCTIONS).optional(),
+  /** Rated voltage between conductors, V. Not known when left out. */
+  ratedV: number().positive().max(2000).optional(),
   /** A jacket over the armour. */
   jacketed: boolean().required(),
   /** A bedding or inner sheath under the armour. */
@@ -37,6 +41,13 @@ export const cableTypeSchema = object({
   nominal: nominalSchema,
 })
   .noUnknown()
+  .test('construction', function ofOneKind({ construction, armour, innerSheath, jacketed }) {
+    const wrong =
+      construction === 'mineralInsulated' && (armour !== 'none' || innerSheath || jacketed)
+        ? 'a mineral-insulated cable has its metal sheath and nothing over or under it'
+        : null;
+    return wrong === null || this.createError({ path: 'construction', message: wrong });
+  })
   .test('nominal', function nesting(type) {
     const problem = nominalProblem(type);
     return problem === null || this.createError({ path: 'nominal', message: problem });

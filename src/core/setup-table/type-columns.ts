@@ -1,4 +1,11 @@
-import { ARMOUR_KINDS, ARMOUR_NAMES, MATERIALS, MATERIAL_WORDS } from '@/core/catalogue';
+import {
+  ARMOUR_KINDS,
+  ARMOUR_NAMES,
+  CONSTRUCTIONS,
+  CONSTRUCTION_WORDS,
+  MATERIALS,
+  MATERIAL_WORDS,
+} from '@/core/catalogue';
 import { QUANTITIES, QUANTITY_WORDS, type Quantity } from '@/core/cable-measurement';
 import {
   CABLE_LISTINGS,
@@ -16,6 +23,8 @@ const FACTS = columnsOf<Omit<CableType, 'nominal'>>({
   armour: ['armour', 'armour', choiceCell(ARMOUR_KINDS, ARMOUR_NAMES)],
   cores: ['cores', 'cores', numberCell],
   coreSectionMm2: ['section_mm2', 'section of a core, mm²', numberCell],
+  construction: ['made_as', 'construction of its own', choiceCell(CONSTRUCTIONS, CONSTRUCTION_WORDS)],
+  ratedV: ['rated_v', 'rated voltage, V', numberCell],
   jacketed: ['jacketed', 'a jacket over the armour', yesNoCell],
   innerSheath: ['inner_sheath', 'a bedding or inner sheath', yesNoCell],
   effectivelyFilled: ['filled', 'filled, no gas path', yesNoCell],

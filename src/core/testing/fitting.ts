@@ -11,11 +11,19 @@ export function fitting(family: Family, size: Size, armour: ArmourKind, jacketed
   const ring = size.rings.find((r) => r.armour.includes(armour));
   const metalClad = armour === 'interlocked' || armour === 'corrugated';
   const outer = middle(size.outerSeal, metalClad && ring ? middle(ring.range, 30) + 2 : 30);
-  const cores = Math.min(4, size.insert?.contacts ?? 4);
+  const cores = Math.min(4, size.insert?.contacts ?? size.pot?.conductors.at(-1) ?? 4);
+  const { construction } = family.accepts;
   const over = size.chamber ? size.chamber.maxOverCoresMm * 0.7 : outer * 0.5;
   return {
     ...TERMINATION,
-    cableType: { ...CABLE, armour, jacketed, cores, innerSheath: !metalClad && armour !== 'none' },
+    cableType: {
+      ...CABLE,
+      armour,
+      jacketed: jacketed && construction === undefined,
+      cores,
+      innerSheath: !metalClad && armour !== 'none',
+      ...(construction === undefined ? {} : { construction, ratedV: 500 }),
+    },
     outerSheath: at('outerSheath', outer),
     innerSheath:
       metalClad || armour === 'none' ? null : at('innerSheath', middle(size.innerSeal, outer * 0.6)),

@@ -99,6 +99,14 @@ export const CABLE_TYPES: readonly CableType[] = [
     outerSheathThicknessMm: 1.7,
     innerSheathThicknessMm: 1.1,
   }),
+  type('M2-1.5', '2-core 1.5 mm², mineral-insulated in copper', 2, 1.5, {
+    construction: 'mineralInsulated',
+    ratedV: 500,
+    armour: 'none',
+    jacketed: false,
+    innerSheath: false,
+    armourMaterial: 'copper',
+  }),
 ];
 
 const still = (
@@ -190,6 +198,11 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
       20.5, 20.5, 20.5, 25.5, 25.5, 32.5, 32.5, 40.5, 50.5, 63.5, 20.5, 25.5, 25.5, 20.5, 20.5,
     ]),
   },
+  {
+    area: 'Switch room',
+    enclosure: box('AP-1', 'Alarm panel', {}),
+    entries: [threaded('E1', 'M20', 12)],
+  },
   still('SP-1', 'Still pump 1', [threaded('E1', 'M25', 16), threaded('E2', 'M20', 16)]),
   still('SP-2', 'Still pump 2', [threaded('E1', 'M32', 16), threaded('E2', 'M20', 16)]),
   still('SP-3', 'Still pump 3', [threaded('E1', 'M32', 16)]),
@@ -265,6 +278,10 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
     threaded('E3', 'M20', 10),
   ]),
   cask('LX-1', 'Aisle luminaires', [threaded('E1', 'M20', 10), threaded('E2', 'M20', 10)]),
+  cask('HD-1', 'Heat detector, racking aisle', [threaded('E1', 'M20', 12)], {
+    material: 'brass',
+    wallEarthed: true,
+  }),
   cask('JB-C1', 'Junction box, racking aisle', [
     threaded('E1', 'M20', 10),
     threaded('E2', 'M20', 10),
@@ -388,6 +405,11 @@ export const CABLES: readonly SeedCable[] = [
   valveCable('K-146', 9, 'JB-S2/E4', 'MV-2/E1'),
   valveCable('K-147', 12, 'JB-S2/E5', 'MV-3/E1'),
   valveCable('K-148', 14, 'JB-S2/E6', 'MV-4/E1'),
+  cable('K-160', 'M2-1.5', 52, ['AP-1/E1', 'HD-1/E1'], measured({ outer: [7.85, 7.95] }), {
+    note: 'fire alarm: mineral-insulated, potted at both ends',
+    tailA: 180,
+    tailB: 120,
+  }),
 ];
 
 export const QUILLMERE: SeedJob = {

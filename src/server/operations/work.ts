@@ -98,7 +98,7 @@ async function terminationBench(
       stale,
       provisional: plan?.plan.provisional ?? [],
       secondPerson: job.secondPerson,
-      rules: terminationRules(plan?.plan.seal ?? null, row.spareMm),
+      rules: terminationRules(plan?.plan ?? { seal: null }, row.spareMm, measuringOf(job)),
       measuring: measuringOf(job),
     },
     readings: readings.map((r) => r.reading),

@@ -4,7 +4,14 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useController, useForm, useWatch, type Control } from 'react-hook-form';
-import { ARMOUR_KINDS, ARMOUR_NAMES, MATERIALS, MATERIAL_WORDS } from '@/core/catalogue';
+import {
+  ARMOUR_KINDS,
+  ARMOUR_NAMES,
+  CONSTRUCTIONS,
+  CONSTRUCTION_WORDS,
+  MATERIALS,
+  MATERIAL_WORDS,
+} from '@/core/catalogue';
 import { CABLE_LISTINGS, cableTypeSchema, typeGaps, type CableType } from '@/core/schedule';
 import { readConstruction } from '@/core/spreadsheet';
 import type { TypeView } from '@/core/termination-view';
@@ -103,6 +110,7 @@ export function TypeEditor({ job, view, onClose }: Props) {
             <Acts top>
               <FormNumber control={control} name="cores" label="Cores" width={90} />
               <FormNumber control={control} name="coreSectionMm2" label="Of each" unit="mm²" width={120} />
+              <OwnConstruction control={control} />
               <Armour control={control} />
               <FormNumber
                 control={control}
@@ -119,6 +127,14 @@ export function TypeEditor({ job, view, onClose }: Props) {
                 unit="mm"
                 empty={undefined}
                 width={180}
+              />
+              <FormNumber
+                control={control}
+                name="ratedV"
+                label="Rated voltage"
+                unit="V"
+                empty={undefined}
+                width={140}
               />
             </Acts>
             <NominalFields control={control} />
@@ -170,6 +186,20 @@ function FromLine({ onTake }: { readonly onTake: (text: string) => void }) {
 
 interface PartProps {
   readonly control: Control<CableType>;
+}
+
+function OwnConstruction({ control }: PartProps) {
+  const { field, fieldState } = useController({ control, name: 'construction' });
+  return (
+    <Choice
+      label="Construction of its own"
+      options={[['', 'none'], ...CONSTRUCTIONS.map((c) => [c, CONSTRUCTION_WORDS[c]] as const)]}
+      value={field.value ?? ''}
+      onChange={(c) => field.onChange(c === '' ? undefined : c)}
+      error={fieldState.error?.message}
+      width={270}
+    />
+  );
 }
 
 function Armour({ control }: PartProps) {

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { ARMOUR_NAMES } from '@/core/catalogue';
+import { ARMOUR_NAMES, CONSTRUCTION_WORDS } from '@/core/catalogue';
 import { typeGaps } from '@/core/schedule';
 import type { TypeView } from '@/core/termination-view';
 import { useLook } from '../data/use-look';
@@ -90,14 +90,20 @@ interface LineProps {
   readonly onTakeOut: () => void;
 }
 
+/** What lies round the cores of a cable that is told by its layers. */
+const layersOf = (type: TypeView['type']): string[] => [
+  ARMOUR_NAMES[type.armour] === 'none' ? 'no armour' : ARMOUR_NAMES[type.armour],
+  type.jacketed ? 'jacket' : 'no jacket',
+  type.innerSheath ? 'bedding' : 'no bedding',
+  type.effectivelyFilled ? 'filled' : 'gas path between the cores',
+];
+
 function TypeLine({ view: { type, cables }, busy, onEdit, onTakeOut }: LineProps) {
   const gaps = typeGaps(type);
   const built = [
     `${type.cores} × ${type.coreSectionMm2} mm²`,
-    ARMOUR_NAMES[type.armour] === 'none' ? 'no armour' : ARMOUR_NAMES[type.armour],
-    type.jacketed ? 'jacket' : 'no jacket',
-    type.innerSheath ? 'bedding' : 'no bedding',
-    type.effectivelyFilled ? 'filled' : 'gas path between the cores',
+    ...(type.construction === undefined ? layersOf(type) : [CONSTRUCTION_WORDS[type.construction]]),
+    ...(type.ratedV === undefined ? [] : [`${type.ratedV} V`]),
     ...(type.screened ? ['screened'] : []),
     ...(type.coldFlow ? ['sheath creeps'] : []),
   ];

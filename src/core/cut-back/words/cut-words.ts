@@ -28,6 +28,7 @@ const OUTER: Readonly<Record<OuterCut, string>> = {
   sheath: 'Sheath off',
   outerSheath: 'Outer sheath off',
   jacket: 'Jacket off',
+  metalSheath: 'Metal sheath off',
 };
 
 const TITLES: Readonly<Record<Exclude<MarkId, 'outerSheath'>, string>> = {
@@ -49,6 +50,8 @@ const CHECKS: Readonly<Record<MarkId, string>> = {
   cores: 'Bare length by the gauge; no strand cut, none outside the contact.',
   secondInner: 'Nothing but cores stands in the chamber, their insulation whole.',
 };
+
+const METAL_CHECK = 'Cut square, no burr inward; the powder neither dug out nor blown.';
 
 const WORKINGS: Readonly<Record<CutWorking['code'], string>> = {
   stopToShoulder: 'armour stop to shoulder of the gland',
@@ -75,7 +78,7 @@ function markWords(mark: CutMark): Mark {
     fromDatumMm,
     guard: guardWords(guard),
     tools: tools.map(toolWords),
-    check: CHECKS[id],
+    check: mark.outer === 'metalSheath' ? METAL_CHECK : CHECKS[id],
   };
 }
 
@@ -88,9 +91,14 @@ export const cutWords = (cut: Cut): CutPlan => ({
 
 /** The lengths a cut consists of, from the cable end: name and span, leaving out what this kind of cut does not have. */
 export function cutLengths(
-  cut: Pick<Cut, 'tails' | 'stub' | 'armour' | 'strip'>,
+  cut: Pick<Cut, 'kind' | 'tails' | 'stub' | 'armour' | 'strip'>,
 ): { readonly name: string; readonly length: CutLength }[] {
-  const stubName = cut.armour === null ? 'sheath through the gland' : 'inner sheath';
+  const stubName =
+    cut.kind === 'mineral'
+      ? 'sheath inside the pot'
+      : cut.armour === null
+        ? 'sheath through the gland'
+        : 'inner sheath';
   return [
     { name: 'tails', length: cut.tails },
     ...(cut.stub ? [{ name: stubName, length: cut.stub }] : []),

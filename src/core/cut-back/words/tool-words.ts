@@ -42,6 +42,10 @@ const TOOLS: Readonly<Record<ToolId, readonly [tool: string, technique: string]>
     'Notch round the crown at the mark, a quarter turn deeper each time, then snap by flexing.',
   ],
   sawRoundCrown: ['Fine hacksaw', 'A notch on the crown all round, not through, then snap by flexing.'],
+  mineralStripper: [
+    'Stripper for mineral-insulated cable',
+    'Grip at the grip mark by its own offset, turn square on the sheath down to the strip mark; ring the mark first so that it ends there.',
+  ],
   wireStripper: [
     'Wire stripper set to the section',
     'Every core alike, by the gauge of the insert; no strand cut or spread.',

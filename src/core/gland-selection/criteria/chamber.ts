@@ -9,17 +9,32 @@ const chamberOf = ({ size }: JudgeContext) => {
   return size.chamber;
 };
 
-/** How many cores the chamber may hold. */
+/** How many cores the chamber may hold, or which counts of them the pot is made for. */
 export const coreCount: Criterion = {
   id: 'coreCount',
   scope: 'size',
-  absent,
+  absent: (context) => (context.size.pot === undefined ? absent(context) : null),
   judge: (context) => {
+    const { pot } = context.size;
+    if (pot !== undefined) return judgePot(context, pot);
     const { maxCores: most } = chamberOf(context);
     const { cores } = context.input.cableType;
     const found = { code: 'coreCount', most, cores } as const;
     return plainFinding('coreCount', cores > most ? 'misfit' : 'fits', found, sheetOf(context.family));
   },
+};
+
+const judgePot = (
+  { input, family }: JudgeContext,
+  { conductors: takes }: NonNullable<JudgeContext['size']['pot']>,
+) => {
+  const { cores } = input.cableType;
+  return plainFinding(
+    'coreCount',
+    takes.includes(cores) ? 'fits' : 'misfit',
+    { code: 'potCores', takes, cores },
+    sheetOf(family),
+  );
 };
 
 /** The laid-up cores must go through the chamber. */

@@ -7,11 +7,12 @@ export const construction: Criterion = {
   scope: 'family',
   judge: ({ input, family }) => {
     const refusal = constructionRefusal(family, input.cableType);
-    const { armour } = input.cableType;
+    const { armour, construction: made = null } = input.cableType;
+    const { armour: accepts, construction: madeFor = null } = family.accepts;
     return plainFinding(
       'construction',
       refusal === null ? 'fits' : 'misfit',
-      { code: 'construction', family: family.code, accepts: family.accepts.armour, armour, refusal },
+      { code: 'construction', family: family.code, accepts, armour, refusal, madeFor, made },
       sheetOf(family),
     );
   },

@@ -84,6 +84,7 @@ const REMEDIES: Wording<RemedyCases> = {
   ringFor: ({ has }) => `Another ring: one for ${hasWords(has)}, if the sheet offers it`,
   sealFor: ({ has }) => `Another seal or family that closes on ${hasWords(has)}`,
   certifiedFor: ({ has }) => `A gland certified for ${hasWords(has)}`,
+  otherPot: ({ cores }) => `A pot for ${cores} conductors`,
   largerChamber: () => 'A gland with a larger chamber or another approved compound',
   glandOf: ({ metals }) =>
     `A gland of another metal: ${metals.map((m) => MATERIAL_WORDS[m]).join(', ') || 'none of ours'}`,

@@ -1,5 +1,11 @@
 import { QUANTITY_WORDS } from '@/core/cable-measurement';
-import { ARMOUR_WORDS, MATERIAL_WORDS, PURPOSE_WORDS, threadName } from '@/core/catalogue';
+import {
+  ARMOUR_WORDS,
+  CONSTRUCTION_WORDS,
+  MATERIAL_WORDS,
+  PURPOSE_WORDS,
+  threadName,
+} from '@/core/catalogue';
 import { fromUm, worded, type Wording } from '@/core/kernel';
 import { placeWords } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
@@ -53,15 +59,19 @@ const NOT_MEASURED = 'not measured';
 const FOUND: Wording<FindingCases, FoundWords> = {
   ...LISTING_FOUND,
   absent: ({ part }) => ({ takes: 'none', has: '–', reason: ABSENT[part] }),
-  construction: ({ family, accepts, armour, refusal }) => {
-    const has = ARMOUR_WORDS[armour];
+  construction: ({ family, accepts, armour, refusal, madeFor, made }) => {
+    const has = made === null ? ARMOUR_WORDS[armour] : CONSTRUCTION_WORDS[made];
     const reasons = {
+      construction:
+        madeFor === null
+          ? `${family} does not take a cable that is ${has}`
+          : `${family} takes only cable that is ${CONSTRUCTION_WORDS[madeFor]}`,
       armour: `${family} does not take ${has}`,
       noJacket: 'the outer seal needs a jacket over the armour',
       gasPath: `${family} does not take a cable with a gas path between its cores`,
     };
     return {
-      takes: accepts.map((a) => ARMOUR_WORDS[a]).join(', '),
+      takes: madeFor === null ? accepts.map((a) => ARMOUR_WORDS[a]).join(', ') : CONSTRUCTION_WORDS[madeFor],
       has,
       reason: refusal === null ? `takes ${has}` : reasons[refusal],
     };
@@ -146,6 +156,13 @@ const FOUND: Wording<FindingCases, FoundWords> = {
     const words = `${END_STOP_WORDS[rule]}${again ? ': measure again' : ''}`;
     return { takes, has, reason: `${words}: it ${takes}, your ${what} is ${has}` };
   },
+  potCores: ({ takes, cores }) => ({
+    takes: takes.join(', '),
+    has: String(cores),
+    reason: takes.includes(cores)
+      ? `the pot takes ${cores} conductors`
+      : `the pot takes ${takes.join(', ')} conductors, your cable has ${cores}`,
+  }),
   coreCount: ({ most, cores }) => ({
     takes: `up to ${most}`,
     has: String(cores),
