@@ -4,7 +4,7 @@ import { finishPacking } from '@/core/circle-packing';
 import { planSeal, type CrossingView } from '@/core/crossing';
 import { planFrames } from '@/core/frame-packing';
 import { drive, ok, type Result } from '@/core/kernel';
-import { asHeld, replay } from '@/core/record';
+import { asHeld, replay, type TerminationRef } from '@/core/record';
 import {
   database,
   findEntry,
@@ -25,6 +25,7 @@ import type { SeedJob } from '@/data/seed/build';
 import { QUILLMERE_CROSSINGS, type SeedCrossing } from '@/data/seed/crossings';
 import { QUILLMERE } from '@/data/seed/quillmere';
 import { loadSolver } from '@/solver/highs';
+import type { Actor } from './actor';
 import { assessOne, refreshSummaries, requireJob } from './operations/load';
 import { importCatalogue } from './operations/catalogue';
 import { takeSize } from './operations/gland-selection';
@@ -152,8 +153,13 @@ const WORKED: readonly (readonly [cable: string, end: 'A' | 'B', until: string |
   ['K-146', 'B', 'mix'],
   ['K-147', 'B', 'cores'],
   ['K-148', 'B', null],
+  ['K-160', 'A', 'insulation'],
+  ['K-160', 'B', null],
   ['K-141', 'B', 'cure'],
 ];
+
+/** What was read, one time after another, of a mineral-insulated end that is damp and dries, MΩ. */
+const DAMP = [3.5, 11] as const;
 
 /** A cure that is running when the demo is opened: mixed this long ago, its temperatures read since. Minutes, °C. */
 const CURING = {
@@ -201,6 +207,10 @@ async function workTheDemo(who: DemoPeople): Promise<Result<null>> {
       );
       if (!done.ok) return done;
     }
+    if (until === 'insulation') {
+      const dried = await dryTheEnd(ref, who.fitter, tick);
+      if (!dried.ok) return dried;
+    }
     if (until === 'cure')
       for (const [ago, tempC] of CURING.readings) {
         const at = new Date(opened - ago * 60_000);
@@ -214,6 +224,41 @@ async function workTheDemo(who: DemoPeople): Promise<Result<null>> {
         if (!kept.ok) return kept;
       }
   }
+  return ok(null);
+}
+
+/** Reads a damp end low, and heats it, as often as the demo has it. */
+async function dryTheEnd(
+  ref: TerminationRef,
+  fitter: Actor,
+  tick: (minutes: number) => Date,
+): Promise<Result<null>> {
+  for (const mohm of DAMP)
+    for (const stepId of ['insulation', 'clean']) {
+      const now = await assessOne(database(), ref);
+      if (!now.ok) return now;
+      const step = now.value.assessment.progress?.next;
+      if (step?.id !== stepId) throw new Error(`demo: ${stepId} is not what comes next`);
+      const read = {
+        ...asHeld(step, null, 'dryOut'),
+        measured: { insulation: mohm },
+        again: {},
+        instrument: 'insulation tester IT-3',
+      };
+      const at = tick(20);
+      const done = await work(
+        { kind: 'termination', ...ref },
+        {
+          id: randomUUID(),
+          at: at.toISOString(),
+          command: stepId === 'insulation' ? read : asHeld(step),
+        },
+        fitter,
+        WORKS,
+        at,
+      );
+      if (!done.ok) return done;
+    }
   return ok(null);
 }
 

@@ -108,7 +108,9 @@ function arcFor(station: ArcStation, input: CollarInput): Arc {
     case 'seal':
       if (input.plan === null) return arc(station, 'todo');
       if (input.plan.sealRefusal.length > 0) return arc(station, 'blocked', 'check');
-      return input.plan.seal === null ? arc(station, 'notNeeded', 'none') : workArc(station, input);
+      return input.plan.seal === null && input.plan.mineral === undefined
+        ? arc(station, 'notNeeded', 'none')
+        : workArc(station, input);
     default:
       return workArc(station, input);
   }
@@ -149,6 +151,7 @@ function workResult(
     case 'cut':
       return plan.cut ? cutResult(plan.cut) : '';
     case 'seal':
+      if (plan.mineral) return `pot ${trimNumber(plan.mineral.needMl, 1)} mL`;
       return plan.seal ? `${plan.seal.kind} ${trimNumber(plan.seal.needMl, 1)} mL` : '';
     case 'makeOff':
       return plan.ring === null ? '' : plan.ring.face === 'plain' ? 'plain ring' : `${plan.ring.face} groove`;

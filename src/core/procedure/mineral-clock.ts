@@ -137,3 +137,18 @@ const cutWords = (refused: string): string =>
 /** Does it dry? Null while fewer than three readings say nothing yet. */
 export const dries = (state: InsulationState): boolean | null =>
   state.phase === 'wet' ? isDrying(state.readings) : null;
+
+/** One reading before the pot is filled. */
+export interface InsulationReading {
+  readonly atMs: number;
+  readonly mohm: number;
+}
+
+/** What was read since the end was last cut back, in its order. */
+export function insulationReadings(acts: readonly BenchAct[]): InsulationReading[] {
+  const from = acts.findLastIndex((a) => a.kind === 'recut') + 1;
+  return acts.slice(from).flatMap((a) => {
+    const mohm = a.stepId === 'insulation' && a.fingerprint !== null ? a.measured?.[INSULATION] : undefined;
+    return mohm === undefined ? [] : [{ atMs: Date.parse(a.at), mohm }];
+  });
+}

@@ -1,7 +1,8 @@
 import { cutLengths, markText, strippedEndDrawing } from '@/core/cut-back';
+import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { TerminationPlan } from '@/core/procedure';
 import type { Step } from '@/core/record';
-import { formatInchFraction, trimNumber } from '@/core/units';
+import { formatInchFraction, trimNumber, type LengthUnit } from '@/core/units';
 import { drawSteps } from './card-steps';
 import { drawStrip } from './card-strip';
 import { collect, MM, newDocument } from './document';
@@ -165,6 +166,8 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
     y,
     { size: 8.5 },
   );
+  if (plan.mineral)
+    y = text(doc, sheet, potWords(plan.mineral, cut.unit), sheet.left, y + 5 * MM, { size: 8.5 }) - 4 * MM;
   if (cut.coreTails.length > 0)
     y =
       text(
@@ -177,6 +180,19 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
       ) -
       4 * MM;
   return y + 6 * MM;
+}
+
+/** Marks of a mineral-insulated end besides its cut, and by what its insulation is judged. */
+function potWords(mineral: MineralEndPlan, unit: LengthUnit): string {
+  const { tools, potAtMm, straightToMm, needMl, packs, test } = mineral;
+  const at = (mm: number) => `${markText(mm, unit)} ${unit}`;
+  return [
+    ...tools.map((t) => `grip of the ${t.id} ${at(t.gripAtMm)}`),
+    `lower edge of the pot ${at(potAtMm)}`,
+    `straight up to ${at(straightToMm)}`,
+    `${trimNumber(needMl, 1)} mL, ${packs.count} × ${packs.part}`,
+    `${trimNumber(test.leastMohm, 0)} MΩ at ${trimNumber(test.testV, 0)} V, counted for ${trimNumber(test.holdsMs / 60_000, 0)} min`,
+  ].join(' · ');
 }
 
 const GAP = 8 * MM;

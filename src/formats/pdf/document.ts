@@ -1,10 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
-
-// Static .woff: the variable faces ship as .woff2 only, which the writer cannot embed.
-const FACES = { regular: 'archivo-latin-400-normal.woff', bold: 'archivo-latin-600-normal.woff' } as const;
-const folder = join(process.cwd(), 'node_modules/@fontsource/archivo/files');
+import { facesOf } from './faces';
 
 export const MM = 72 / 25.4;
 
@@ -22,7 +17,9 @@ export function newDocument(title: string, created: Date, paper: 'A4' | 'LETTER'
       ModDate: created,
     },
   });
-  for (const [name, file] of Object.entries(FACES)) doc.registerFont(name, readFileSync(join(folder, file)));
+  // Only what is written with goes into the file.
+  for (const weight of ['regular', 'bold'] as const)
+    for (const { name, file } of facesOf(weight)) doc.registerFont(name, file);
   return doc;
 }
 

@@ -1,4 +1,5 @@
 import type { Drawing, DrawingItem, Point, Role } from '@/core/kernel';
+import { runsOf } from './faces';
 
 type Doc = PDFKit.PDFDocument;
 
@@ -54,11 +55,12 @@ function drawItem(doc: Doc, item: DrawingItem): void {
       doc.undash();
       return;
     case 'text': {
-      doc
-        .font(item.weight === 600 ? 'bold' : 'regular')
-        .fontSize(item.size)
-        .fillColor('#000000');
-      const width = doc.widthOfString(item.text);
+      doc.fontSize(item.size).fillColor('#000000');
+      const runs = runsOf(item.text, item.weight === 600 ? 'bold' : 'regular').map((run) => ({
+        ...run,
+        width: doc.font(run.face).widthOfString(run.text),
+      }));
+      const width = runs.reduce((sum, run) => sum + run.width, 0);
       const left =
         item.anchor === 'middle'
           ? item.at.x - width / 2
@@ -69,7 +71,11 @@ function drawItem(doc: Doc, item: DrawingItem): void {
       if (item.role === 'label')
         doc.rect(left - 1, item.at.y - item.size * 0.85, width + 2, item.size * 1.1).fill('#ffffff');
       doc.fillColor('#000000');
-      doc.text(item.text, left, item.at.y, { baseline: 'alphabetic', lineBreak: false });
+      let at = left;
+      for (const { face, text, width: own } of runs) {
+        doc.font(face).text(text, at, item.at.y, { baseline: 'alphabetic', lineBreak: false });
+        at += own;
+      }
       return;
     }
   }

@@ -1,4 +1,5 @@
 import { MM } from './document';
+import { measured, runsOf } from './faces';
 
 export type Doc = PDFKit.PDFDocument;
 
@@ -54,18 +55,29 @@ export function text(
   y: number,
   options: TextOptions,
 ): number {
-  doc
-    .font(options.bold ? 'bold' : 'regular')
-    .fontSize(options.size)
-    .fillColor('#000000');
+  const weight = options.bold ? 'bold' : 'regular';
   const width = options.width ?? sheet.right - x;
-  doc.text(value, x, y, { width, align: options.align ?? 'left', lineGap: 1 });
-  return y + doc.heightOfString(value, { width, lineGap: 1 });
+  const align = options.align ?? 'left';
+  doc.fontSize(options.size).fillColor('#000000');
+  const runs = runsOf(value, weight);
+  const [only] = runs;
+  if (runs.length < 2) {
+    doc.font(only?.face ?? weight).text(only?.text ?? '', x, y, { width, align, lineGap: 1 });
+    return y + doc.heightOfString(only?.text ?? '', { width, lineGap: 1 });
+  }
+  runs.forEach(({ face, text: run }, i) => {
+    const how = { width, align, lineGap: 1, continued: i < runs.length - 1 };
+    doc.font(face);
+    if (i === 0) doc.text(run, x, y, how);
+    else doc.text(run, how);
+  });
+  return y + heightOf(doc, value, options.size, width, options.bold);
 }
 
 export function heightOf(doc: Doc, value: string, size: number, width: number, bold = false): number {
-  doc.font(bold ? 'bold' : 'regular').fontSize(size);
-  return doc.heightOfString(value, { width, lineGap: 1 });
+  const weight = bold ? 'bold' : 'regular';
+  doc.font(weight).fontSize(size);
+  return doc.heightOfString(measured(value, weight), { width, lineGap: 1 });
 }
 
 export function rule(doc: Doc, sheet: Sheet, y: number, weight = 1): void {

@@ -1,6 +1,9 @@
 'use client';
 import Box from '@mui/material/Box';
-import { compoundClock } from '@/core/procedure';
+import type { ReactNode } from 'react';
+import { measuringBy } from '@/core/cable-measurement';
+import type { MineralEndPlan } from '@/core/mineral-insulated';
+import { compoundClock, insulationOf, sealUntilMs } from '@/core/procedure';
 import type { CompoundEnd, TerminationView } from '@/core/termination-view';
 import { useNow } from '../common/use-now';
 import { countdown } from '../compound-cure/station/clock-words';
@@ -40,6 +43,7 @@ function runningOf({ mix, filledMs, cure }: Clock, now: number): Running | null 
 export function ClockStrip({ view }: { readonly view: TerminationView }) {
   const others = useOthers(view);
   const seal = view.plan?.plan.seal ?? null;
+  const mineral = view.stale ? undefined : view.plan?.plan.mineral;
   const own = seal === null || view.stale ? null : { seal, acts: view.acts };
   return (
     <Box
@@ -56,12 +60,50 @@ export function ClockStrip({ view }: { readonly view: TerminationView }) {
       }}
     >
       {own === null ? null : <Ticking own={own} />}
+      {mineral === undefined ? null : <Counting view={view} mineral={mineral} />}
       {others.map((end) => (
         <Ticking key={end.tag} own={end} of={end} job={view.job.slug} />
       ))}
     </Box>
   );
 }
+
+/** How long a good reading of the insulation still counts, until the pot is filled. */
+function Counting({ view, mineral }: { readonly view: TerminationView; readonly mineral: MineralEndPlan }) {
+  const now = useNow();
+  const until = sealUntilMs(mineral, insulationOf(mineral, view.acts, measuringBy(view.job.rules)));
+  const left = until === null || now === null ? null : until - now;
+  useAlarm(left);
+  if (left === null) return null;
+  return (
+    <Strip late={left <= 0} here>
+      {left > 0 ? `Reading counts: ${countdown(left)} left` : 'Reading counts no more: read again'}
+    </Strip>
+  );
+}
+
+interface StripProps {
+  readonly late: boolean;
+  readonly here: boolean;
+  readonly children: ReactNode;
+}
+
+const Strip = ({ late, here, children }: StripProps) => (
+  <Box
+    role="timer"
+    sx={{
+      flex: here ? '1 1 100%' : '0 1 auto',
+      px: 2,
+      py: 0.75,
+      fontSize: here ? 18 : 15,
+      fontWeight: 700,
+      color: late ? 'error.main' : here ? 'secondary.contrastText' : 'text.primary',
+      bgcolor: late || !here ? 'background.paper' : 'secondary.main',
+    }}
+  >
+    {children}
+  </Box>
+);
 
 interface TickingProps {
   readonly own: Pick<CompoundEnd, 'seal' | 'acts'>;
@@ -76,26 +118,13 @@ function Ticking({ own, of, job = '' }: TickingProps) {
   useAlarm(clock === null || now === null ? null : leftOf(clock, now));
   const running = clock === null || now === null ? null : runningOf(clock, now);
   if (running === null) return null;
-  const { late } = running;
-  const here = of === undefined;
   return (
-    <Box
-      role="timer"
-      sx={{
-        flex: here ? '1 1 100%' : '0 1 auto',
-        px: 2,
-        py: 0.75,
-        fontSize: here ? 18 : 15,
-        fontWeight: 700,
-        color: late ? 'error.main' : here ? 'secondary.contrastText' : 'text.primary',
-        bgcolor: late || !here ? 'background.paper' : 'secondary.main',
-      }}
-    >
+    <Strip late={running.late} here={of === undefined}>
       {of === undefined ? null : (
         <To href={benchPath({ kind: 'termination', job, cable: of.cable, end: of.end })}>{of.tag}</To>
       )}{' '}
       {running.words}
-    </Box>
+    </Strip>
   );
 }
 

@@ -92,13 +92,25 @@ interface Props {
   readonly onInstrument: (text: string) => void;
 }
 
+/** Between what a figure may lie, in words. */
+function spanOf(accept: Acceptance): string {
+  const { min, max } = accept;
+  return `${trimNumber(min, 2)}–${trimNumber(max, 2)} ${unitOf(accept)}`;
+}
+
+/** What is measured with, for instance. */
+function placeholderOf(accepts: readonly Acceptance[]): string {
+  if (accepts.some((a) => unitOf(a) === 'N·m')) return 'torque wrench 3';
+  return accepts.some((a) => unitOf(a) === 'MΩ') ? 'insulation tester 3' : 'caliper 12, feeler set 3';
+}
+
 /** Fields for what a step asks to be measured, each with its span, and with what it was measured; a second one where the first is too near to a limit. */
 export function Lengths({ accepts, typed, measuring, instrument, onType, onInstrument }: Props) {
   const put = (which: keyof TypedLengths, key: string, text: string) =>
     onType({ ...typed, [which]: { ...typed[which], [key]: text } });
   /** A figure goes where the next one belongs: the first that is empty, then what is read again. */
   const take = (shown: Shown, name: string | null) => {
-    const fits = accepts.filter((a) => (unitOf(a) === 'N·m') === (shown.unit === 'N·m'));
+    const fits = accepts.filter((a) => unitOf(a) === (shown.unit === 'N·m' ? 'N·m' : 'mm'));
     const empty = (which: keyof TypedLengths) => (a: Acceptance) =>
       (typed[which][a.key] ?? '').trim() === '' &&
       (which === 'first' || twice(a, typed, measuring, instrument));
@@ -117,9 +129,9 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
   return (
     <Stack sx={{ gap: 1.25 }}>
       {accepts.map((accept) => {
-        const { key, label, min, max, needed } = accept;
+        const { key, label, needed } = accept;
         const unit = unitOf(accept);
-        const span = `${trimNumber(min, 2)}–${trimNumber(max, 2)} ${unit}`;
+        const span = spanOf(accept);
         return (
           <Stack key={key} sx={{ gap: 1.25 }}>
             <PadField
@@ -129,7 +141,9 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
               error={out(accept, typed.first[key], measuring, instrument) !== null}
               help={
                 out(accept, typed.first[key], measuring, instrument) ??
-                `${span} asked for${needed === undefined ? '' : `: ${needed}`}`
+                (unit === 'MΩ'
+                  ? (needed ?? '')
+                  : `${span} asked for${needed === undefined ? '' : `: ${needed}`}`)
               }
               value={typed.first[key] ?? ''}
               onChange={(text) => put('first', key, text)}
@@ -156,11 +170,11 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
         label="Measured with"
         kind="code"
         maxLength={60}
-        placeholder={kinds.includes('torqueWrench') ? 'torque wrench 3' : 'caliper 12, feeler set 3'}
+        placeholder={placeholderOf(accepts)}
         value={instrument}
         onChange={onInstrument}
       />
-      <Tray kinds={kinds} onShown={take} />
+      {kinds.length === 0 ? null : <Tray kinds={kinds} onShown={take} />}
     </Stack>
   );
 }

@@ -54,6 +54,7 @@ function waitsFor(left: number, missing: Open | null, unmixed: boolean): string 
 /** What is measured at a step. */
 function measuredAt({ kind, accepts = [] }: Step): MeasuredHere {
   if (kind === 'mix') return 'temperature';
+  if (accepts.some((a) => unitOf(a) === 'MΩ')) return 'insulation';
   return accepts.some((a) => unitOf(a) === 'N·m') ? 'torque' : 'length';
 }
 

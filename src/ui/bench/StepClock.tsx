@@ -1,4 +1,5 @@
 'use client';
+import type { SealPlan } from '@/core/compound-cure';
 import { compoundClock } from '@/core/procedure';
 import { type Step } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
@@ -6,6 +7,7 @@ import { useNow } from '../common/use-now';
 import { countdown, timeOfDay } from '../compound-cure/station/clock-words';
 import { CureChart } from '../compound-cure/station/CureChart';
 import { TemperatureLog } from '../compound-cure/station/TemperatureLog';
+import { InsulationNow } from '../mineral-insulated/InsulationNow';
 import type { StationProps } from '../termination/station-props';
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
@@ -17,11 +19,19 @@ interface Props extends Pick<StationProps, 'view'> {
   readonly onTemperature: (tempC: number, instrument: string) => void;
 }
 
-/** The clock that belongs to a step: what is left of the pot life, or how far the cure has come. */
-export function StepClock({ view, step, onTemperature }: Props) {
+/** The clock that belongs to a step: what is left of the pot life, how far the cure has come, how long the insulation’s reading counts. */
+export function StepClock(props: Props) {
+  const { view, step } = props;
+  const { seal = null, mineral } = view.plan?.plan ?? {};
+  if (step.timer === 'insulation' && mineral !== undefined)
+    return <InsulationNow view={view} mineral={mineral} />;
+  if (seal === null || step.timer === undefined || step.kind === 'mix') return null;
+  return <CompoundNow {...props} seal={seal} />;
+}
+
+function CompoundNow({ view, step, seal, onTemperature }: Props & { readonly seal: SealPlan }) {
   const now = useNow();
-  const seal = view.plan?.plan.seal ?? null;
-  if (now === null || seal === null || step.timer === undefined || step.kind === 'mix') return null;
+  if (now === null) return null;
   const clock = compoundClock(seal, view.acts, now);
   if (step.timer === 'potLife') {
     if (clock.mix === null) return null;

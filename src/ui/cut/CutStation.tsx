@@ -6,6 +6,7 @@ import { Answer } from '../kit-of-parts/Answer';
 import { Caution } from '../kit-of-parts/Caution';
 import type { StationProps } from '../termination/station-props';
 import { CutWorkings, MarksTable } from './CutTables';
+import { PotMarks } from '../mineral-insulated/PotMarks';
 import { LengthField } from './LengthField';
 import { TerminalsField } from './TerminalsField';
 
@@ -35,7 +36,7 @@ function answerOf(view: StationProps['view']): { readonly words: string; readonl
 
 /** The lengths that only a person knows, and the marks that follow from them. */
 export function CutStation({ view, lit, onLight }: StationProps) {
-  const cut = (view.plan?.plan ?? view.preview)?.cut ?? null;
+  const { cut = null, mineral } = view.plan?.plan ?? view.preview ?? {};
   return (
     <>
       <Answer {...answerOf(view)} />
@@ -60,6 +61,7 @@ export function CutStation({ view, lit, onLight }: StationProps) {
       {cut ? (
         <>
           <MarksTable cut={cut} lit={lit} onLight={onLight} />
+          {mineral === undefined ? null : <PotMarks mineral={mineral} unit={cut.unit} />}
           <CutWorkings cut={cut} />
         </>
       ) : null}

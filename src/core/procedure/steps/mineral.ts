@@ -61,6 +61,7 @@ export function potSteps(mineral: MineralEndPlan): StepDraft[] {
       reason: 'Breath is water, and powder that is dug out is room for it.',
       caution: 'A flame or a heat gun is an ignition source: by permit only.',
       checks: ['Nothing was blown on it', 'No powder dug out; the face is level', 'No burr stands inward'],
+      timer: 'insulation',
       decisions: ['pot'],
     },
     {

@@ -12,6 +12,7 @@ import { Tile } from '../../kit-of-parts/Tile';
 import { Workings } from '../../kit-of-parts/Workings';
 import { useNow } from '../../common/use-now';
 import { StepList } from '../../make-off/StepList';
+import { PotPanel } from '../../mineral-insulated/PotPanel';
 import type { StationProps } from '../../termination/station-props';
 import { useRun } from '../../termination/use-run';
 import { timeOfDay } from './clock-words';
@@ -41,6 +42,7 @@ export function SealStation(props: StationProps) {
         {view.compound !== null ? <Choices {...props} seal={null} /> : null}
       </>
     );
+  if (plan.mineral) return <PotPanel view={view} mineral={plan.mineral} />;
   if (plan.seal === null)
     return (
       <Answer
