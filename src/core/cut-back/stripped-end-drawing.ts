@@ -124,7 +124,13 @@ function layers(end: StrippedEnd, at: Stations, axis: number): DrawingItem[] {
   const items: DrawingItem[] = [];
   if (cut.armour === null) {
     items.push(
-      layer('outerSheath', 'outerSheath', 'solid', [at.xSheath, at.xTails], [axis, end.outerMm * scale]),
+      layer(
+        'outerSheath',
+        cut.kind === 'mineral' ? 'metal' : 'outerSheath',
+        'solid',
+        [at.xSheath, at.xTails],
+        [axis, end.outerMm * scale],
+      ),
     );
     return items;
   }
@@ -163,13 +169,15 @@ function secondCut(end: StrippedEnd, at: Stations, axis: number): DrawingItem[] 
   ];
 }
 
+const bareName = ({ kind }: CutPlan): string => (kind === 'mineral' ? 'metal sheath' : 'sheath');
+
 function labelsOf(end: StrippedEnd, at: Stations, axis: number, half: number) {
   const { cut } = end;
   const inner = (end.innerMm * at.scale) / 2;
   const bare = cut.armour === null;
   const wanted = [
     {
-      text: bare ? 'sheath' : cut.jacketed ? COVER[end.armour] : 'no jacket',
+      text: bare ? bareName(cut) : cut.jacketed ? COVER[end.armour] : 'no jacket',
       x: (at.xSheath + (bare ? at.xTails : at.xArmour)) / 2,
       y: axis - half,
     },

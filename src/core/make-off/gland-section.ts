@@ -25,6 +25,8 @@ export interface CableInGland {
   /** Inner sheath beyond the armour stop; 0 where it is cut level. */
   readonly stubMm: number;
   readonly wallMm: number;
+  /** A metal sheath in its pot, so deep; left out for any other cable. */
+  readonly potDepthMm?: number;
 }
 
 /** Bodies one sees from outside, and the share of the gland's length that each takes. */
@@ -215,12 +217,13 @@ function cableItems(shape: GlandShape, cable: CableInGland, frame: Frame): Drawi
   const sheathTo = stop - cable.armourMm;
   const innerTo = Math.min(end, stop + cable.stubMm);
   const plain = cable.armour === 'none';
+  const outer: Role = cable.potDepthMm === undefined ? 'outerSheath' : 'metal';
   return [
     bar('core0', plain ? innerTo : innerTo - 0.01, end, cable.innerMm * 0.8, 'plain'),
     ...(cable.stubMm > 0
       ? [
           bar(
-            plain ? 'outerSheath' : 'innerSheath',
+            plain ? outer : 'innerSheath',
             stop,
             innerTo,
             plain ? cable.outerMm : cable.innerMm,
@@ -229,7 +232,7 @@ function cableItems(shape: GlandShape, cable: CableInGland, frame: Frame): Drawi
         ]
       : []),
     ...(plain ? [] : [bar('armour', sheathTo, stop, cable.overArmourMm, ARMOUR[cable.armour])]),
-    bar('outerSheath', -26, plain ? stop : sheathTo, cable.outerMm, 'solid'),
+    bar(outer, -26, plain ? stop : sheathTo, cable.outerMm, 'solid'),
   ];
 }
 
@@ -242,6 +245,7 @@ function innerParts(shape: GlandShape, cable: CableInGland, frame: Frame, highli
   const ring = (from: number, to: number, inner: number, outer = bore): Point[] =>
     rectangle(frame.x(from), y(outer), (to - from) * frame.scale, Math.max(1.5, outer - inner));
   const grip = Math.max(6, cable.armourMm);
+  const pot = cable.potDepthMm ?? 0;
   const place = (part: ShapePart): { role: Role; points: Point[]; pattern?: Pattern } | null => {
     switch (part.role) {
       case 'outerSeal':
@@ -280,6 +284,15 @@ function innerParts(shape: GlandShape, cable: CableInGland, frame: Frame, highli
         return {
           role: 'compound',
           points: ring(stop + shape.innerLengthMm * 0.14, shape.protrusionMm, r(cable.innerMm * 0.8) * 0.5),
+          pattern: 'dots',
+        };
+      // Its lower edge lies at the stop; it seals inside the gland and stands on into the box.
+      case 'pot':
+        return { role: 'body', points: ring(stop, stop + pot, r(cable.outerMm), r(cable.outerMm + 5)) };
+      case 'potCap':
+        return {
+          role: 'compound',
+          points: ring(stop + cable.stubMm, stop + pot, r(cable.innerMm * 0.8), r(cable.outerMm)),
           pattern: 'dots',
         };
       case 'insert':

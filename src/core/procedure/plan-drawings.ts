@@ -20,6 +20,7 @@ export const cableInGland = (plan: TerminationPlan): CableInGland => ({
   armourMm: plan.cut?.armour?.mm ?? 0,
   stubMm: plan.cut?.stub?.mm ?? 0,
   wallMm: Math.max(3, (plan.cut?.stopToWallMm ?? 0) - plan.gland.innerLengthMm),
+  ...(plan.mineral === undefined ? {} : { potDepthMm: plan.mineral.depthMm }),
 });
 
 /** One drawing of a plan, or null when there is nothing to draw. `highlight` is the part that a stage turns. */
