@@ -26,6 +26,7 @@ export const KIND_NAMES = [
   'pinmap',
   'live-cap',
   'mineral',
+  'device',
 ] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
@@ -52,6 +53,7 @@ const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
   insulation: async () => (await import('./kinds/electrical-test')).insulationKind,
   pinmap: async () => (await import('./kinds/pin-map')).pinMapKind,
   'live-cap': async () => (await import('./kinds/pin-map')).liveCapKind,
+  device: async () => (await import('./kinds/device')).deviceKind,
   mineral: async () => (await import('./kinds/mineral-insulated')).mineralKind,
 };
 

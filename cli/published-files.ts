@@ -454,6 +454,22 @@ export async function publishedFiles(catalogue: unknown): Promise<Record<string,
         { act: 'capOff', by: 'fitter', at: '2026-11-24T07:24:00Z' },
       ],
     },
+    device: {
+      sheet: {
+        supplyToleranceShare: 0.1,
+        powerOverShare: 0.05,
+        turn: { limitDeg: 340, way: 'either' },
+        cover: { bolts: 8, shape: 'circle', torqueNm: 6, toleranceNm: 0.8 },
+        rings: [
+          { id: 'ring 12', takesMm: { min: 7, max: 12.5 } },
+          { id: 'ring 17', takesMm: { min: 11.5, max: 17.5 } },
+        ],
+      },
+      ordered: { volts: 400, hz: 50, watts: 4000 },
+      plate: { volts: 400, hz: 50, watts: 4100 },
+      turns: [90, 45],
+      cableMm: { min: 13.1, max: 13.6 },
+    },
     mineral: {
       sheet: {
         code: 'MS',

@@ -253,7 +253,7 @@ export async function passGate(): Promise<void> {
 export async function measureWhatIsNeeded(): Promise<void> {
   for (const field of await allByRole('textbox', '(needed)')) {
     const help = await d().findElement(By.id((await field.getAttribute('aria-describedby')) ?? ''));
-    const [, min, max] = /([\d.]+)–([\d.]+) mm asked for/.exec(await help.getText()) ?? [];
+    const [, min, max] = /([\d.]+)–([\d.]+) (?:mm|V|Hz|W) asked for/.exec(await help.getText()) ?? [];
     // What is asked for in another unit is read by whoever knows it.
     if (min === undefined) continue;
     await field.sendKeys(((Number(min) + Number(max)) / 2).toFixed(2));

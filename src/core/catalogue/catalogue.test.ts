@@ -16,8 +16,8 @@ describe('the demo catalogue', () => {
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   const { families, adaptors } = read.value;
 
-  it('has thirteen families of six to nine sizes, one of them in two revisions', () => {
-    expect([...new Set(families.map((f) => f.code))]).toHaveLength(13);
+  it('has fourteen families of six to nine sizes, one of them in two revisions', () => {
+    expect([...new Set(families.map((f) => f.code))]).toHaveLength(14);
     expect(families.every((f) => f.sizes.length >= 6 && f.sizes.length <= 9)).toBe(true);
     expect(families.filter((f) => f.code === 'YB2').map((f) => f.sheet.revision)).toEqual(['3', '4']);
     expect(adaptors.length).toBeGreaterThanOrEqual(3);
@@ -55,6 +55,7 @@ describe('the demo catalogue', () => {
     expect([...new Set(families.map(purposeOf))].sort()).toEqual([
       'barrier',
       'mineralSeal',
+      'ownClamp',
       'plain',
       'plugIn',
       'sealingFitting',

@@ -30,6 +30,8 @@ export function missingForProcedure(family: Family): Problem[] {
   missingStages(family, miss);
   missingSeal(family, miss);
   missingMineral(family, miss);
+  if (family.procedureKind === 'ownClamp' && family.device === undefined)
+    miss('device', 'nothing says how its housing turns and its cover closes');
   if (!family.parts.some((p) => p.slideOn !== undefined)) miss('parts', 'no part says when it slides on');
   const armoured = ARMOURED_CUTS.includes(family.cutKind) && family.accepts.armour.some((a) => a !== 'none');
   if (armoured && family.cutKind !== 'plugIn' && family.makeOff.clampStage === undefined)
@@ -44,13 +46,14 @@ export function missingForProcedure(family: Family): Problem[] {
   return problems;
 }
 
-/** When a family goes into the box: before its armour is clamped, or made off already. */
-const ENTRY_COMES: Readonly<Record<ProcedureKind, 'first' | 'afterTheClamp'>> = {
+/** When a family goes into the box: before its armour is clamped, or made off already; the clamp of a device is a part of it. */
+const ENTRY_COMES: Readonly<Record<ProcedureKind, 'first' | 'afterTheClamp' | 'device'>> = {
   entryFirst: 'first',
   madeOffFirst: 'afterTheClamp',
   sealingFitting: 'first',
   plugIn: 'first',
   mineralSeal: 'first',
+  ownClamp: 'device',
 };
 
 function missingStages(family: Family, miss: Miss): void {
@@ -58,7 +61,9 @@ function missingStages(family: Family, miss: Miss): void {
   if (stages.length === 0) miss('stages', 'no tightening stage is given');
   if (!stages.some((s) => s.phase === 'final')) miss('stages', 'no stage is of phase final');
   const entry = entryStageOf(family);
-  if (entry === undefined) miss('stages', 'no stage brings the entry component or hub into the box');
+  const first = ENTRY_COMES[family.procedureKind];
+  if (entry === undefined && first !== 'device')
+    miss('stages', 'no stage brings the entry component or hub into the box');
   const clampAt = stages.findIndex((s) => s.id === makeOff.clampStage);
   if (makeOff.look) {
     if (makeOff.clampStage === undefined)
@@ -69,7 +74,6 @@ function missingStages(family: Family, miss: Miss): void {
       miss('stages', `after the look nothing tightens the ${clamp.member} again`);
   }
   if (!entry) return;
-  const first = ENTRY_COMES[family.procedureKind];
   if (first === 'afterTheClamp' && stages.indexOf(entry) < clampAt)
     miss('stages', 'this family is made off before it goes into the box, but its entry stage comes first');
   if (first === 'first' && clampAt >= 0 && stages.indexOf(entry) > clampAt)

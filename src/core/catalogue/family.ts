@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
+import { deviceSchema } from './device';
 import { mineralSealSchema } from './mineral';
 import { partSchema } from './part';
 import { sizeSchema, type Size } from './size';
@@ -143,6 +144,8 @@ export const familySchema = object({
   seal: sealSchema.optional().default(undefined),
   /** Present where the sizes have a pot. */
   mineral: mineralSealSchema.optional().default(undefined),
+  /** Present where it is the clamp of a device itself. */
+  device: deviceSchema.optional().default(undefined),
   cautions: array().of(string().min(3).max(240).required()).required(),
   sizes: array().of(sizeSchema).min(1).max(60).required(),
 })
@@ -153,8 +156,8 @@ export const familySchema = object({
 export type Family = InferType<typeof familySchema>;
 export type Certificate = InferType<typeof certificateSchema>;
 
-/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body, or seals the powder of a mineral-insulated cable. */
-export type Purpose = 'plain' | 'barrier' | 'sealingFitting' | 'plugIn' | 'mineralSeal';
+/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body, seals the powder of a mineral-insulated cable, or is a device's own clamp. */
+export type Purpose = 'plain' | 'barrier' | 'sealingFitting' | 'plugIn' | 'mineralSeal' | 'ownClamp';
 
 export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   plain: 'gland without a barrier',
@@ -162,6 +165,7 @@ export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   sealingFitting: 'sealing fitting',
   plugIn: 'plug-in gland body',
   mineralSeal: 'seal for mineral-insulated cable',
+  ownClamp: 'device with its own clamp',
 };
 
 const byChamber = ({ chamber }: Pick<Size, 'chamber'>): Purpose =>
@@ -173,6 +177,7 @@ const PURPOSE_OF: Readonly<Record<ProcedureKind, (size: Pick<Size, 'chamber'>) =
   sealingFitting: () => 'sealingFitting',
   plugIn: () => 'plugIn',
   mineralSeal: () => 'mineralSeal',
+  ownClamp: () => 'ownClamp',
 };
 
 /** What one size does inside the cable: a size without a chamber is no barrier, whatever its family has besides. */

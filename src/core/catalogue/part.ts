@@ -22,6 +22,8 @@ export const PART_ROLES = [
   'insert',
   'pot',
   'potCap',
+  'packingRing',
+  'clampPlate',
 ] as const;
 export type PartRole = (typeof PART_ROLES)[number];
 

@@ -87,6 +87,7 @@ export const PROCEDURE_KINDS = [
   'sealingFitting',
   'plugIn',
   'mineralSeal',
+  'ownClamp',
 ] as const;
 export type ProcedureKind = (typeof PROCEDURE_KINDS)[number];
 

@@ -110,8 +110,13 @@ export function fitEntry(place: Place, family: Family, size: Size, parts: Parts)
     });
   };
   if (entry.kind === 'clearance') add(throughHole(place, size, parts.accessories));
-  else if (entry.thread && sameThread(entry.thread, gland)) add(direct(place, size, parts.accessories));
-  for (const adaptor of entry.kind === 'threaded' ? parts.adaptors : []) {
+  else if (entry.thread && sameThread(entry.thread, gland)) {
+    const way = direct(place, size, parts.accessories);
+    // A clamp that belongs to the device has come in it: nothing lies under its shoulder.
+    add(entry.ownClamp === true ? { ...way, outside: [], between: [] } : way);
+  }
+  const adapted = entry.kind === 'threaded' && entry.ownClamp !== true;
+  for (const adaptor of adapted ? parts.adaptors : []) {
     if (entry.thread === null || !sameThread(adaptor.male, entry.thread)) continue;
     if (!sameThread(adaptor.female, gland)) continue;
     const covered = certificateCovers(adaptor.certificate, enclosure, profile.system);

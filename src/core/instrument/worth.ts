@@ -3,7 +3,9 @@ import type { Instrument } from './instrument';
 import { plainCode } from './name';
 
 /** What instruments are asked for here. */
-export type MeasuredUnit = 'mm' | 'N·m' | 'MΩ';
+export type MeasuredUnit = 'mm' | 'N·m' | 'MΩ' | '°' | PlateUnit;
+/** What is read off a plate: a figure in print, which no instrument is off by. */
+export type PlateUnit = 'V' | 'Hz' | 'W';
 
 /** What electrical tests are read in. */
 export type TestedUnit = 'Ω' | 'MΩ';
@@ -79,6 +81,20 @@ export function registeredHalfWidth(
   return its === unit ? value : null;
 }
 
+/** Half-width of an angle that a gauge or an eye says, °: a house figure. */
+const ANGLE_DEG = 1;
+const printed = (): number => 0;
+
+const FALLBACK: Readonly<Record<MeasuredUnit, (shown: number, lengthMm: number) => number>> = {
+  mm: (_, lengthMm) => lengthMm,
+  'N·m': (shown) => shown * WRENCH_SHARE,
+  MΩ: (shown) => shown * TESTER_SHARE,
+  '°': () => ANGLE_DEG,
+  V: printed,
+  Hz: printed,
+  W: printed,
+};
+
 /** How far a reading may be off, each way. An instrument that nobody knows is worth what such instruments are worth, and never nothing. */
 export function halfWidthOf(
   { worth, lengthMm }: Measuring,
@@ -86,7 +102,5 @@ export function halfWidthOf(
   shown: number,
   unit: MeasuredUnit,
 ): number {
-  const share = unit === 'MΩ' ? TESTER_SHARE : WRENCH_SHARE;
-  const fallback = unit === 'mm' ? lengthMm : Math.abs(shown) * share;
-  return registeredHalfWidth(worth, code, shown, unit) ?? fallback;
+  return registeredHalfWidth(worth, code, shown, unit) ?? FALLBACK[unit](Math.abs(shown), lengthMm);
 }

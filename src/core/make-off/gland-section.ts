@@ -36,6 +36,7 @@ const BODY: Partial<Readonly<Record<PartRole, number>>> = {
   unionNut: 3,
   entryComponent: 4,
   hub: 5,
+  clampPlate: 2,
 };
 const LABEL = 12;
 /** Room above the labels. */
@@ -249,6 +250,7 @@ function innerParts(shape: GlandShape, cable: CableInGland, frame: Frame, highli
   const place = (part: ShapePart): { role: Role; points: Point[]; pattern?: Pattern } | null => {
     switch (part.role) {
       case 'outerSeal':
+      case 'packingRing':
         return {
           role: 'seal',
           points: ring(2, 2 + shape.protrusionMm * 0.16, r(cable.outerMm)),

@@ -70,6 +70,19 @@ function mineralFace(damp: readonly Point[]): readonly DrawingItem[] {
   ];
 }
 
+/** A housing seen from outside, its entry turned away from where the cable comes (below). */
+function housing(away: number): readonly DrawingItem[] {
+  const entry = at(Math.PI / 2 + away, 46);
+  const cable = at(Math.PI / 2, 60);
+  return [
+    disk('metal', 40),
+    disk('body', 30),
+    disk('metal', 9, entry.x, entry.y),
+    disk('outerSheath', 6, cable.x, cable.y),
+    ...(away === 0 ? [] : [ringed(entry)]),
+  ];
+}
+
 const STANDING = new Set([2, 3, 11]);
 const GAP = new Set([4, 5, 6, 7]);
 
@@ -106,6 +119,8 @@ const FACES: Readonly<
     items: mineralFace([at(Math.PI / 4, 30), at((5 * Math.PI) / 4, 28)]),
     words: 'Reads low: damp in the powder, seen or not',
   },
+  stands: { items: housing(0), words: 'Its entry where the cable comes from' },
+  turnOn: { items: housing(Math.PI / 2), words: 'Its entry elsewhere' },
 };
 
 /** The face as a decision means it, with what to see in words. */

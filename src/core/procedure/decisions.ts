@@ -44,6 +44,11 @@ export function figuresOf(plan: Undecided): Map<string, string> {
     const grips = tools.map((t) => [t.id, t.gripAtMm]);
     all.push(['pot', [depthMm, insideMm, packs.part, packs.count, grips, straightToMm, test, sheet]]);
   }
+  if (plan.device) {
+    const { ordered, plate, place, turn, passes, coverToleranceNm } = plan.device;
+    const drawn = passes.map((p) => [p.torqueNm, p.order]);
+    all.push(['device', [ordered, plate, place, turn, drawn, coverToleranceNm]]);
+  }
   return new Map(all.map(([id, value]) => [id, canonicalJson(value)]));
 }
 
@@ -82,6 +87,14 @@ function wordsOf(plan: Undecided, unit: LengthUnit): Omit<Decision, 'figures'>[]
       id: 'pot',
       label: 'Pot',
       value: `sheath ${trimNumber(insideMm.min, 1)}–${trimNumber(insideMm.max, 1)} mm inside, ${trimNumber(needMl, 1)} mL of ${packs.count} × ${packs.part}; ${trimNumber(test.leastMohm, 0)} MΩ at ${trimNumber(test.testV, 0)} V, counted for ${trimNumber(test.holdsMs / 60_000, 0)} min`,
+    });
+  }
+  if (plan.device) {
+    const { ordered, turn, passes } = plan.device;
+    decisions.push({
+      id: 'device',
+      label: 'Device',
+      value: `ordered ${trimNumber(ordered.volts, 1)} V, ${trimNumber(ordered.hz, 1)} Hz, ${trimNumber(ordered.watts, 1)} W; turned ${trimNumber(turn.limitDeg, 0)}° at most; cover in ${passes.length} passes to ${trimNumber(passes.at(-1)?.torqueNm ?? 0, 1)} N·m`,
     });
   }
   const { coreTails = [], strip = null } = plan.cut ?? {};

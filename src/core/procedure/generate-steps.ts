@@ -1,7 +1,9 @@
 import { entryStageOf, type Family, type ProcedureKind } from '@/core/catalogue';
+import type { DeviceEndPlan } from '@/core/device';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { StagePlan } from '@/core/tightening';
 import { cutStep } from './steps/cut';
+import { afterClamp, beforeClamp } from './steps/device';
 import { clampSteps, endStopStep, insertStep, lookStep, onThreadStep } from './steps/make-off';
 import { insulationAgainStep, mineralMarksStep, potSteps } from './steps/mineral';
 import { preparation } from './steps/preparation';
@@ -40,6 +42,14 @@ const ofPot =
     return steps(plan.mineral, plan);
   };
 
+const ofDevice =
+  (steps: (device: DeviceEndPlan, plan: TerminationPlan) => StepDraft[]): Drafts =>
+  (plan) => {
+    if (plan.device === undefined)
+      throw new Error('the clamp of a device is planned with its plate and its cover');
+    return steps(plan.device, plan);
+  };
+
 /** What each kind of procedure does before the first cut. */
 const BEFORE_CUTS: Readonly<Record<ProcedureKind, Drafts>> = {
   entryFirst: nothing,
@@ -47,6 +57,7 @@ const BEFORE_CUTS: Readonly<Record<ProcedureKind, Drafts>> = {
   sealingFitting: nothing,
   plugIn: nothing,
   mineralSeal: ofPot((mineral, plan) => [mineralMarksStep(mineral, plan.cut?.unit ?? 'mm')]),
+  ownClamp: ofDevice(beforeClamp),
 };
 
 /** What each kind of procedure proves before it is signed. */
@@ -56,6 +67,7 @@ const BEFORE_SIGNING: Readonly<Record<ProcedureKind, Drafts>> = {
   sealingFitting: nothing,
   plugIn: nothing,
   mineralSeal: ofPot((mineral) => [insulationAgainStep(mineral)]),
+  ownClamp: ofDevice(afterClamp),
 };
 
 /** What each kind of procedure does before the first stage of its sheet. */
@@ -65,6 +77,7 @@ const BEFORE_STAGES: Readonly<Record<ProcedureKind, Drafts>> = {
   sealingFitting: nothing,
   plugIn: (plan) => [insertStep(plan)],
   mineralSeal: ofPot(potSteps),
+  ownClamp: nothing,
 };
 
 /** The stages in the order of the sheet, each with what belongs before and after it. */

@@ -1,6 +1,7 @@
 export * from './collar';
 export * from './compound-clock';
 export * from './decisions';
+export * from './device-turning';
 export * from './generate-steps';
 export * from './mineral-clock';
 export * from './plan-drawings';

@@ -16,6 +16,7 @@ import {
   type TerminationInput,
 } from '@/core/gland-selection';
 import { glandShape, slideOnList } from '@/core/make-off';
+import { planDeviceEnd } from '@/core/device';
 import { planMineralEnd, type MineralEndPlan } from '@/core/mineral-insulated';
 import { isFlameproof, profileFigures, type CodeProfile } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES } from '@/core/tightening';
@@ -115,7 +116,10 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     compounds: compoundsOf(request, family),
     wanted: request.compound ?? null,
   });
-  const worded = cut.ok && planOnly.length === 0 ? cutWords(cut.value) : null;
+  const device = planDeviceEnd(family, input.enclosure);
+  // Nobody is led to a blade by a device whose order nobody knows.
+  const led = planOnly.length === 0 && (device === null || device.ok);
+  const worded = led && cut.ok ? cutWords(cut.value) : null;
   const mineral =
     worded === null
       ? null
@@ -149,6 +153,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     seal: seal?.ok ? seal.value : null,
     sealRefusal: [seal, mineral].flatMap((s) => (s === null || s.ok ? [] : s.problems)),
     ...(mineral?.ok ? { mineral: mineral.value } : {}),
+    ...(device?.ok ? { device: device.value } : {}),
     gland: glandShape(family, size),
     parts: [
       ...partsOf(candidate),
@@ -157,7 +162,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     ],
     // A sheet that is not complete leads nobody to a blade.
     cut: worded,
-    cutRefusal: cut.ok ? [] : cut.problems,
+    cutRefusal: [cut, device].flatMap((c) => (c === null || c.ok ? [] : c.problems)),
     diameters: {
       outerMm: outerSheath.mean,
       overArmourMm:

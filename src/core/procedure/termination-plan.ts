@@ -4,6 +4,7 @@ import type { CutPlan, Terminal } from '@/core/cut-back';
 import type { EndStopRule, TerminationInput, Verdict } from '@/core/gland-selection';
 import type { Problem } from '@/core/kernel';
 import type { GlandShape, SlideOnItem } from '@/core/make-off';
+import type { DeviceEndPlan } from '@/core/device';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { StagePlan } from '@/core/tightening';
 import type { LengthUnit } from '@/core/units';
@@ -68,6 +69,8 @@ export interface TerminationPlan {
   readonly sealRefusal: readonly Problem[];
   /** Pot, compound and tests of a mineral-insulated end; left out for any other. What stands in its way is among `sealRefusal`. */
   readonly mineral?: MineralEndPlan;
+  /** Plate, turning and cover of a device with its own clamp; left out for any other. What stands in its way is among `cutRefusal`. */
+  readonly device?: DeviceEndPlan;
   /** The gland's own outline, for the drawings. */
   readonly gland: GlandShape;
   /** Everything to be drawn from the store. */

@@ -3,6 +3,7 @@ import type { Measuring } from '@/core/instrument';
 import { ok, refuse } from '@/core/kernel';
 import type { SubjectRules } from '@/core/record';
 import { compoundClock, mayFill, mayMix, mayOpen } from './compound-clock';
+import { mayTurn } from './device-turning';
 import { mayConfirmMineral } from './mineral-clock';
 import type { TerminationPlan } from './termination-plan';
 
@@ -11,7 +12,7 @@ import type { TerminationPlan } from './termination-plan';
  * reaches, an insulation that is dry. `seal` is the plan's compound, null where there is none; `spareMm` what is left of the end.
  */
 export const terminationRules = (
-  { seal, mineral }: Pick<TerminationPlan, 'seal' | 'mineral'>,
+  { seal, mineral, device }: Pick<TerminationPlan, 'seal' | 'mineral' | 'device'>,
   spareMm: number,
   measuring: Measuring,
 ): SubjectRules => ({
@@ -19,6 +20,10 @@ export const terminationRules = (
     const passes = ok({ waste: null });
     if (mineral !== undefined) {
       const may = mayConfirmMineral(mineral, step, command, acts, now, measuring);
+      return may.ok ? passes : may;
+    }
+    if (device !== undefined) {
+      const may = mayTurn(device, step, command, acts);
       return may.ok ? passes : may;
     }
     if (seal === null) return passes;

@@ -10,12 +10,24 @@ export interface ReadTwice {
 
 export const unitOf = ({ unit }: Acceptance): MeasuredUnit => unit ?? 'mm';
 
-const LARGEST = { mm: 5000, 'N·m': 2000, MΩ: 1e6 } as const;
-const NO_FIGURE = {
+const LARGEST: Readonly<Record<MeasuredUnit, number>> = {
+  mm: 5000,
+  'N·m': 2000,
+  MΩ: 1e6,
+  V: 1e6,
+  Hz: 1e4,
+  W: 1e8,
+  '°': 3600,
+};
+const NO_FIGURE: Readonly<Record<MeasuredUnit, string>> = {
   mm: 'is not a length in mm',
   'N·m': 'is not a torque in N·m',
   MΩ: 'is not a resistance in MΩ',
-} as const;
+  V: 'is not a voltage in V',
+  Hz: 'is not a frequency in Hz',
+  W: 'is not a power in W',
+  '°': 'is not an angle in degrees',
+};
 /** Sums of decimals do not end where they should. */
 const TINY = 1e-9;
 

@@ -320,8 +320,8 @@ function inItsUnit(unit: Acceptance['unit'], value: number | null) {
       return { mm: value };
     case 'N·m':
       return { mm: null, nm: value };
-    case 'MΩ':
-      return { mm: null, mohm: value };
+    default:
+      return { mm: null, read: value, unit };
   }
 }
 

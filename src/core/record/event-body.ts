@@ -2,7 +2,7 @@ import { array, mixed, number, object, string, type InferType, type Schema } fro
 import { readTest, TEST_KINDS, type ElectricalTest } from '@/core/electrical-test';
 import { refuse, validate, VERDICTS, type Result } from '@/core/kernel';
 import { MOST_PHOTOS } from '@/core/photo';
-import { LOOK_DECISIONS } from './step';
+import { LOOK_DECISIONS, READ_UNITS } from './step';
 
 /** What can happen in a record of work. */
 export const EVENT_KINDS = [
@@ -68,8 +68,9 @@ const confirmSchema = object({
         mm: number().nullable().defined(),
         /** A torque, N·m; `mm` is null then. */
         nm: number().nullable().optional(),
-        /** A resistance of insulation, MΩ; `mm` is null then. */
-        mohm: number().nullable().optional(),
+        /** A figure in a unit of its own; `mm` is null then. */
+        read: number().nullable().optional(),
+        unit: string().oneOf(READ_UNITS).optional(),
         /** The second reading, in the same unit, where the first was too near to a limit. */
         again: number().optional(),
       }),
@@ -201,5 +202,5 @@ export function photosOf({
 export const readIn = ({
   mm,
   nm,
-  mohm,
-}: NonNullable<EventBody<'confirm'>['measured']>[number]): number | null => mm ?? nm ?? mohm ?? null;
+  read,
+}: NonNullable<EventBody<'confirm'>['measured']>[number]): number | null => mm ?? nm ?? read ?? null;

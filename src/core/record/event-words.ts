@@ -124,10 +124,10 @@ function confirmLines(body: EventBody<'confirm'>): string[] {
 
 type MeasuredItem = NonNullable<EventBody<'confirm'>['measured']>[number];
 
-function readingWords({ mm, nm, mohm, again }: MeasuredItem): string {
+function readingWords({ mm, nm, read, unit, again }: MeasuredItem): string {
   const twice = again === undefined ? '' : ` and ${trimNumber(again, 2)}`;
-  if (mohm !== undefined)
-    return mohm === null ? 'not measured' : `measured ${trimNumber(mohm, 2)}${twice} MΩ`;
+  if (read !== undefined)
+    return read === null ? 'not read' : `read ${trimNumber(read, 2)}${twice} ${unit ?? ''}`;
   if (nm === undefined) return mm === null ? measuredWords(mm) : `measured ${trimNumber(mm, 2)}${twice} mm`;
   return nm === null ? 'not measured' : `measured ${trimNumber(nm, 2)}${twice} N·m`;
 }

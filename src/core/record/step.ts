@@ -6,7 +6,17 @@ import type { ArcStation } from './stations';
  */
 export type StepKind = 'confirm' | 'hold' | 'look' | 'mix' | 'cure' | 'sign';
 
-export const LOOK_DECISIONS = ['clamped', 'trim', 'spreadAgain', 'sound', 'repair', 'dry', 'dryOut'] as const;
+export const LOOK_DECISIONS = [
+  'clamped',
+  'trim',
+  'spreadAgain',
+  'sound',
+  'repair',
+  'dry',
+  'dryOut',
+  'stands',
+  'turnOn',
+] as const;
 export type LookDecision = (typeof LOOK_DECISIONS)[number];
 
 export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
@@ -17,6 +27,8 @@ export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
   repair: 'Voids: repair with fresh compound',
   dry: 'Dry: the insulation holds',
   dryOut: 'Damp: heat, let it cool, read again',
+  stands: 'Stands as it is wanted',
+  turnOn: 'Turned, and not there yet',
 };
 
 /** One way out of a look: what was seen, what the button says, and where it leads; null leads on. */
@@ -26,13 +38,17 @@ export interface Branch {
   readonly backTo: string | null;
 }
 
+/** Units of what is read at a step that is neither a length nor a torque. */
+export const READ_UNITS = ['MΩ', 'V', 'Hz', 'W', '°'] as const;
+export type ReadUnit = (typeof READ_UNITS)[number];
+
 /** A length or a torque that is measured at this step, and the span it must lie in. */
 export interface Acceptance {
   /** Names it among those of its step. */
   readonly key: string;
   readonly label: string;
   /** mm when left out. */
-  readonly unit?: 'N·m' | 'MΩ';
+  readonly unit?: 'N·m' | ReadUnit;
   readonly min: number;
   readonly max: number;
   /** What to do when it is more, or less; left out for a length that is cut. */

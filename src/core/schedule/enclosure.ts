@@ -45,6 +45,10 @@ export const enclosureSchema = object({
   nonMagneticPlate: boolean().optional(),
   /** The wall itself carries the earth to the gland; when not, an earth tag is needed. */
   wallEarthed: boolean().required(),
+  /** What was ordered of a device: its supply V, frequency Hz (0 for direct current) and power W. Not known when left out. */
+  orderedV: number().positive().max(100_000).optional(),
+  orderedHz: number().min(0).max(1000).optional(),
+  orderedW: number().positive().max(1e7).optional(),
   freeVolumeCm3: number().min(0).max(10_000_000).required(),
   ambientMinC: number().min(-100).max(60).required(),
   /** Highest temperature at the cable entry in service. */
@@ -94,6 +98,8 @@ export const entrySchema = object({
   taperedTurns: number().min(0).max(20).optional(),
   /** Made for a plug-in gland body: plant that is moved. */
   plugIn: boolean().optional(),
+  /** The device's own clamp, which takes no gland. */
+  ownClamp: boolean().optional(),
   holeMm: number()
     .min(5)
     .max(150)

@@ -34,6 +34,9 @@ export const BOX_COLUMNS = columnsOf<Enclosure & { readonly area: string }>({
   wet: ['wet', 'water or salt at the joints', yesNoCell],
   nonMagneticPlate: ['non_magnetic_plate', 'entries in a non-magnetic plate', yesNoCell],
   wallEarthed: ['wall_earthed', 'the wall carries the earth', yesNoCell],
+  orderedV: ['ordered_v', 'supply that was ordered, V', numberCell],
+  orderedHz: ['ordered_hz', 'frequency that was ordered, Hz', numberCell],
+  orderedW: ['ordered_w', 'power that was ordered, W', numberCell],
   freeVolumeCm3: ['free_volume_cm3', 'free volume, cm³', numberCell],
   ambientMinC: ['ambient_min_c', 'coldest, °C', numberCell],
   entryMaxC: ['entry_max_c', 'hottest at the entry, °C', numberCell],
@@ -61,10 +64,11 @@ export const ENTRY_COLUMNS: readonly FactColumn<Entry>[] = [
     label: ['entry', 'entry', textCell],
   }) as unknown as FactColumn<Entry>[]),
   HOLE,
-  ...(columnsOf<Pick<Entry, 'wallMm' | 'chamferMm' | 'taperedTurns' | 'plugIn'>>({
+  ...(columnsOf<Pick<Entry, 'wallMm' | 'chamferMm' | 'taperedTurns' | 'plugIn' | 'ownClamp'>>({
     wallMm: ['wall_mm', 'wall, mm', numberCell],
     chamferMm: ['chamfer_mm', 'chamfer, mm', numberCell],
     taperedTurns: ['tapered_turns', 'tapered threads that engage', numberCell],
+    ownClamp: ['own_clamp', 'the device’s own clamp', yesNoCell],
     plugIn: ['plug_in', 'for a plug-in body', yesNoCell],
   }) as unknown as FactColumn<Entry>[]),
 ];

@@ -31,7 +31,7 @@ export function fitting(family: Family, size: Size, armour: ArmourKind, jacketed
     overArmour: metalClad && ring ? at('overArmour', middle(ring.range, outer - 2)) : null,
     laidUpCores: at('laidUpCores', over),
     core: at('core', over / 2.6),
-    enclosure: { ...BOX, concept: 'Ex e' },
+    enclosure: { ...BOX, concept: 'Ex e', orderedV: 400, orderedHz: 50, orderedW: 4000 },
     entry: { ...ENTRY, thread: size.entry.thread, taperedTurns: 6 },
   };
 }

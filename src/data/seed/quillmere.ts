@@ -266,6 +266,11 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
   pump('BS-1', 'Boiler skid panel', [tapered('E1', '1', 20, 6)], { material: 'aluminium', ip: '66' }),
   pump('BF-1', 'Burner fan', [tapered('E1', '1', 18, 5.5)], { material: 'aluminium', ip: '66' }),
   pump('PW-1', 'Pallet wrapper', [{ ...threaded('E1', 'M25', 12), plugIn: true }], { ip: '54' }),
+  pump('RS-1', 'Isolating switch, rinse pump', [{ ...threaded('E1', 'M25', 12), ownClamp: true }], {
+    orderedV: 400,
+    orderedHz: 50,
+    orderedW: 4000,
+  }),
   cask('CH-1', 'Cask hoist', [threaded('E1', 'M32', 12)]),
   cask('CH-2', 'Second hoist, feeder box', [threaded('E1', 'M32', 12)], {
     material: 'aluminium',
@@ -405,6 +410,10 @@ export const CABLES: readonly SeedCable[] = [
   valveCable('K-146', 9, 'JB-S2/E4', 'MV-2/E1'),
   valveCable('K-147', 12, 'JB-S2/E5', 'MV-3/E1'),
   valveCable('K-148', 14, 'JB-S2/E6', 'MV-4/E1'),
+  cable('K-150', 'U5-2.5', 14, ['MCC-2/P15', 'RS-1/E1'], measured({ outer: [13.2, 13.4] }), {
+    note: 'ends in a switch with a clamp of its own',
+    tailB: 140,
+  }),
   cable('K-160', 'M2-1.5', 52, ['AP-1/E1', 'HD-1/E1'], measured({ outer: [7.85, 7.95] }), {
     note: 'fire alarm: mineral-insulated, potted at both ends',
     tailA: 180,

@@ -98,9 +98,14 @@ function spanOf(accept: Acceptance): string {
   return `${trimNumber(min, 2)}–${trimNumber(max, 2)} ${unitOf(accept)}`;
 }
 
+/** Is all of it read off a plate, with nothing but the eye? */
+const onPlate = (accepts: readonly Acceptance[]): boolean =>
+  accepts.every((a) => unitOf(a) === 'V' || unitOf(a) === 'Hz' || unitOf(a) === 'W');
+
 /** What is measured with, for instance. */
 function placeholderOf(accepts: readonly Acceptance[]): string {
   if (accepts.some((a) => unitOf(a) === 'N·m')) return 'torque wrench 3';
+  if (accepts.some((a) => unitOf(a) === '°')) return 'angle gauge 1';
   return accepts.some((a) => unitOf(a) === 'MΩ') ? 'insulation tester 3' : 'caliper 12, feeler set 3';
 }
 
@@ -110,11 +115,12 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
     onType({ ...typed, [which]: { ...typed[which], [key]: text } });
   /** A figure goes where the next one belongs: the first that is empty, then what is read again. */
   const take = (shown: Shown, name: string | null) => {
-    const fits = accepts.filter((a) => unitOf(a) === (shown.unit === 'N·m' ? 'N·m' : 'mm'));
+    const own = shown.unit === 'N·m' || shown.unit === '°';
+    const fits = accepts.filter((a) => unitOf(a) === (own ? shown.unit : 'mm'));
     const empty = (which: keyof TypedLengths) => (a: Acceptance) =>
       (typed[which][a.key] ?? '').trim() === '' &&
       (which === 'first' || twice(a, typed, measuring, instrument));
-    const value = shown.unit === 'N·m' ? Number(shown.text) : shownMm(shown);
+    const value = own ? Number(shown.text) : shownMm(shown);
     const again = fits.find(empty('again'));
     const first = fits.find(empty('first'));
     const to = again ?? first ?? fits[0];
@@ -125,6 +131,7 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
   const kinds: HandKind[] = [
     ...(accepts.some((a) => unitOf(a) === 'mm') ? (['caliper'] as const) : []),
     ...(accepts.some((a) => unitOf(a) === 'N·m') ? (['torqueWrench'] as const) : []),
+    ...(accepts.some((a) => unitOf(a) === '°') ? (['angleGauge'] as const) : []),
   ];
   return (
     <Stack sx={{ gap: 1.25 }}>
@@ -141,7 +148,7 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
               error={out(accept, typed.first[key], measuring, instrument) !== null}
               help={
                 out(accept, typed.first[key], measuring, instrument) ??
-                (unit === 'MΩ'
+                (unit === 'MΩ' || unit === '°'
                   ? (needed ?? '')
                   : `${span} asked for${needed === undefined ? '' : `: ${needed}`}`)
               }
@@ -165,15 +172,17 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
           </Stack>
         );
       })}
-      <PadField
-        name="instrument"
-        label="Measured with"
-        kind="code"
-        maxLength={60}
-        placeholder={placeholderOf(accepts)}
-        value={instrument}
-        onChange={onInstrument}
-      />
+      {onPlate(accepts) ? null : (
+        <PadField
+          name="instrument"
+          label="Measured with"
+          kind="code"
+          maxLength={60}
+          placeholder={placeholderOf(accepts)}
+          value={instrument}
+          onChange={onInstrument}
+        />
+      )}
       {kinds.length === 0 ? null : <Tray kinds={kinds} onShown={take} />}
     </Stack>
   );

@@ -55,6 +55,7 @@ function waitsFor(left: number, missing: Open | null, unmixed: boolean): string 
 function measuredAt({ kind, accepts = [] }: Step): MeasuredHere {
   if (kind === 'mix') return 'temperature';
   if (accepts.some((a) => unitOf(a) === 'MΩ')) return 'insulation';
+  if (accepts.some((a) => unitOf(a) === '°')) return 'angle';
   return accepts.some((a) => unitOf(a) === 'N·m') ? 'torque' : 'length';
 }
 

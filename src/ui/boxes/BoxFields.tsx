@@ -102,6 +102,30 @@ export function BoxFields({ control, fixedTag }: Props) {
           />
           <FormText control={control} name="box.ip" label="IP" width={72} maxLength={2} />
           <FormNumber control={control} name="box.freeVolumeCm3" label="Free volume" unit="cm³" width={150} />
+          <FormNumber
+            control={control}
+            name="box.orderedV"
+            label="Ordered supply"
+            unit="V"
+            empty={undefined}
+            width={150}
+          />
+          <FormNumber
+            control={control}
+            name="box.orderedHz"
+            label="Frequency"
+            unit="Hz"
+            empty={undefined}
+            width={130}
+          />
+          <FormNumber
+            control={control}
+            name="box.orderedW"
+            label="Power"
+            unit="W"
+            empty={undefined}
+            width={130}
+          />
           <One control={control} name="box.wallEarthed" label="The wall carries the earth" options={YES_NO} />
           <Maybe
             control={control}

@@ -3,7 +3,7 @@ import { useCallback, useSyncExternalStore } from 'react';
 import type { TestKind } from '@/core/electrical-test';
 
 /** What is measured with it: nobody takes a torque with a caliper. */
-export type MeasuredHere = 'length' | 'torque' | 'temperature' | TestKind;
+export type MeasuredHere = 'length' | 'torque' | 'temperature' | 'angle' | TestKind;
 
 const keyOf = (what: MeasuredHere): string => (what === 'length' ? 'ac_instrument' : `ac_instrument/${what}`);
 const listeners = new Set<() => void>();
