@@ -153,6 +153,7 @@ const WORKED: readonly (readonly [cable: string, end: 'A' | 'B', until: string |
   ['K-146', 'B', 'mix'],
   ['K-147', 'B', 'cores'],
   ['K-148', 'B', null],
+  ['K-150', 'B', 'nameplate'],
   ['K-160', 'A', 'insulation'],
   ['K-160', 'B', null],
   ['K-141', 'B', 'cure'],

@@ -411,7 +411,7 @@ export const CABLES: readonly SeedCable[] = [
   valveCable('K-147', 12, 'JB-S2/E5', 'MV-3/E1'),
   valveCable('K-148', 14, 'JB-S2/E6', 'MV-4/E1'),
   cable('K-150', 'U5-2.5', 14, ['MCC-2/P15', 'RS-1/E1'], measured({ outer: [13.2, 13.4] }), {
-    note: 'ends in a switch with a clamp of its own',
+    note: 'ends in a switch with a clamp of its own; the one that came says 690 V on its plate',
     tailB: 140,
   }),
   cable('K-160', 'M2-1.5', 52, ['AP-1/E1', 'HD-1/E1'], measured({ outer: [7.85, 7.95] }), {
