@@ -28,6 +28,8 @@ export interface ThreadCases {
   /** `byUm`: too wide where positive, too small where negative. */
   hole: { thread: Thread; holeMm: number; byUm: number };
   locknut: { thread: Thread; holeMm: number };
+  /** A clamp that has come in its device. */
+  ownPart: NoFigures;
 }
 export type ThreadCase = Said<ThreadCases>;
 
@@ -46,6 +48,7 @@ export interface EngagementCases {
     shortUm: number;
   };
   noAccessory: { kind: AccessoryKind; thread: Thread };
+  ownPart: NoFigures;
   throughPlate: { threadUm: number; stackUm: number; shortUm: number };
 }
 export type EngagementCase = Said<EngagementCases>;
@@ -110,11 +113,8 @@ export function fitEntry(place: Place, family: Family, size: Size, parts: Parts)
     });
   };
   if (entry.kind === 'clearance') add(throughHole(place, size, parts.accessories));
-  else if (entry.thread && sameThread(entry.thread, gland)) {
-    const way = direct(place, size, parts.accessories);
-    // A clamp that belongs to the device has come in it: nothing lies under its shoulder.
-    add(entry.ownClamp === true ? { ...way, outside: [], between: [] } : way);
-  }
+  else if (entry.thread && sameThread(entry.thread, gland))
+    add(entry.ownClamp === true ? OWN_PART : direct(place, size, parts.accessories));
   const adapted = entry.kind === 'threaded' && entry.ownClamp !== true;
   for (const adaptor of adapted ? parts.adaptors : []) {
     if (entry.thread === null || !sameThread(adaptor.male, entry.thread)) continue;
@@ -178,6 +178,22 @@ const glandMale = ({ entry }: Size): PlannedJoint['male'] => ({
   undercutMm: entry.undercutMm,
   turns: entry.taperedTurns,
 });
+
+/** A clamp that belongs to the device has come in it: nothing is screwed in, and nothing lies under its shoulder. */
+const OWN_PART: Way = {
+  adaptor: null,
+  outside: [],
+  between: [],
+  inside: [],
+  asks: [],
+  thread: 'fits',
+  threadCase: { code: 'ownPart' },
+  engagement: 'fits',
+  engagementCase: { code: 'ownPart' },
+  joints: [],
+  neededUm: null,
+  source: { code: 'catalogue' },
+};
 
 function direct(place: Place, size: Size, accessories: readonly Accessory[]): Way {
   const { thread } = size.entry;

@@ -156,7 +156,7 @@ function workResult(
     case 'makeOff':
       return plan.ring === null ? '' : plan.ring.face === 'plain' ? 'plain ring' : `${plan.ring.face} groove`;
     case 'tighten':
-      return `${plan.stages.length} stages`;
+      return `${plan.stages.length} ${plan.stages.length === 1 ? 'stage' : 'stages'}`;
     case 'prove':
       return progress?.signedBy ? 'signed' : steps.length > 0 ? 'not signed' : '';
     default:

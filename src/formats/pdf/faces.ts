@@ -95,5 +95,5 @@ export function runsOf(value: string, weight: Weight): Run[] {
 /** The same for measuring, all in our own face: what another one writes is as wide as a wide letter of it. */
 export const measured = (value: string, weight: Weight): string =>
   runsOf(value, weight)
-    .map(({ face, text }) => (face === weight ? text : 'M'.repeat([...text].length)))
+    .map(({ face, text }) => (face === weight ? text : 'M'.repeat(Array.from(text).length)))
     .join('');

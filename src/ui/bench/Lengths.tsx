@@ -143,7 +143,7 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
           <Stack key={key} sx={{ gap: 1.25 }}>
             <PadField
               name={`measured-${key}`}
-              label={`${label}, as measured${needed === undefined ? '' : ' (needed)'}`}
+              label={`${label}, as ${onPlate([accept]) ? 'read' : 'measured'}${needed === undefined ? '' : ' (needed)'}`}
               unit={unit}
               error={out(accept, typed.first[key], measuring, instrument) !== null}
               help={

@@ -51,7 +51,11 @@ const CHECKS: Readonly<Record<MarkId, string>> = {
   secondInner: 'Nothing but cores stands in the chamber, their insulation whole.',
 };
 
-const METAL_CHECK = 'Cut square, no burr inward; the powder neither dug out nor blown.';
+/** Where no armour lies under what comes off. */
+const SHEATH_CHECKS: Readonly<Partial<Record<OuterCut, string>>> = {
+  sheath: 'Edge square; the insulation of every core whole.',
+  metalSheath: 'Cut square, no burr inward; the powder neither dug out nor blown.',
+};
 
 const WORKINGS: Readonly<Record<CutWorking['code'], string>> = {
   stopToShoulder: 'armour stop to shoulder of the gland',
@@ -78,7 +82,7 @@ function markWords(mark: CutMark): Mark {
     fromDatumMm,
     guard: guardWords(guard),
     tools: tools.map(toolWords),
-    check: mark.outer === 'metalSheath' ? METAL_CHECK : CHECKS[id],
+    check: SHEATH_CHECKS[mark.outer] ?? CHECKS[id],
   };
 }
 
