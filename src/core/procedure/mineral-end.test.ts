@@ -127,6 +127,14 @@ describe('the insulation at the bench', () => {
     // 5 % that nobody vouches for: 105 may be 99.75, 105.3 is 100.035.
     expect(read(acts, 0, 105)).toMatch(/99.8 MΩ at the lowest .* 0.3 MΩ less than needed/);
     expect(read(acts, 0, 105.3, 'dryOut')).toMatch(/there is nothing to dry out/);
+    // Neither its voltage nor the far end is known where nobody ticked them.
+    for (const checked of [[], [0], [1]])
+      expect(held(acts, 0, { decision: 'dry', measured: { insulation: 900 }, checked })).toMatch(
+        /not ticked yet/,
+      );
+    expect(held(acts, 0, { decision: 'dryOut', measured: { insulation: 9 }, checked: [0] })).toMatch(
+      /not ticked yet: The far end is sealed/,
+    );
     expect(read(acts, 0, 105.3)).toBe('');
   });
 

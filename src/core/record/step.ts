@@ -95,6 +95,8 @@ export interface Step {
   readonly branches?: readonly Branch[];
   /** A clock that runs from here: the pot life, or the cure. */
   readonly timer?: 'potLife' | 'cure' | 'insulation';
+  /** Its checks are ticked whatever its kind: what it reads means nothing without them. */
+  readonly ticked?: true;
   /** The part of the gland that is turned or laid on, for the section drawing. */
   readonly partId?: string;
   /** Decisions of the plan that this step carries out. */
@@ -112,8 +114,9 @@ export const isHoldPoint = ({ kind }: Pick<Step, 'kind'>): boolean =>
   kind === 'hold' || kind === 'look' || kind === 'cure';
 
 /** Must every check of this step be ticked before it passes? */
-export const mustTick = (step: Pick<Step, 'kind' | 'checks'>): boolean =>
-  (step.kind === 'hold' || step.kind === 'sign' || step.kind === 'cure') && (step.checks ?? []).length > 0;
+export const mustTick = (step: Pick<Step, 'kind' | 'checks' | 'ticked'>): boolean =>
+  (step.ticked === true || step.kind === 'hold' || step.kind === 'sign' || step.kind === 'cure') &&
+  (step.checks ?? []).length > 0;
 
 /** A step before it is chained to what it builds on. */
 export type StepDraft = Omit<Step, 'fingerprint' | 'formerly' | 'buildsOn'> & {

@@ -67,7 +67,6 @@ function turning({ turn }: DeviceEndPlan): StepDraft {
         needed: `${trimNumber(min, 0)}° to ${trimNumber(max, 0)}° in all`,
       },
     ],
-    checks: ['What holds it is tight again', 'Nothing inside is drawn or twisted'],
     branches: [
       { decision: 'stands', button: 'Hold: it stands as wanted', backTo: null },
       { decision: 'turnOn', button: 'Turned: not there yet', backTo: 'loosen' },
@@ -85,6 +84,7 @@ const coverOff: StepDraft = {
     'All bolts loosened a little criss-cross, then again, until it comes by itself. It is set down on its outside.',
   reason: 'A cover that is levered off scratches the joint that holds an explosion in.',
   checks: [
+    'What holds the housing is tight again, and nothing inside is drawn or twisted',
     'Nothing was forced or levered',
     'Joint faces whole, clean, without a scratch',
     'Gasket or seal whole',

@@ -73,6 +73,7 @@ export function potSteps(mineral: MineralEndPlan): StepDraft[] {
       reason: 'Mineral insulation draws water as soon as it is open; what is sealed in stays in.',
       caution: 'Discharge after every test. A low reading is moisture, or the far end is open.',
       checks: testChecks(test.testV),
+      ticked: true,
       accepts: [insulationRead(test.leastMohm)],
       branches: [
         { decision: 'dry', button: `Hold: ${trimNumber(test.leastMohm, 0)} MΩ or more`, backTo: null },
