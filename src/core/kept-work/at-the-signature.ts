@@ -4,9 +4,10 @@ const RUNS = new Set(['mix', 'waste', 'temperature']);
 
 const timeOfDay = (at: string): string => `${at.slice(0, 10)} ${at.slice(11, 16)} UTC`;
 
-/** Does what was done here hang on a clock: a mixing, the filling within its pot life, a cure? */
+/** Does what was done here hang on a clock: a mixing, the filling within its pot life, a cure, a reading that counts for so long? */
 function isTimed(act: BenchAct, steps: ReadonlyMap<string, Step>): boolean {
-  return RUNS.has(act.kind) || (act.kind === 'confirm' && steps.get(act.stepId)?.timer !== undefined);
+  const confirmed = act.kind === 'confirm' || act.kind === 'look';
+  return RUNS.has(act.kind) || (confirmed && steps.get(act.stepId)?.timer !== undefined);
 }
 
 /**

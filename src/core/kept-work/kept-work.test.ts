@@ -129,4 +129,6 @@ it('what an inspector has to look at is asked once, though the server has asked 
   const once = withDeviceTimes(steps, [act('fill', true)]);
   expect(once.at(-1)?.checks).toEqual(['By the clock of a device only: do fill, 2026-11-10 08:01 UTC']);
   expect(withDeviceTimes(once, [act('fill', true)]).at(-1)?.checks).toHaveLength(1);
+  // A reading that counts for minutes stands on a clock as well.
+  expect(withDeviceTimes(steps, [{ ...act('fill', true), kind: 'look' }]).at(-1)?.checks).toHaveLength(1);
 });
