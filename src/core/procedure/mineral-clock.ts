@@ -73,6 +73,7 @@ export function insulationOf(
 export const sealUntilMs = (mineral: MineralEndPlan, state: InsulationState): number | null =>
   state.phase === 'dry' && state.good !== null ? state.good.atMs + mineral.test.holdsMs : null;
 
+const CUT_IT = 'it does not dry: three readings after heat did not rise. Cut the end back and begin again';
 const NOT_READ = 'say what was read: nothing is sealed on a reading that nobody took';
 
 /** May this step of a mineral-insulated end be confirmed now? What it is not about passes. */
@@ -106,11 +107,11 @@ export function mayConfirmMineral(
         atMs,
         test,
       );
-      if (after.refused !== null) return refuse('insulation', cutWords(after.refused));
-      return ok(null);
+      if (after.refused === null) return ok(null);
+      return refuse('insulation', state.phase === 'cut' ? CUT_IT : after.refused);
     }
     case 'clean':
-      return state.phase === 'cut' ? refuse('insulation', cutWords('it does not dry')) : ok(null);
+      return state.phase === 'cut' ? refuse('insulation', CUT_IT) : ok(null);
     case 'pot':
     case 'fillPot': {
       const may = insulationStep(state, { kind: 'sealed' }, atMs, test);
@@ -130,9 +131,6 @@ export function mayConfirmMineral(
       return ok(null);
   }
 }
-
-const cutWords = (refused: string): string =>
-  `${refused.replace(/: it is cut back first$/, '')}: three readings after heat did not rise. Cut the end back and begin again`;
 
 /** Does it dry? Null while fewer than three readings say nothing yet. */
 export const dries = (state: InsulationState): boolean | null =>
