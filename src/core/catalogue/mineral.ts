@@ -1,16 +1,12 @@
 import { array, number, object, string } from 'yup';
+import { intervalSchema } from '@/core/kernel';
 
 const text = (most: number) => string().trim().min(1).max(most).required();
-export const sheathRange = (most: number) =>
-  object({ min: number().min(0).max(most).required(), max: number().min(0).max(most).required() })
-    .noUnknown()
-    .test('order', 'min: is above max', (v) => !(v.min > v.max))
-    .required();
 
 /** A stripper: for which sheaths, and how far behind the strip mark it grips. mm. */
 export const mineralToolSchema = object({
   id: text(40),
-  sheathMm: sheathRange(100),
+  sheathMm: intervalSchema(100),
   gripOffsetMm: number().min(0).max(2000).required(),
 })
   .noUnknown()
@@ -46,7 +42,7 @@ export const potSchema = object({
   conductors: array().of(number().integer().min(1).max(61).required()).min(1).max(30).required(),
   depthMm: number().min(1).max(400).required(),
   /** How far the sheath stands inside above its bottom, mm. */
-  insideMm: sheathRange(100),
+  insideMm: intervalSchema(100),
   /** Compound that fills it without conductors, mL. */
   volumeMl: number().positive().max(2000).required(),
 })

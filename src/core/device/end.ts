@@ -2,41 +2,26 @@ import type { Family } from '@/core/catalogue';
 import { fail, ok, type IntervalMm, type Problem, type Result } from '@/core/kernel';
 import type { Enclosure } from '@/core/schedule';
 import { coverPasses, type BoltPass } from '@/core/tightening';
-import { PLATE_WORDS, plateSpans, type DeviceOrder, type PlateFigure } from './nameplate';
+import { PLATE_FIGURES, PLATE_WORDS, plateSpans, type DeviceOrder, type PlateFigure } from './nameplate';
 import type { TurnRule } from './turning';
+
+/** What the place asks of a device's plate besides the supply. */
+export type DevicePlace = Pick<Enclosure, 'concept' | 'ip' | 'gasGroup' | 'dustGroup' | 'temperatureClass'>;
 
 /** What of a device with its own clamp is worked out besides its cut: its plate, its turning, its cover. */
 export interface DeviceEndPlan {
   readonly ordered: DeviceOrder;
   readonly plate: Readonly<Record<PlateFigure, IntervalMm>>;
-  /** What its plate must say of protection besides, by the place. */
-  readonly place: readonly string[];
+  readonly place: DevicePlace;
   readonly turn: TurnRule;
   readonly passes: readonly BoltPass[];
   readonly coverToleranceNm: number;
 }
 
-type Ordered = Pick<
-  Enclosure,
-  'orderedV' | 'orderedHz' | 'orderedW' | 'ip' | 'gasGroup' | 'dustGroup' | 'temperatureClass' | 'concept'
+const ORDERED = { volts: 'orderedV', hz: 'orderedHz', watts: 'orderedW' } as const satisfies Record<
+  PlateFigure,
+  keyof Enclosure
 >;
-
-const ORDERED: Readonly<Record<PlateFigure, 'orderedV' | 'orderedHz' | 'orderedW'>> = {
-  volts: 'orderedV',
-  hz: 'orderedHz',
-  watts: 'orderedW',
-};
-
-/** What the plate must say of protection, in words of the place. */
-const placeOf = ({ ip, gasGroup, dustGroup, temperatureClass, concept }: Ordered): string[] => [
-  `Protection IP ${ip} or better`,
-  ...(concept === 'none' ? [] : [`${concept}, certified for this place by its certificate`]),
-  ...(gasGroup === undefined || gasGroup === null ? [] : [`Group ${gasGroup} or better`]),
-  ...(dustGroup === undefined || dustGroup === null ? [] : [`Group ${dustGroup} or better`]),
-  ...(temperatureClass === undefined || temperatureClass === null
-    ? []
-    : [`Temperature class ${temperatureClass} or cooler`]),
-];
 
 /**
  * Plate, turning and cover of a device by its sheet and by what was ordered; null where the family is none. What nobody said of the order is
@@ -44,29 +29,28 @@ const placeOf = ({ ip, gasGroup, dustGroup, temperatureClass, concept }: Ordered
  */
 export function planDeviceEnd(
   { device }: Pick<Family, 'device'>,
-  box: Ordered,
+  box: DevicePlace & Pick<Enclosure, (typeof ORDERED)[PlateFigure]>,
 ): Result<DeviceEndPlan> | null {
   if (device === undefined) return null;
-  const problems: Problem[] = (Object.keys(ORDERED) as PlateFigure[]).flatMap((figure) =>
-    box[ORDERED[figure]] === undefined
-      ? [
-          {
-            path: `enclosure.${ORDERED[figure]}`,
-            message: `nobody said which ${PLATE_WORDS[figure].toLowerCase()} was ordered: its plate is compared with it`,
-          },
-        ]
-      : [],
-  );
-  const passes = coverPasses(device.cover.bolts, device.cover.shape, device.cover.torqueNm);
-  if (!passes.ok) problems.push(...passes.problems);
-  if (problems.length > 0 || !passes.ok) return fail(problems);
-  const ordered = { volts: box.orderedV ?? 0, hz: box.orderedHz ?? 0, watts: box.orderedW ?? 0 };
+  const { bolts, shape, torqueNm, toleranceNm } = device.cover;
+  const passes = coverPasses(bolts, shape, torqueNm);
+  if (!passes.ok) return passes;
+  const { orderedV: volts, orderedHz: hz, orderedW: watts } = box;
+  if (volts === undefined || hz === undefined || watts === undefined)
+    return fail(PLATE_FIGURES.filter((f) => box[ORDERED[f]] === undefined).map(notOrdered));
+  const ordered = { volts, hz, watts };
+  const { concept, ip, gasGroup, dustGroup, temperatureClass } = box;
   return ok({
     ordered,
     plate: plateSpans(ordered, device),
-    place: placeOf(box),
+    place: { concept, ip, gasGroup, dustGroup, temperatureClass },
     turn: device.turn,
     passes: passes.value,
-    coverToleranceNm: device.cover.toleranceNm,
+    coverToleranceNm: toleranceNm,
   });
 }
+
+const notOrdered = (figure: PlateFigure): Problem => ({
+  path: `enclosure.${ORDERED[figure]}`,
+  message: `nobody said which ${PLATE_WORDS[figure].toLowerCase()} was ordered: its plate is compared with it`,
+});

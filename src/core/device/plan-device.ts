@@ -1,6 +1,6 @@
 import { array, number, object, string, type InferType } from 'yup';
-import { deviceSchema, sheathRange } from '@/core/catalogue';
-import { ok, refuse, type Result } from '@/core/kernel';
+import { deviceSchema } from '@/core/catalogue';
+import { fitInRange, intervalSchema, ok, refuse, type RangeFit, type Result } from '@/core/kernel';
 import { coverPasses, type BoltPass } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
 import { comparePlate, type PlateFinding } from './nameplate';
@@ -16,7 +16,7 @@ export const deviceRequestSchema = object({
       /** Packing rings of its clamp, each for a range of diameters. */
       rings: array()
         .of(
-          object({ id: string().trim().min(1).max(40).required(), takesMm: sheathRange(200) })
+          object({ id: string().trim().min(1).max(40).required(), takesMm: intervalSchema(200) })
             .noUnknown()
             .required(),
         )
@@ -35,7 +35,7 @@ export const deviceRequestSchema = object({
   /** Turns of the housing one after another, °, clockwise counted up. */
   turns: array().of(number().min(-720).max(720).required()).max(100).required(),
   /** The cable as it was measured, mm. */
-  cableMm: sheathRange(200),
+  cableMm: intervalSchema(200),
 })
   .noUnknown()
   .required();
@@ -52,6 +52,16 @@ export interface DevicePlan {
   readonly passes: readonly BoltPass[];
 }
 
+const RING_VERDICTS = { fits: 'holds', marginal: 'ask', misfit: 'fails' } as const satisfies Record<
+  RangeFit['verdict'],
+  PlateFinding['verdict']
+>;
+const RING_WORDS: Readonly<Record<RangeFit['verdict'], (id: string, mm: string) => string>> = {
+  fits: (id, mm) => `${id}, ${mm} mm to spare`,
+  marginal: (id, mm) => `${id} takes a part of what it may measure: ${mm} mm over, measure again`,
+  misfit: (id, mm) => `no ring takes it: ${id} misses it by ${mm} mm`,
+};
+
 /** Plate against order, the turns so far, the packing ring of the clamp and the passes of the cover. Refused where the housing is turned too far. */
 export function planDevice({ sheet, ordered, plate, turns, cableMm }: DeviceRequest): Result<DevicePlan> {
   const stands = turned(turns, sheet.turn);
@@ -59,31 +69,19 @@ export function planDevice({ sheet, ordered, plate, turns, cableMm }: DeviceRequ
   const passes = coverPasses(sheet.cover.bolts, sheet.cover.shape, sheet.cover.torqueNm);
   if (!passes.ok) return passes;
   const rings = sheet.rings
-    .map(({ id, takesMm }) => ({
-      id,
-      marginMm: Math.min(cableMm.min - takesMm.min, takesMm.max - cableMm.max),
-      touches: cableMm.max >= takesMm.min && cableMm.min <= takesMm.max,
-    }))
+    .map(({ id, takesMm }) => ({ id, ...fitInRange(takesMm, cableMm) }))
     .sort((a, b) => b.marginMm - a.marginMm);
+  // What fits has room, so it comes first; what may fit misses by less than what does not.
   const [best] = rings;
   if (best === undefined) return refuse('sheet.rings', 'there is no ring');
-  const misses = trimNumber(-best.marginMm, 2);
-  const may = rings.find((r) => r.touches);
-  const ring = best.marginMm >= -1e-9 ? { id: best.id, marginMm: Math.max(0, best.marginMm) } : null;
   const findings = comparePlate(ordered, sheet, plate);
-  const fails = findings.some((f) => f.verdict === 'fails') || (ring === null && may === undefined);
-  const asks = findings.some((f) => f.verdict === 'ask') || (ring === null && may !== undefined);
+  const verdicts = [...findings.map((f) => f.verdict), RING_VERDICTS[best.verdict]];
   return ok({
-    answer: fails ? 'fails' : asks ? 'ask' : 'holds',
+    answer: verdicts.includes('fails') ? 'fails' : verdicts.includes('ask') ? 'ask' : 'holds',
     plate: findings,
     standsAtDeg: stands.value,
-    ring,
-    ringWords:
-      ring !== null
-        ? `${ring.id}, ${trimNumber(ring.marginMm, 2)} mm to spare`
-        : may === undefined
-          ? `no ring takes it: ${best.id} misses it by ${misses} mm`
-          : `${may.id} takes a part of what it may measure: ${trimNumber(-may.marginMm, 2)} mm over, measure again`,
+    ring: best.verdict === 'fits' ? { id: best.id, marginMm: best.marginMm } : null,
+    ringWords: RING_WORDS[best.verdict](best.id, trimNumber(Math.abs(best.marginMm), 2)),
     passes: passes.value,
   });
 }

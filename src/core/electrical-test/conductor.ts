@@ -1,5 +1,5 @@
 import { number, object, string, type InferType } from 'yup';
-import { intervalOf } from './interval';
+import { intervalSchema } from '@/core/kernel';
 
 /**
  * Resistivity at 20 °C, Ω·mm²/m, and the share by which it rises with each kelvin. Source: IEC 60287-1-1, table of materials of conductors,
@@ -19,7 +19,7 @@ export const CONDUCTOR_MATERIALS = Object.keys(CONDUCTORS) as ConductorMaterial[
 export const pathSchema = object({
   material: string().oneOf(CONDUCTOR_MATERIALS).required(),
   areaMm2: number().min(0.05).max(5000).required(),
-  lengthM: intervalOf(100_000),
+  lengthM: intervalSchema(100_000),
   /** Of the conductor while it is measured. */
   tempC: number().min(-60).max(120).required(),
   /** By how much more it may be, as a share: lay of the wires, clamps, joints. */

@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { answerOfTest, deadFinding, found, type TestAnswer, type TestFinding } from './finding';
-import { intervalOf } from './interval';
+import { intervalSchema } from '@/core/kernel';
 
 /**
  * The least voltage of the test and the least resistance by the voltage of the circuit. Source: IEC 60364-6, table of minimum values of insulation
@@ -51,7 +51,7 @@ export const insulationRequestSchema = object({
   /** Somebody, or a barrier with a notice, keeps the far end. */
   farGuarded: boolean().optional(),
   insulation: string().oneOf(INSULATION_KINDS).required(),
-  lengthM: intervalOf(100_000).optional().default(undefined),
+  lengthM: intervalSchema(100_000).optional().default(undefined),
   /** Of the insulation while it is tested. */
   tempC: number().min(-60).max(120).optional(),
   /** Where a sheet says another step than the default, K. */

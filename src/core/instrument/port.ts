@@ -67,6 +67,25 @@ export function shownMm({ text, unit }: Shown): number | null {
   return unit === 'in' ? Math.round(value * 25_400) / 1000 : null;
 }
 
+/**
+ * Hears what an instrument of a kind sends, piece by piece: each whole line as a figure, in the usual unit of its kind where it says none, or as a
+ * refusal.
+ */
+export function hearLines(
+  kind: InstrumentKind,
+  heard: (shown: Result<Shown>) => void,
+): (piece: string) => void {
+  let rest = '';
+  return (piece) => {
+    const cut = wholeLines(rest, piece);
+    rest = cut.rest;
+    for (const line of cut.lines) {
+      const shown = readShown(line);
+      heard(shown.ok ? ok({ ...shown.value, unit: shown.value.unit ?? USUAL_UNIT[kind] }) : shown);
+    }
+  };
+}
+
 /** Cuts what came over a line into whole lines; the rest waits for what comes next. Either line end will do, and one alone. */
 export function wholeLines(
   before: string,

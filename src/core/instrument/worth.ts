@@ -4,8 +4,10 @@ import { plainCode } from './name';
 
 /** What instruments are asked for here. */
 export type MeasuredUnit = 'mm' | 'N·m' | 'MΩ' | '°' | PlateUnit;
-/** What is read off a plate: a figure in print, which no instrument is off by. */
-export type PlateUnit = 'V' | 'Hz' | 'W';
+/** What is read off a plate: a figure in print, with no instrument but the eye, and nothing that it is off by. */
+const PLATE_UNITS = ['V', 'Hz', 'W'] as const;
+export type PlateUnit = (typeof PLATE_UNITS)[number];
+export const isPlateUnit = (unit: MeasuredUnit): unit is PlateUnit => PLATE_UNITS.some((u) => u === unit);
 
 /** What electrical tests are read in. */
 export type TestedUnit = 'Ω' | 'MΩ';

@@ -3,6 +3,7 @@ export * from './capital';
 export * from './drawing';
 export * from './finding';
 export * from './interval';
+export * from './interval-schema';
 export * from './labels';
 export * from './limits';
 export * from './linear-program';

@@ -17,3 +17,17 @@ export function hull(intervals: readonly IntervalMm[]): IntervalMm {
     max: Math.max(...intervals.map((i) => i.max)),
   };
 }
+
+/** What a range says to a measured interval: all of it lies within, some of it, or none; with the least room on either side, mm, less than nothing where it does not fit. */
+export interface RangeFit {
+  readonly verdict: 'fits' | 'marginal' | 'misfit';
+  readonly marginMm: number;
+}
+
+export function fitInRange(range: IntervalMm, measured: IntervalMm): RangeFit {
+  const [low, high] = [toUm(range.min), toUm(range.max)];
+  const [least, most] = [toUm(measured.min), toUm(measured.max)];
+  const margin = Math.min(least - low, high - most);
+  const touches = most >= low && least <= high;
+  return { verdict: margin >= 0 ? 'fits' : touches ? 'marginal' : 'misfit', marginMm: fromUm(margin) };
+}

@@ -1,10 +1,10 @@
 import type { Family, Size } from '@/core/catalogue';
 import type { CutPlan } from '@/core/cut-back';
-import { fail, ok, refuse, type IntervalMm, type Problem, type Result } from '@/core/kernel';
+import { fail, fitInRange, ok, refuse, type IntervalMm, type Problem, type Result } from '@/core/kernel';
 import type { CableType } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import type { InsulationLimits } from './insulation-clock';
-import { compoundMl, fitOf, packsFor } from './kit';
+import { compoundMl, packsFor, testFor } from './kit';
 
 /** What of a mineral-insulated end is worked out besides its cut: pot, compound, strippers, how its insulation is tested. Lengths in mm from the cable end. */
 export interface MineralEndPlan {
@@ -55,7 +55,7 @@ export function planMineralEnd({
   const { pot } = size;
   if (mineral === undefined || pot === undefined) return null;
   const problems: Problem[] = [];
-  const fits = mineral.tools.map((tool) => ({ tool, fit: fitOf(tool.sheathMm, sheathMm) }));
+  const fits = mineral.tools.map((tool) => ({ tool, fit: fitInRange(tool.sheathMm, sheathMm) }));
   const [nearest] = [...fits].sort((a, b) => b.fit.marginMm - a.fit.marginMm);
   const tools = fits.filter(({ fit }) => fit.verdict === 'fits').map(({ tool }) => tool);
   if (tools.length === 0 && nearest !== undefined)
@@ -64,9 +64,7 @@ export function planMineralEnd({
       message: `no stripper of the sheet certainly takes ${span(sheathMm)}: ${nearest.tool.id} misses it by ${trimNumber(-nearest.fit.marginMm, 2)} mm`,
     });
   const { ratedV } = cableType;
-  const test = [...mineral.tests]
-    .sort((a, b) => a.upToV - b.upToV)
-    .find((t) => ratedV !== undefined && ratedV <= t.upToV);
+  const test = testFor(mineral.tests, ratedV);
   if (ratedV === undefined)
     problems.push({
       path: 'cableType.ratedV',
@@ -82,14 +80,8 @@ export function planMineralEnd({
   const stripAtMm = cut.tails.mm;
   const potAtMm = stripAtMm + cut.stub.mm;
   const needMl = compoundMl(
-    { ...pot, size: size.code, sheathMm: size.outerSeal ?? sheathMm },
-    {
-      tag: '',
-      ratedV: test.upToV,
-      conductors: cableType.cores,
-      conductorMm: solidMm(cableType.coreSectionMm2),
-      sheathMm,
-    },
+    pot,
+    { conductors: cableType.cores, conductorMm: solidMm(cableType.coreSectionMm2) },
     mineral.overfillShare,
   );
   const { packs: count, leftMl } = packsFor(needMl, 1, mineral.packMl);

@@ -1,22 +1,8 @@
-import type { IntervalMm } from '@/core/kernel';
+import { fitInRange, type RangeFit } from '@/core/kernel';
 import type { MineralCable, MineralSheet, Pot } from './sheet';
 
-/** What a size says to a measured sheath: all of it lies within, some of it, or none; by how much it is off then, mm. */
-export interface SizeFit {
-  readonly verdict: 'fits' | 'marginal' | 'misfit';
-  /** Least room on either side; less than nothing where it does not fit. mm. */
-  readonly marginMm: number;
-}
-
-export function fitOf(range: IntervalMm, measured: IntervalMm): SizeFit {
-  const marginMm = Math.min(measured.min - range.min, range.max - measured.max);
-  if (marginMm >= 0) return { verdict: 'fits', marginMm };
-  const overlap = Math.min(measured.max, range.max) - Math.max(measured.min, range.min);
-  return { verdict: overlap >= 0 ? 'marginal' : 'misfit', marginMm };
-}
-
 /** A pot that was looked at for a cable. */
-export interface PotFit extends SizeFit {
+export interface PotFit extends RangeFit {
   readonly size: string;
   /** Does it take this number of conductors? */
   readonly takesConductors: boolean;
@@ -26,7 +12,7 @@ export interface PotFit extends SizeFit {
 export const potsFor = ({ pots }: MineralSheet, { sheathMm, conductors }: MineralCable): PotFit[] =>
   pots.map((pot) => {
     const takesConductors = pot.conductors.includes(conductors);
-    const fit = fitOf(pot.sheathMm, sheathMm);
+    const fit = fitInRange(pot.sheathMm, sheathMm);
     return { ...fit, size: pot.size, takesConductors, verdict: takesConductors ? fit.verdict : 'misfit' };
   });
 
@@ -44,7 +30,11 @@ export function choosePot(sheet: MineralSheet, cable: MineralCable): Pot | null 
  * Compound for one end, mL: the pot above the sheath less its conductors, and the overfill. Of the sheath the least that may stand inside, since more
  * compound is needed then; the pot's own volume is spread over its depth.
  */
-export function compoundMl(pot: Pot, cable: MineralCable, overfillShare: number): number {
+export function compoundMl(
+  pot: Pick<Pot, 'depthMm' | 'insideMm' | 'volumeMl'>,
+  cable: Pick<MineralCable, 'conductors' | 'conductorMm'>,
+  overfillShare: number,
+): number {
   const above = pot.depthMm - pot.insideMm.min;
   const cores = (cable.conductors * Math.PI * (cable.conductorMm / 2) ** 2 * above) / 1000;
   const room = (pot.volumeMl * above) / pot.depthMm - cores;
@@ -61,3 +51,9 @@ export function packsFor(
   const packs = each * ends;
   return { packs, leftMl: packs * packMl - mlPerEnd * ends };
 }
+
+/** The first test of a sheet whose rating reaches that of the cable; undefined where the sheet names none, or nobody said what the cable is rated for. */
+export const testFor = (tests: MineralSheet['tests'], ratedV: number | undefined) =>
+  ratedV === undefined
+    ? undefined
+    : [...tests].sort((a, b) => a.upToV - b.upToV).find((t) => ratedV <= t.upToV);

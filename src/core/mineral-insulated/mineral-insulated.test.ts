@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
+import { fitInRange } from '@/core/kernel';
 import {
   choosePot,
   compoundMl,
-  fitOf,
   insulationStep,
   isDrying,
   mineralMarks,
@@ -41,13 +41,13 @@ function after(...acts: readonly (readonly [number, InsulationAct])[]) {
 describe('pot and packs', () => {
   it('fits wholly, may fit, or misses by the figure', () => {
     const range = { min: 5, max: 10 };
-    expect(fitOf(range, { min: 5, max: 10 })).toEqual({ verdict: 'fits', marginMm: 0 });
-    expect(fitOf(range, { min: 9.8, max: 10.1 })).toMatchObject({
+    expect(fitInRange(range, { min: 5, max: 10 })).toEqual({ verdict: 'fits', marginMm: 0 });
+    expect(fitInRange(range, { min: 9.8, max: 10.1 })).toMatchObject({
       verdict: 'marginal',
       marginMm: expect.closeTo(-0.1, 9) as number,
     });
-    expect(fitOf(range, { min: 10.1, max: 10.3 }).verdict).toBe('misfit');
-    expect(fitOf(range, { min: 4.9, max: 10.2 })).toMatchObject({
+    expect(fitInRange(range, { min: 10.1, max: 10.3 }).verdict).toBe('misfit');
+    expect(fitInRange(range, { min: 4.9, max: 10.2 })).toMatchObject({
       verdict: 'marginal',
       marginMm: expect.closeTo(-0.2, 9) as number,
     });

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
-import { refuse, type Result, ok } from '@/core/kernel';
+import { fitInRange, ok, refuse, type Result } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
 import {
   insulationStep,
@@ -8,7 +8,7 @@ import {
   type InsulationAct,
   type InsulationState,
 } from './insulation-clock';
-import { choosePot, compoundMl, fitOf, packsFor, potsFor, type PotFit } from './kit';
+import { choosePot, compoundMl, packsFor, potsFor, testFor, type PotFit } from './kit';
 import { mineralMarks, type MineralMark } from './marks';
 import { mineralCableSchema, mineralSheetSchema } from './sheet';
 
@@ -116,10 +116,10 @@ export function planMineral({ sheet, cable, tool: named, ends }: MineralRequest)
   }
   const tool = sheet.tools.find((t) => t.id === named);
   if (tool === undefined) return refuse('tool', 'is not on this sheet', named);
-  const grips = fitOf(tool.sheathMm, sheathMm);
+  const grips = fitInRange(tool.sheathMm, sheathMm);
   if (grips.verdict !== 'fits')
     return refuse('tool', `${tool.id} does not certainly take ${sheath}: ${size(-grips.marginMm)} off`);
-  const test = [...sheet.tests].sort((a, b) => a.upToV - b.upToV).find((t) => cable.ratedV <= t.upToV);
+  const test = testFor(sheet.tests, cable.ratedV);
   if (test === undefined) return refuse('cable.ratedV', `the sheet names no test for ${cable.ratedV} V`);
   const limits = {
     testV: test.testV,

@@ -1,5 +1,6 @@
 import { array, number, object, string, type InferType } from 'yup';
-import { mineralTestSchema, mineralToolSchema, sheathRange } from '@/core/catalogue';
+import { mineralTestSchema, mineralToolSchema } from '@/core/catalogue';
+import { intervalSchema } from '@/core/kernel';
 
 const text = (most: number) => string().trim().min(1).max(most).required();
 const mm = () => number().min(0).max(2000).required();
@@ -7,11 +8,11 @@ const mm = () => number().min(0).max(2000).required();
 const potSchema = object({
   size: text(20),
   /** Sheath diameters that its bore and its gland take, mm. */
-  sheathMm: sheathRange(100),
+  sheathMm: intervalSchema(100),
   conductors: array().of(number().integer().min(1).max(61).required()).min(1).max(30).required(),
   depthMm: mm(),
   /** How far the sheath stands inside above its bottom, mm. */
-  insideMm: sheathRange(100),
+  insideMm: intervalSchema(100),
   /** Compound that fills it without conductors, mL. */
   volumeMl: number().positive().max(2000).required(),
 })
@@ -51,7 +52,7 @@ export const mineralCableSchema = object({
   /** Diameter of one conductor, mm. */
   conductorMm: number().positive().max(30).required(),
   /** Sheath as it was measured, mm. */
-  sheathMm: sheathRange(100),
+  sheathMm: intervalSchema(100),
 })
   .noUnknown()
   .required();

@@ -43,6 +43,7 @@ function held(acts: BenchAct[], more: Partial<ConfirmCommand> = {}): string {
     tempC: null,
     redo: [],
     measured: command.measured ?? {},
+    ...('instrument' in decided.value.body ? { instrument: decided.value.body.instrument ?? '' } : {}),
   });
   return '';
 }
@@ -85,7 +86,11 @@ it('stops at a plate that differs from the order, figure by figure, and at one t
   );
   expect(held(acts, { measured: { volts: 400, hz: 60, watts: 4000 } })).toMatch(/10 Hz more/);
   expect(held(acts, { measured: { volts: 400, hz: 50 } })).toMatch(/Power on the plate has to be measured/);
-  expect(held(acts, { measured: { volts: 440, hz: 50, watts: 4200 } })).toBe('');
+  // Whatever instrument was last in a hand: a plate is read with none.
+  expect(held(acts, { measured: { volts: 440, hz: 50, watts: 4200 }, instrument: 'Simulated caliper' })).toBe(
+    '',
+  );
+  expect(acts.at(-1)).not.toHaveProperty('instrument');
 });
 
 it('adds up what was turned, and refuses what would take it beyond its limit', () => {

@@ -18,21 +18,25 @@ const INSULATION = 'insulation';
 const lowest = (mohm: number, measuring: Measuring, instrument: string | undefined): number =>
   mohm - halfWidthOf(measuring, instrument, mohm, 'MΩ');
 
+/** Voltage and far end are ticked at both steps, or they pass nothing. */
+const readingAt = (mohm: number, volts: number): InsulationAct => ({
+  kind: 'reading',
+  mohm,
+  volts,
+  farSealed: true,
+});
+
 /** What an event says of the insulation; null where nothing. */
 function insulationAct(
   act: BenchAct,
   { testV }: MineralEndPlan['test'],
   measuring: Measuring,
 ): InsulationAct | null {
-  if (act.fingerprint === null) return null;
   const mohm = act.measured?.[INSULATION];
   switch (act.stepId) {
     case 'insulation':
     case 'insulationAgain':
-      // Voltage and far end were ticked, or it would not be in the record.
-      return mohm === undefined
-        ? null
-        : { kind: 'reading', mohm: lowest(mohm, measuring, act.instrument), volts: testV, farSealed: true };
+      return mohm === undefined ? null : readingAt(lowest(mohm, measuring, act.instrument), testV);
     case 'clean':
       return { kind: 'heated' };
     case 'fillPot':
@@ -42,12 +46,21 @@ function insulationAct(
   }
 }
 
-/** What is left of it when steps are taken back: a pot that was not filled after all, a proof that was none, a reading that counts no more. */
+/**
+ * The end as a step finds it whose turn it is. One from before the seal that comes again on a sealed end means that the end was sent back, by
+ * whatever: the seal, and the reading that it stood on, count no more. A proof that comes again proves the seal anew.
+ */
+function foundBy(stepId: string, state: InsulationState): InsulationState {
+  if (state.phase !== 'sealed' && state.phase !== 'proved') return state;
+  if (BEFORE_SEAL.has(stepId)) return UNTESTED;
+  return stepId === 'insulationAgain' ? { ...state, phase: 'sealed' } : state;
+}
+const BEFORE_SEAL: ReadonlySet<string> = new Set(['clean', 'insulation', 'pot', 'fillPot']);
+
+/** A reading that is taken back counts no more. */
 function takenBack(state: InsulationState, { stepId, redo }: BenchAct): InsulationState {
-  const back = new Set([stepId, ...redo]);
-  if (back.has('fillPot')) return UNTESTED;
-  if (back.has('insulationAgain') && state.phase === 'proved') return { ...state, phase: 'sealed' };
-  const read = back.has('insulation') || back.has('clean');
+  const back = [stepId, ...redo];
+  const read = back.includes('insulation') || back.includes('clean');
   return read && state.phase === 'dry' ? { ...state, phase: 'wet', good: null } : state;
 }
 
@@ -61,7 +74,8 @@ export function insulationOf(
   for (const act of acts) {
     if (act.kind === 'recut') state = UNTESTED;
     else if (act.kind === 'correct') state = takenBack(state, act);
-    else {
+    else if (act.fingerprint !== null) {
+      state = foundBy(act.stepId, state);
       const said = insulationAct(act, mineral.test, measuring);
       if (said !== null) state = insulationStep(state, said, Date.parse(act.at), mineral.test).state;
     }
@@ -74,6 +88,8 @@ export const sealUntilMs = (mineral: MineralEndPlan, state: InsulationState): nu
   state.phase === 'dry' && state.good !== null ? state.good.atMs + mineral.test.holdsMs : null;
 
 const CUT_IT = 'it does not dry: three readings after heat did not rise. Cut the end back and begin again';
+const NOT_SEALED =
+  'by what is known today the pot was not filled on a reading that counts: take its filling back, and begin at the reading';
 const NOT_READ = 'say what was read: nothing is sealed on a reading that nobody took';
 
 /** May this step of a mineral-insulated end be confirmed now? What it is not about passes. */
@@ -85,7 +101,7 @@ export function mayConfirmMineral(
   now: string,
   measuring: Measuring,
 ): Result<null> {
-  const state = insulationOf(mineral, acts, measuring);
+  const state = foundBy(step.id, insulationOf(mineral, acts, measuring));
   const { test } = mineral;
   const atMs = Date.parse(now);
   const mohm = measured[INSULATION];
@@ -101,14 +117,9 @@ export function mayConfirmMineral(
         );
       if (decision === 'dryOut' && good)
         return refuse('decision', `${trimNumber(mohm, 1)} MΩ is enough: there is nothing to dry out`);
-      const after = insulationStep(
-        state,
-        { kind: 'reading', mohm: least, volts: test.testV, farSealed: true },
-        atMs,
-        test,
-      );
-      if (after.refused === null) return ok(null);
-      return refuse('insulation', state.phase === 'cut' ? CUT_IT : after.refused);
+      if (state.phase === 'cut') return refuse('insulation', CUT_IT);
+      const may = insulationStep(state, readingAt(least, test.testV), atMs, test);
+      return may.refused === null ? ok(null) : refuse('insulation', may.refused);
     }
     case 'clean':
       return state.phase === 'cut' ? refuse('insulation', CUT_IT) : ok(null);
@@ -119,14 +130,14 @@ export function mayConfirmMineral(
     }
     case 'insulationAgain': {
       if (mohm === undefined) return refuse(`measured.${INSULATION}`, NOT_READ);
-      const may = insulationStep(
-        state,
-        { kind: 'reading', mohm: lowest(mohm, measuring, instrument), volts: test.testV, farSealed: true },
-        atMs,
-        test,
-      );
+      // Only a seal on a reading that counts can be proved against it.
+      if (state.phase !== 'sealed') return refuse('insulation', NOT_SEALED);
+      const least = lowest(mohm, measuring, instrument);
+      const may = insulationStep(state, readingAt(least, test.testV), atMs, test);
       return may.refused === null ? ok(null) : refuse(`measured.${INSULATION}`, may.refused);
     }
+    case 'sign':
+      return state.phase === 'proved' ? ok(null) : refuse('insulation', NOT_SEALED);
     default:
       return ok(null);
   }

@@ -1,4 +1,5 @@
 import { judge } from '@/core/gland-selection';
+import { worthOf } from '@/core/instrument';
 import { asHeld, decide, replay, type BenchAct, type ConfirmCommand, type Decided } from '@/core/record';
 import { DEMO, demoSize, fitting, MEASURING } from '@/core/testing';
 import { generateSteps, insulationOf, insulationReadings, planTermination, terminationRules } from '.';
@@ -19,7 +20,12 @@ const START = Date.parse('2026-11-24T08:00:00.000Z');
 const at = (minutes: number) => new Date(START + minutes * 60_000).toISOString();
 
 /** What the end says to the step whose turn it is: nothing when it was taken into the record, else why not. */
-function held(acts: BenchAct[], minutes: number, more: Partial<ConfirmCommand> = {}): string {
+function held(
+  acts: BenchAct[],
+  minutes: number,
+  more: Partial<ConfirmCommand> = {},
+  measuring = MEASURING,
+): string {
   const { next } = replay(steps, acts);
   if (next === null) throw new Error('all is done');
   const command = { ...asHeld(next), measured: {}, again: {}, ...more };
@@ -30,8 +36,8 @@ function held(acts: BenchAct[], minutes: number, more: Partial<ConfirmCommand> =
       stale: false,
       provisional: [],
       secondPerson: false,
-      measuring: MEASURING,
-      rules: terminationRules(plan, 50, MEASURING),
+      measuring,
+      rules: terminationRules(plan, 50, measuring),
     },
     command,
     { id: null, name: 'fitter' },
@@ -179,5 +185,43 @@ describe('the insulation at the bench', () => {
     // A pot that was not filled after all stands on no reading.
     acts.push(other('correct', 23, ['fillPot', 'stage.entry', 'stage.outerSeal', 'insulationAgain']));
     expect(held(acts, 24)).toMatch(/no good reading: test it first/);
+  });
+
+  it('proves nothing on a seal whose reading counts no more once the register says what its tester is worth', () => {
+    const acts = until('insulationAgain');
+    // ± 90 %: the 800 MΩ that it was filled on may have been 80.
+    const worse = { ...MEASURING, worth: worthOf([{ code: 'IT-3', uncertainty: '± 90 %' }]) };
+    const named = acts.map((a) => (a.stepId === 'insulation' ? { ...a, instrument: 'IT-3' } : a));
+    for (const mohm of [5, 9000])
+      expect(held(named, 20, { measured: { insulation: mohm }, instrument: 'IT-3' }, worse)).toMatch(
+        /the pot was not filled on a reading that counts/,
+      );
+    expect(held(acts, 20, { measured: { insulation: 9000 } })).toBe('');
+    expect(
+      held(
+        acts.map((a) => (a.stepId === 'insulation' ? { ...a, instrument: 'IT-3' } : a)),
+        21,
+        {},
+        worse,
+      ),
+    ).toMatch(/the pot was not filled on a reading that counts/);
+    expect(held(acts, 21)).toBe('');
+  });
+
+  it('begins anew on a sealed end that was sent back by whatever, and counts nothing of before', () => {
+    const acts = until('insulationAgain');
+    // Not a correction: another plan whose steps come again from the cut on.
+    const again = acts.map((a) => ({
+      ...a,
+      fingerprint: a.stepId === 'safe' ? a.fingerprint : `old ${a.stepId}`,
+    }));
+    expect(replay(steps, again).next?.id).toBe('parts');
+    until('insulation', 30, again);
+    expect(insulationOf(mineral, again, MEASURING)).toMatchObject({ good: null });
+    expect(read(again, 31, 700)).toBe('');
+    until('fillPot', 32, again);
+    expect(held(again, 40)).toBe('');
+    until('sign', 41, again);
+    expect(insulationOf(mineral, again, MEASURING).phase).toBe('proved');
   });
 });

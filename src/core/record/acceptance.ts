@@ -1,4 +1,4 @@
-import { halfWidthOf, type MeasuredUnit, type Measuring } from '@/core/instrument';
+import { halfWidthOf, isPlateUnit, type MeasuredUnit, type Measuring } from '@/core/instrument';
 import { trimNumber } from '@/core/units';
 import type { Acceptance } from './step';
 
@@ -9,6 +9,10 @@ export interface ReadTwice {
 }
 
 export const unitOf = ({ unit }: Acceptance): MeasuredUnit => unit ?? 'mm';
+
+/** Is all that is asked for read off a plate, with no instrument? */
+export const isReadOffPlate = (accepts: readonly Acceptance[]): boolean =>
+  accepts.every((a) => isPlateUnit(unitOf(a)));
 
 const LARGEST: Readonly<Record<MeasuredUnit, number>> = {
   mm: 5000,

@@ -12,7 +12,7 @@ import { fail, ok, refuse, type Result } from '@/core/kernel';
 import type { BenchAct } from './act';
 import { readIn, type EventBody, type EventKind, type MixRecord } from './event-body';
 import { MOST_PHOTOS } from '@/core/photo';
-import { refusalOf } from './acceptance';
+import { isReadOffPlate, refusalOf } from './acceptance';
 import { isHoldPoint, mustTick, type Acceptance, type LookDecision, type Step } from './step';
 import { replay, sentBackBy } from './work';
 
@@ -176,7 +176,9 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
     worked.some((a) => samePerson({ id: a.person, name: a.actor }, actor) || answersFor(a, actor))
   )
     return refuse('actor', 'this job asks for a signature by another person than the fitter', actor.name);
-  const measuredAnything = kind === 'mix' || measured.value.some((m) => readIn(m) !== null);
+  const byInstrument =
+    kind === 'mix' ||
+    (!isReadOffPlate(step.value.accepts ?? []) && measured.value.some((m) => readIn(m) !== null));
   return ok({
     kind: kind === 'look' || kind === 'sign' || kind === 'mix' ? kind : 'confirm',
     stepId: step.value.id,
@@ -189,7 +191,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
       ...(measured.value.length > 0 ? { measured: measured.value } : {}),
       ...(checked.value.length > 0 ? { checked: checked.value } : {}),
       ...(photos.value.length > 0 ? { photos: photos.value } : {}),
-      ...(measuredAnything ? named(command.instrument ?? '') : {}),
+      ...(byInstrument ? named(command.instrument ?? '') : {}),
     },
   });
 }

@@ -1,7 +1,7 @@
 'use client';
 import Stack from '@mui/material/Stack';
 import { shownMm, type Measuring, type Shown } from '@/core/instrument';
-import { asksAgain, refusalOf, unitOf, type Acceptance } from '@/core/record';
+import { asksAgain, isReadOffPlate, refusalOf, unitOf, type Acceptance } from '@/core/record';
 import { trimNumber } from '@/core/units';
 import { readNumber } from '../common/read-number';
 import { Tray, type HandKind } from '../devices/Tray';
@@ -98,10 +98,6 @@ function spanOf(accept: Acceptance): string {
   return `${trimNumber(min, 2)}–${trimNumber(max, 2)} ${unitOf(accept)}`;
 }
 
-/** Is all of it read off a plate, with nothing but the eye? */
-const onPlate = (accepts: readonly Acceptance[]): boolean =>
-  accepts.every((a) => unitOf(a) === 'V' || unitOf(a) === 'Hz' || unitOf(a) === 'W');
-
 /** What is measured with, for instance. */
 function placeholderOf(accepts: readonly Acceptance[]): string {
   if (accepts.some((a) => unitOf(a) === 'N·m')) return 'torque wrench 3';
@@ -143,7 +139,7 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
           <Stack key={key} sx={{ gap: 1.25 }}>
             <PadField
               name={`measured-${key}`}
-              label={`${label}, as ${onPlate([accept]) ? 'read' : 'measured'}${needed === undefined ? '' : ' (needed)'}`}
+              label={`${label}, as ${isReadOffPlate([accept]) ? 'read' : 'measured'}${needed === undefined ? '' : ' (needed)'}`}
               unit={unit}
               error={out(accept, typed.first[key], measuring, instrument) !== null}
               help={
@@ -172,7 +168,7 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
           </Stack>
         );
       })}
-      {onPlate(accepts) ? null : (
+      {isReadOffPlate(accepts) ? null : (
         <PadField
           name="instrument"
           label="Measured with"

@@ -1,11 +1,4 @@
-import {
-  readShown,
-  USUAL_UNIT,
-  wholeLines,
-  type InstrumentKind,
-  type InstrumentPort,
-  type Shown,
-} from '@/core/instrument';
+import { hearLines, type InstrumentKind, type InstrumentPort, type Shown } from '@/core/instrument';
 import { ok, refuse, type Result } from '@/core/kernel';
 
 /** As much of the browser's Bluetooth as is used here. */
@@ -104,7 +97,7 @@ export const radioPortOf = (
   name: 'instrument by radio',
   listen: (heard) => {
     const decoder = new TextDecoder();
-    let rest = '';
+    const hear = hearLines(kind, heard);
     const changed = () => {
       const { value } = characteristic;
       if (value === undefined) return;
@@ -112,12 +105,7 @@ export const radioPortOf = (
         heard(sensedTemperature(value));
         return;
       }
-      const cut = wholeLines(rest, decoder.decode(value, { stream: true }));
-      rest = cut.rest;
-      for (const line of cut.lines) {
-        const shown = readShown(line);
-        heard(shown.ok ? ok({ ...shown.value, unit: shown.value.unit ?? USUAL_UNIT[kind] }) : shown);
-      }
+      hear(decoder.decode(value, { stream: true }));
     };
     const gone = () => ended('it is out of reach');
     const failed = (error: unknown) => ended(error instanceof Error ? error.message : 'it does not answer');

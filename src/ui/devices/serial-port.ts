@@ -1,10 +1,4 @@
-import {
-  readShown,
-  USUAL_UNIT,
-  wholeLines,
-  type InstrumentKind,
-  type InstrumentPort,
-} from '@/core/instrument';
+import { hearLines, type InstrumentKind, type InstrumentPort } from '@/core/instrument';
 
 /** As much of a serial port of the browser as is used here. */
 export interface SerialPortLike {
@@ -36,20 +30,11 @@ export const portOf = (
   listen: (heard) => {
     const reader = port.readable?.getReader();
     const decoder = new TextDecoder();
-    let rest = '';
+    const hear = hearLines(kind, heard);
     const listen = async (): Promise<void> => {
       if (reader === undefined) throw new Error('nothing can be read from it');
       for (let piece = await reader.read(); !piece.done; piece = await reader.read()) {
-        const cut = wholeLines(rest, decoder.decode(piece.value, { stream: true }));
-        rest = cut.rest;
-        for (const line of cut.lines) {
-          const shown = readShown(line);
-          heard(
-            shown.ok
-              ? { ok: true, value: { ...shown.value, unit: shown.value.unit ?? USUAL_UNIT[kind] } }
-              : shown,
-          );
-        }
+        hear(decoder.decode(piece.value, { stream: true }));
       }
     };
     listen().then(

@@ -1,9 +1,28 @@
-import { PLATE_FIGURES, PLATE_UNITS, PLATE_WORDS, turnSpan, type DeviceEndPlan } from '@/core/device';
+import {
+  PLATE_FIGURES,
+  PLATE_UNITS,
+  PLATE_WORDS,
+  turnSpan,
+  type DeviceEndPlan,
+  type DevicePlace,
+} from '@/core/device';
 import type { Acceptance, StepDraft } from '@/core/record';
 import { trimNumber } from '@/core/units';
 import type { TerminationPlan } from '../termination-plan';
 
 const WRONG = 'this is not the device that was ordered: stop';
+
+const known = <T>(value: T | null | undefined, words: (v: T) => string): string[] =>
+  value === null || value === undefined ? [] : [words(value)];
+
+/** What the plate must say of protection, by the place. What nobody knows of the place is asked for where the size is chosen. */
+const placeChecks = ({ concept, ip, gasGroup, dustGroup, temperatureClass }: DevicePlace): string[] => [
+  `Protection IP ${ip} or better`,
+  ...(concept === 'none' ? [] : [`${concept}, certified for this place by its certificate`]),
+  ...known(gasGroup, (group) => `Group ${group} or better`),
+  ...known(dustGroup, (group) => `Group ${group} or better`),
+  ...known(temperatureClass, (t) => `Temperature class ${t} or cooler`),
+];
 
 /** The plate of the device against its order, figure by figure: a mismatch stops. */
 const nameplate = (device: DeviceEndPlan): StepDraft => ({
@@ -24,7 +43,7 @@ const nameplate = (device: DeviceEndPlan): StepDraft => ({
     under: `less: ${WRONG}`,
     needed: 'as ordered',
   })),
-  checks: [...device.place, 'Plate readable, and of this very device'],
+  checks: [...placeChecks(device.place), 'Plate readable, and of this very device'],
   decisions: ['device'],
 });
 

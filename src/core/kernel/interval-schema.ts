@@ -1,7 +1,7 @@
 import { number, object } from 'yup';
 
 /** From … to, both known, the second no less than the first. */
-export const intervalOf = (most: number) =>
+export const intervalSchema = (most: number) =>
   object({ min: number().min(0).max(most).required(), max: number().min(0).max(most).required() })
     .noUnknown()
     .test(
