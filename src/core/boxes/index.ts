@@ -1,2 +1,3 @@
 export * from './entry-code';
+export * from './made-for';
 export * from './templates';

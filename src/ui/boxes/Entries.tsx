@@ -5,13 +5,14 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
-import { readEntries, readHole } from '@/core/boxes';
+import { MADE_FOR, madeFor, readEntries, readHole, withMadeFor } from '@/core/boxes';
 import type { Problem } from '@/core/kernel';
 import type { Entry } from '@/core/schedule';
 import type { BoxView } from '@/core/termination-view';
 import { readNumber } from '../common/read-number';
 import { useSend } from '../data/use-send';
 import { Acts } from '../kit-of-parts/Acts';
+import { Choice } from '../kit-of-parts/Choice';
 import { DataTable } from '../kit-of-parts/DataTable';
 import { Problems } from '../kit-of-parts/Problems';
 import { Section } from '../kit-of-parts/Section';
@@ -26,6 +27,8 @@ interface Props {
   readonly box: BoxView;
 }
 
+const MADE_FOR_WORDS = new Map(MADE_FOR);
+
 /** Every hole with its thread, its wall, and who has it; and more of them in a line. */
 export function Entries({ job, box }: Props) {
   const send = useSend();
@@ -39,6 +42,7 @@ export function Entries({ job, box }: Props) {
             <TableRow>
               <TableCell>Entry</TableCell>
               <TableCell>Hole</TableCell>
+              <TableCell>Made for</TableCell>
               <TableCell>Wall</TableCell>
               <TableCell>Chamfer</TableCell>
               <TableCell>Taken by</TableCell>
@@ -68,6 +72,7 @@ export function Entries({ job, box }: Props) {
                     {e.entry.label}
                   </TableCell>
                   <TableCell>{e.hole}</TableCell>
+                  <TableCell>{MADE_FOR_WORDS.get(madeFor(e.entry))}</TableCell>
                   <TableCell>{e.entry.wallMm} mm</TableCell>
                   <TableCell>{e.entry.chamferMm} mm</TableCell>
                   <TableCell>
@@ -198,6 +203,7 @@ const holeText = ({ thread, holeMm }: Entry): string =>
 
 function EditEntry({ entry, busy, onKeep, onClose }: EditProps) {
   const [hole, setHole] = useState(holeText(entry));
+  const [made, setMade] = useState(madeFor(entry));
   const [wall, setWall] = useState(String(entry.wallMm));
   const [chamfer, setChamfer] = useState(String(entry.chamferMm));
   const [wrong, setWrong] = useState<readonly Problem[]>([]);
@@ -207,7 +213,7 @@ function EditEntry({ entry, busy, onKeep, onClose }: EditProps) {
     if (!read.ok) setWrong(read.problems);
     else if (Number.isNaN(wallMm) || Number.isNaN(chamferMm))
       setWrong([{ path: 'wall', message: 'The wall and its chamfer are numbers of mm.' }]);
-    else onKeep({ ...entry, ...read.value, wallMm, chamferMm });
+    else onKeep(withMadeFor({ ...entry, ...read.value, wallMm, chamferMm }, made));
   };
   const named = (what: string) => ({ htmlInput: { 'aria-label': `${what} of ${entry.label}` } });
   return (
@@ -222,6 +228,15 @@ function EditEntry({ entry, busy, onKeep, onClose }: EditProps) {
           slotProps={named('Hole')}
           sx={{ width: 140 }}
           autoFocus
+        />
+      </TableCell>
+      <TableCell>
+        <Choice
+          label={`${entry.label} is made for`}
+          options={MADE_FOR}
+          value={made}
+          onChange={setMade}
+          width={220}
         />
       </TableCell>
       <TableCell>
