@@ -9,6 +9,7 @@ export * from './construction-refusal';
 export * from './criteria';
 export * from './end-stop-fit';
 export * from './corrosion';
+export * from './engagement';
 export * from './entry-fit';
 export * from './finding';
 export * from './joint';

@@ -1,6 +1,7 @@
 import { threadName } from '@/core/catalogue';
 import type { Wording } from '@/core/kernel';
-import type { EngagementCases, ThreadCases } from '../entry-fit';
+import type { EngagementCases } from '../engagement';
+import type { ThreadCases } from '../entry-fit';
 import type { JointName } from '../joint';
 import { ACCESSORY_WORDS, tenths } from './small-words';
 
