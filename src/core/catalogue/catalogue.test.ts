@@ -1,6 +1,14 @@
 import demo from '../../../examples/catalogue/demo.json';
 import { DEMO } from '@/core/testing';
-import { sheetsInForce, inForce, missingForProcedure, purposeOf, readCatalogue, type CatalogueFile } from '.';
+import {
+  hasOwnFigures,
+  sheetsInForce,
+  inForce,
+  missingForProcedure,
+  purposeOf,
+  readCatalogue,
+  type CatalogueFile,
+} from '.';
 
 type Json = Record<string, unknown>;
 const copy = (): CatalogueFile => structuredClone(demo) as unknown as CatalogueFile;
@@ -15,6 +23,11 @@ describe('the demo catalogue', () => {
   const read = readCatalogue(demo);
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   const { families, adaptors } = read.value;
+
+  it('are typed in whole where a sheet has a pot or a plate', () => {
+    const whole = inForce(families).filter(hasOwnFigures);
+    expect(whole.map((f) => f.code)).toEqual(['MS4', 'DC6']);
+  });
 
   it('has fourteen families of six to nine sizes, one of them in two revisions', () => {
     expect([...new Set(families.map((f) => f.code))]).toHaveLength(14);

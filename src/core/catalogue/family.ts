@@ -184,6 +184,12 @@ const PURPOSE_OF: Readonly<Record<ProcedureKind, (size: Pick<Size, 'chamber'>) =
 export const purposeOfSize = (family: Pick<Family, 'procedureKind'>, size: Pick<Size, 'chamber'>): Purpose =>
   PURPOSE_OF[family.procedureKind](size);
 
+/** Whether the sheet's rules are mostly not in a table of sizes (pots, plates), so that a new revision of it is typed in whole. */
+export const hasOwnFigures = (family: Family): boolean =>
+  family.mineral !== undefined ||
+  family.device !== undefined ||
+  family.sizes.some((s) => s.pot !== undefined);
+
 /** What a family is kept under in lists: a barrier when any of its sizes is one. */
 export function purposeOf(family: Family): Purpose {
   const purposes = family.sizes.map((size) => purposeOfSize(family, size));

@@ -57,3 +57,16 @@ it('names what is not said of a type, and nothing once it is', () => {
   expect(cableTypeSchema.isValidSync(full)).toBe(true);
   expect(typeGaps(full)).toEqual([]);
 });
+
+it('draws a mineral-insulated cable as bare conductors in a sheath of metal', () => {
+  const mineral = cableSection({
+    ...TYPE,
+    armour: 'none',
+    innerSheath: false,
+    construction: 'mineralInsulated',
+  });
+  expect(mineral.rings.map((r) => r.layer)).toEqual(['cores', 'metalSheath']);
+  expect(mineral.bare).toBe(true);
+  expect(mineral.conductorMm).toBeCloseTo(Math.sqrt(25 / Math.PI) * 1.07, 1);
+  expect(cableSection(TYPE).bare).toBe(false);
+});

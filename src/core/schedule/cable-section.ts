@@ -2,7 +2,7 @@ import type { CableType } from './cable-type';
 
 /** One ring of a cable's section, from its inside to its outside; mm. */
 export interface SectionRing {
-  readonly layer: 'jacket' | 'armour' | 'bedding' | 'cores';
+  readonly layer: 'jacket' | 'armour' | 'metalSheath' | 'bedding' | 'cores';
   readonly insideMm: number;
   readonly outsideMm: number;
 }
@@ -10,6 +10,10 @@ export interface SectionRing {
 export interface CableSection {
   readonly rings: readonly SectionRing[];
   readonly cores: readonly { readonly x: number; readonly y: number; readonly r: number }[];
+  /** Radius of the conductor in each core, mm. */
+  readonly conductorMm: number;
+  /** Conductors lie bare in their insulation, and no core has one of its own. */
+  readonly bare: boolean;
   readonly outerMm: number;
 }
 
@@ -46,8 +50,7 @@ export function cableSection(type: CableType): CableSection {
   };
   const armoured = type.armour !== 'none';
   const mineral = type.construction === 'mineralInsulated';
-  // Its sheath is of metal, as an armour is.
-  if (mineral) add('armour', type.outerSheathThicknessMm ?? METAL_SHEATH_MM, nominal?.outerSheath);
+  if (mineral) add('metalSheath', type.outerSheathThicknessMm ?? METAL_SHEATH_MM, nominal?.outerSheath);
   else if (type.innerSheath || !armoured)
     add(
       'bedding',
@@ -62,7 +65,7 @@ export function cableSection(type: CableType): CableSection {
     );
   if (armoured && type.jacketed)
     add('jacket', type.outerSheathThicknessMm ?? SHEATH_MM, nominal?.outerSheath);
-  return { rings, cores: laid.cores, outerMm: radius * 2 };
+  return { rings, cores: laid.cores, conductorMm: conductor / 2, bare: mineral, outerMm: radius * 2 };
 }
 
 /** Cores of one radius in rings about the middle, none over another. */

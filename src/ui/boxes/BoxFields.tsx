@@ -113,18 +113,18 @@ export function BoxFields({ control, fixedTag }: Props) {
           <FormNumber
             control={control}
             name="box.orderedHz"
-            label="Frequency"
+            label="Ordered frequency"
             unit="Hz"
             empty={undefined}
-            width={130}
+            width={150}
           />
           <FormNumber
             control={control}
             name="box.orderedW"
-            label="Power"
+            label="Ordered power"
             unit="W"
             empty={undefined}
-            width={130}
+            width={150}
           />
           <One control={control} name="box.wallEarthed" label="The wall carries the earth" options={YES_NO} />
           <Maybe

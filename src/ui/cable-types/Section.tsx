@@ -1,13 +1,14 @@
 import { ARMOUR_NAMES } from '@/core/catalogue';
 import { cableSection, type CableType, type SectionRing } from '@/core/schedule';
 
+const COPPER = 'var(--ac-amber)';
 const FILL: Readonly<Record<SectionRing['layer'], string>> = {
   jacket: 'var(--mui-palette-text-primary)',
   armour: 'var(--mui-palette-text-secondary)',
+  metalSheath: 'var(--mui-palette-text-secondary)',
   bedding: 'var(--mui-palette-divider)',
   cores: 'var(--mui-palette-background-default)',
 };
-const COPPER = 'var(--ac-amber)';
 
 /** A cable's section as large as its layers make it beside one another; no diameter is taken from it. */
 export function CableSectionDrawing({
@@ -17,7 +18,9 @@ export function CableSectionDrawing({
   readonly type: CableType;
   readonly size?: number;
 }) {
-  const { rings, cores, outerMm } = cableSection(type);
+  const { rings, cores, conductorMm, bare, outerMm } = cableSection(type);
+  const fillOf = ({ layer }: SectionRing) =>
+    layer === 'metalSheath' && type.armourMaterial === 'copper' ? COPPER : FILL[layer];
   const r = outerMm / 2 + 0.5;
   return (
     <svg
@@ -31,22 +34,24 @@ export function CableSectionDrawing({
         <circle
           key={ring.layer}
           r={ring.outsideMm / 2}
-          fill={FILL[ring.layer]}
+          fill={fillOf(ring)}
           stroke="var(--mui-palette-text-primary)"
           strokeWidth={r / 120}
         />
       ))}
       {cores.map((c) => (
         <g key={`${c.x} ${c.y}`}>
-          <circle
-            cx={c.x}
-            cy={c.y}
-            r={c.r}
-            fill="var(--mui-palette-background-paper)"
-            stroke="var(--mui-palette-text-primary)"
-            strokeWidth={r / 120}
-          />
-          <circle cx={c.x} cy={c.y} r={Math.sqrt(type.coreSectionMm2 / Math.PI) * 1.07} fill={COPPER} />
+          {bare ? null : (
+            <circle
+              cx={c.x}
+              cy={c.y}
+              r={c.r}
+              fill="var(--mui-palette-background-paper)"
+              stroke="var(--mui-palette-text-primary)"
+              strokeWidth={r / 120}
+            />
+          )}
+          <circle cx={c.x} cy={c.y} r={conductorMm} fill={COPPER} />
         </g>
       ))}
     </svg>

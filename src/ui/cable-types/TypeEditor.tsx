@@ -105,7 +105,7 @@ export function TypeEditor({ job, view, onClose }: Props) {
               {view === null ? (
                 <FormText control={control} name="code" label="Code in the job" width={200} maxLength={40} />
               ) : null}
-              <FormText control={control} name="title" label="What it is" width={300} maxLength={120} />
+              <FormText control={control} name="title" label="What it is" width={420} maxLength={120} />
             </Acts>
             <Acts top>
               <FormNumber control={control} name="cores" label="Cores" width={90} />
@@ -197,7 +197,7 @@ function OwnConstruction({ control }: PartProps) {
       value={field.value ?? ''}
       onChange={(c) => field.onChange(c === '' ? undefined : c)}
       error={fieldState.error?.message}
-      width={270}
+      width={310}
     />
   );
 }
@@ -205,6 +205,7 @@ function OwnConstruction({ control }: PartProps) {
 function Armour({ control }: PartProps) {
   const armour = useController({ control, name: 'armour' }).field;
   const material = useController({ control, name: 'armourMaterial' }).field;
+  const mineral = useWatch({ control, name: 'construction' }) === 'mineralInsulated';
   return (
     <>
       <Choice
@@ -215,7 +216,7 @@ function Armour({ control }: PartProps) {
         width={150}
       />
       <Choice
-        label="Armour of"
+        label={mineral ? 'Metal sheath of' : 'Armour of'}
         options={[['', 'not known yet'], ...MATERIALS.map((m) => [m, MATERIAL_WORDS[m]] as const)]}
         value={material.value ?? ''}
         onChange={(m) => material.onChange(m === '' ? undefined : m)}

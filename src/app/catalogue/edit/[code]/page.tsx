@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
+import { hasOwnFigures } from '@/core/catalogue';
 import { look } from '../../../for-pages';
 import { FamilyEditor } from '@/ui/catalogue/editor/FamilyEditor';
 import { TopBar } from '@/ui/shell/TopBar';
@@ -16,6 +17,8 @@ export default async function EditFamily({ params }: { readonly params: Promise<
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/catalogue" />;
   const found = catalogue.value.families.find((f) => f.family.code === code);
   if (!found) notFound();
+  if (hasOwnFigures(found.family))
+    redirect(`/catalogue/type/family?${new URLSearchParams({ like: code }).toString()}`);
   return (
     <div className={styles.shell}>
       <TopBar job={null} />
