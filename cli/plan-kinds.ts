@@ -27,6 +27,7 @@ export const KIND_NAMES = [
   'live-cap',
   'mineral',
   'device',
+  'coupler',
 ] as const;
 export type KindName = (typeof KIND_NAMES)[number];
 
@@ -53,6 +54,7 @@ const LOAD: Readonly<Record<KindName, () => Promise<Kind>>> = {
   insulation: async () => (await import('./kinds/electrical-test')).insulationKind,
   pinmap: async () => (await import('./kinds/pin-map')).pinMapKind,
   'live-cap': async () => (await import('./kinds/pin-map')).liveCapKind,
+  coupler: async () => (await import('./kinds/coupler')).couplerKind,
   device: async () => (await import('./kinds/device')).deviceKind,
   mineral: async () => (await import('./kinds/mineral-insulated')).mineralKind,
 };

@@ -7,6 +7,8 @@ const run = (args: string[], input?: string) =>
   spawnSync(process.execPath, ['scripts/plan.mjs', ...args], {
     encoding: 'utf8',
     input,
+    // An answer about every size of the catalogue is longer than what is taken by default.
+    maxBuffer: 16 * 1024 * 1024,
     env: { ...process.env, NODE_OPTIONS: '' },
   });
 

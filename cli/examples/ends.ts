@@ -1,3 +1,5 @@
+import { COUPLER_EXAMPLE } from './coupler';
+
 /** One half of an in-line joint, its insert by a sheet of our own. */
 const IN_LINE_END = (tag: string, map: readonly (readonly [core: string, position: string])[]) => ({
   tag,
@@ -71,6 +73,7 @@ export const END_EXAMPLES: Readonly<Record<string, unknown>> = {
       { act: 'capOff', by: 'fitter', at: '2026-11-24T07:24:00Z' },
     ],
   },
+  coupler: COUPLER_EXAMPLE,
   device: {
     sheet: {
       supplyToleranceShare: 0.1,

@@ -30,6 +30,7 @@ export function missingForProcedure(family: Family): Problem[] {
   missingStages(family, miss);
   missingSeal(family, miss);
   missingMineral(family, miss);
+  missingCoupler(family, miss);
   if (family.procedureKind === 'ownClamp' && family.device === undefined)
     miss('device', 'nothing says how its housing turns and its cover closes');
   if (!family.parts.some((p) => p.slideOn !== undefined)) miss('parts', 'no part says when it slides on');
@@ -54,6 +55,7 @@ const ENTRY_COMES: Readonly<Record<ProcedureKind, 'first' | 'afterTheClamp' | 'd
   plugIn: 'first',
   mineralSeal: 'first',
   ownClamp: 'device',
+  coupler: 'device',
 };
 
 function missingStages(family: Family, miss: Miss): void {
@@ -94,6 +96,32 @@ function missingSeal(family: Family, miss: Miss): void {
     miss('seal.cureAfter', 'the cure would begin before the compound is in');
 }
 
+/** A coupler takes screened trailing cable only, and has a ladder, gaskets and stems of its own. */
+function missingCoupler({ procedureKind, cutKind, accepts, coupler, sizes }: Family, miss: Miss): void {
+  if (procedureKind !== 'coupler') return;
+  if (cutKind !== 'ladder') miss('cutKind', 'the cores of a coupler are cut back by a ladder');
+  if (accepts.construction !== 'screenedTrailing')
+    miss('accepts.construction', 'a coupler of this kind takes screened trailing cable and no other');
+  if (coupler === undefined) return miss('coupler', 'nothing says how its cores are cut back and closed');
+  const { gap, joint, contacts } = coupler;
+  if (gap.tapedMm < gap.openMm) miss('coupler.gap.tapedMm', 'less is taped than may stay open');
+  if (Math.min(...gap.tapeWidthsMm) > gap.openMm)
+    miss('coupler.gap.tapeWidthsMm', 'no tape is as narrow as the least gap that is taped');
+  if (!contacts.some((c) => c.use === 'phase')) miss('coupler.contacts', 'no contact is for a phase');
+  sizes.forEach(({ coupler: size, outerSeal }, i) => {
+    if (size === undefined) return miss(`sizes[${i}].coupler`, 'no gaskets and no stem');
+    const { entrance, screwsAtMm, holdMm, stemDepthMm, screwTorqueNm } = size;
+    if (outerSeal?.max !== entrance.lastMm || outerSeal.min !== entrance.firstMm - entrance.stepMm)
+      miss(`sizes[${i}].outerSeal`, 'is not what the bores of its entrance take');
+    if ((joint === 'setScrews') !== screwsAtMm.length > 0)
+      miss(`sizes[${i}].coupler.screwsAtMm`, 'set screws and the way the stem is joined do not agree');
+    if (joint === 'setScrews' && screwTorqueNm === undefined)
+      miss(`sizes[${i}].coupler.screwTorqueNm`, 'nothing says how tight its set screws are');
+    if (Math.max(0, ...screwsAtMm) + holdMm > stemDepthMm)
+      miss(`sizes[${i}].coupler.holdMm`, 'the stem is not as deep as its screws ask for');
+  });
+}
+
 /** A seal for mineral-insulated cable takes that construction only, and has a sheet of its own. */
 function missingMineral({ procedureKind, cutKind, accepts, mineral }: Family, miss: Miss): void {
   if (procedureKind !== 'mineralSeal') return;
@@ -128,7 +156,7 @@ function missingCutFigures(family: Family, size: Size, i: number, miss: Miss): v
     miss(`sizes[${i}].insert`, 'no figures for the contact insert');
   if (family.cutKind === 'mineral' && size.pot === undefined)
     miss(`sizes[${i}].pot`, 'no figures for the pot');
-  if (['unarmoured', 'mineral'].includes(family.cutKind) && size.outerSeal === undefined)
+  if (['unarmoured', 'mineral', 'ladder'].includes(family.cutKind) && size.outerSeal === undefined)
     miss(`sizes[${i}].outerSeal`, 'nothing holds the cable');
 }
 

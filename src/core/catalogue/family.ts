@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
+import { couplerSchema } from './coupler';
 import { deviceSchema } from './device';
 import { mineralSealSchema } from './mineral';
 import { partSchema } from './part';
@@ -146,6 +147,8 @@ export const familySchema = object({
   mineral: mineralSealSchema.optional().default(undefined),
   /** Present where it is the clamp of a device itself. */
   device: deviceSchema.optional().default(undefined),
+  /** Present where it is a coupler on a screened trailing cable. */
+  coupler: couplerSchema.optional().default(undefined),
   cautions: array().of(string().min(3).max(240).required()).required(),
   sizes: array().of(sizeSchema).min(1).max(60).required(),
 })
@@ -156,8 +159,9 @@ export const familySchema = object({
 export type Family = InferType<typeof familySchema>;
 export type Certificate = InferType<typeof certificateSchema>;
 
-/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body, seals the powder of a mineral-insulated cable, or is a device's own clamp. */
-export type Purpose = 'plain' | 'barrier' | 'sealingFitting' | 'plugIn' | 'mineralSeal' | 'ownClamp';
+/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body, seals the powder of a mineral-insulated cable, is a device's own clamp, or a coupler. */
+export type Purpose =
+  'plain' | 'barrier' | 'sealingFitting' | 'plugIn' | 'mineralSeal' | 'ownClamp' | 'coupler';
 
 export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   plain: 'gland without a barrier',
@@ -166,6 +170,7 @@ export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   plugIn: 'plug-in gland body',
   mineralSeal: 'seal for mineral-insulated cable',
   ownClamp: 'device with its own clamp',
+  coupler: 'coupler for a trailing cable',
 };
 
 const byChamber = ({ chamber }: Pick<Size, 'chamber'>): Purpose =>
@@ -178,16 +183,18 @@ const PURPOSE_OF: Readonly<Record<ProcedureKind, (size: Pick<Size, 'chamber'>) =
   plugIn: () => 'plugIn',
   mineralSeal: () => 'mineralSeal',
   ownClamp: () => 'ownClamp',
+  coupler: () => 'coupler',
 };
 
 /** What one size does inside the cable: a size without a chamber is no barrier, whatever its family has besides. */
 export const purposeOfSize = (family: Pick<Family, 'procedureKind'>, size: Pick<Size, 'chamber'>): Purpose =>
   PURPOSE_OF[family.procedureKind](size);
 
-/** Whether the sheet's rules are mostly not in a table of sizes (pots, plates), so that a new revision of it is typed in whole. */
+/** Whether the sheet's rules are mostly not in a table of sizes (pots, plates, ladders), so that a new revision of it is typed in whole. */
 export const hasOwnFigures = (family: Family): boolean =>
   family.mineral !== undefined ||
   family.device !== undefined ||
+  family.coupler !== undefined ||
   family.sizes.some((s) => s.pot !== undefined);
 
 /** What a family is kept under in lists: a barrier when any of its sizes is one. */

@@ -7,6 +7,7 @@ export * from './family-diff';
 export * from './field-words';
 export * from './frame-sheet';
 export * from './seal-sheets';
+export * from './coupler';
 export * from './device';
 export * from './mineral';
 export * from './part';

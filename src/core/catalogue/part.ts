@@ -24,6 +24,10 @@ export const PART_ROLES = [
   'potCap',
   'packingRing',
   'clampPlate',
+  'gasket',
+  'casting',
+  'tube',
+  'coupling',
 ] as const;
 export type PartRole = (typeof PART_ROLES)[number];
 

@@ -1,4 +1,5 @@
 import { array, mixed, number, object, string, type InferType } from 'yup';
+import { couplerSizeSchema } from './coupler';
 import { potSchema } from './mineral';
 import { printedRangeSchema } from './range';
 import { stageMethodSchema } from './stage';
@@ -52,6 +53,8 @@ export const chamberSchema = object({
   boreMm: length().required(),
   lengthMm: length().required(),
   volumeMl: number().min(0).max(5000).required(),
+  /** Of that, what stays air above the compound, mL; nothing when left out. */
+  airMl: number().min(0).max(5000).optional(),
   maxCores: number().integer().min(1).max(400).required(),
   maxOverCoresMm: length().required(),
   /** Farthest that compound may stand up the cores beyond the chamber's mouth. */
@@ -108,6 +111,7 @@ export const sizeSchema = object({
   sealingCut: sealingCutSchema.optional().default(undefined),
   insert: insertSchema.optional().default(undefined),
   pot: potSchema.optional().default(undefined),
+  coupler: couplerSizeSchema.optional().default(undefined),
   /** Across flats and across corners of the largest hexagon, mm. */
   hexFlatsMm: length().required(),
   hexCornersMm: length().required(),

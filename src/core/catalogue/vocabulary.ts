@@ -23,11 +23,12 @@ export const ARMOUR_NAMES: Readonly<Record<ArmourKind, string>> = {
 };
 
 /** Constructions that only families made for them take; any other cable is told by its armour and its sheaths. */
-export const CONSTRUCTIONS = ['mineralInsulated'] as const;
+export const CONSTRUCTIONS = ['mineralInsulated', 'screenedTrailing'] as const;
 export type Construction = (typeof CONSTRUCTIONS)[number];
 
 export const CONSTRUCTION_WORDS: Readonly<Record<Construction, string>> = {
   mineralInsulated: 'mineral-insulated with a metal sheath',
+  screenedTrailing: 'trailing cable with screened phases',
 };
 
 /** Faces of a clamping ring. A plain ring has one face, `plain`. */
@@ -88,6 +89,7 @@ export const PROCEDURE_KINDS = [
   'plugIn',
   'mineralSeal',
   'ownClamp',
+  'coupler',
 ] as const;
 export type ProcedureKind = (typeof PROCEDURE_KINDS)[number];
 
@@ -100,5 +102,6 @@ export const CUT_KINDS = [
   'sealingFitting',
   'plugIn',
   'mineral',
+  'ladder',
 ] as const;
 export type CutKind = (typeof CUT_KINDS)[number];

@@ -108,11 +108,12 @@ export function planSeal(input: SealInput): Result<SealPlan> | null {
   if (core === null)
     return refuse('core', 'one core is not measured: the room between the cores is not known');
   const coresMl = (cableType.cores * Math.PI * core.interval.min ** 2 * chamber.lengthMm) / 4000;
-  const netMl = chamber.volumeMl - coresMl;
+  const { airMl = 0 } = chamber;
+  const netMl = chamber.volumeMl - airMl - coresMl;
   if (netMl <= 0)
     return refuse(
       'core',
-      `${cableType.cores} cores of ${trimNumber(core.interval.min, 1)} mm fill ${trimNumber(coresMl, 1)} mL, the chamber holds ${trimNumber(chamber.volumeMl, 1)} mL: no room for compound`,
+      `${cableType.cores} cores of ${trimNumber(core.interval.min, 1)} mm fill ${trimNumber(coresMl, 1)} mL, the chamber holds ${trimNumber(chamber.volumeMl - airMl, 1)} mL${airMl > 0 ? ' below its air' : ''}: no room for compound`,
     );
   const exactMl = netMl * (1 + family.seal.allowanceShare);
   const { stickMm } = compound;
@@ -138,6 +139,7 @@ export function planSeal(input: SealInput): Result<SealPlan> | null {
     cautions: compound.cautions,
     workings: [
       { label: 'chamber', ml: chamber.volumeMl },
+      ...(airMl > 0 ? [{ label: 'air that stays above the compound', ml: -airMl }] : []),
       {
         label: `${cableType.cores} cores along ${trimNumber(chamber.lengthMm, 1)} mm, at their thinnest`,
         ml: -coresMl,

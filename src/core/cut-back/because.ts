@@ -21,7 +21,7 @@ const GUARDS: Readonly<Record<'outer' | 'inner' | 'armour' | 'strip', (i: Termin
   strip: () => [],
 };
 
-type Length = 'tails' | 'stub' | 'armour' | 'first' | 'second' | 'strip';
+type Length = 'tails' | 'stub' | 'armour' | 'first' | 'second' | 'strip' | 'ladder';
 
 /** Lengths that lie between the cable end and each mark, and the guard of its blade. */
 const MARKS: Readonly<
@@ -34,6 +34,10 @@ const MARKS: Readonly<
   innerSheath: { lengths: ['tails'], guard: 'inner' },
   cores: { lengths: ['strip'], guard: 'strip' },
   secondInner: { lengths: ['tails', 'second'], guard: 'inner' },
+  earthCores: { lengths: ['ladder'], guard: 'strip' },
+  pilotCores: { lengths: ['ladder'], guard: 'strip' },
+  screen: { lengths: ['ladder'], guard: 'strip' },
+  semiconducting: { lengths: ['ladder'], guard: 'strip' },
 };
 
 const LENGTHS: Readonly<Record<Length, (at: Located) => readonly string[]>> = {
@@ -55,6 +59,7 @@ const LENGTHS: Readonly<Record<Length, (at: Located) => readonly string[]>> = {
   first: (at) => [`${at.size}.sealingCut.firstJacketMm`],
   second: (at) => [`${at.size}.sealingCut.secondInnerMm`],
   strip: (at) => [`${at.size}.insert`],
+  ladder: (at) => [`${at.family}.coupler.ladder`, 'cableType.earthCores', 'cableType.pilotCores'],
 };
 
 /** Paths, in the request, of the figures that a mark and its blade stand on. */

@@ -4,6 +4,9 @@ import type { NoFigures, Said } from '@/core/kernel';
 export type ThicknessSource =
   'datasheet' | 'overArmour' | 'laidUpCores' | 'innerSheath' | 'innerSheathAndArmour';
 
+/** What lies under a rung of a phase, and no blade may mark. */
+export type LadderLayer = 'semiconducting' | 'insulation' | 'conductor';
+
 /** What a sheath lies on, and a blade must not reach. */
 export type Under = 'cores' | 'armour';
 
@@ -30,6 +33,7 @@ export interface GuardCases {
   snipsHeldFlat: NoFigures;
   bySection: NoFigures;
   bySheet: NoFigures;
+  neverUnder: { readonly layer: LadderLayer };
 }
 export type GuardCase = Said<GuardCases>;
 
@@ -53,6 +57,10 @@ export const TOOL_IDS = [
   'sawRoundCrown',
   'wireStripper',
   'mineralStripper',
+  'coreShears',
+  'screenShears',
+  'layerScorer',
+  'insulationStripper',
 ] as const;
 export type ToolId = (typeof TOOL_IDS)[number];
 
@@ -72,11 +80,19 @@ export const MARK_IDS = [
   'innerSheath',
   'cores',
   'secondInner',
+  'earthCores',
+  'pilotCores',
+  'screen',
+  'semiconducting',
 ] as const;
 export type MarkId = (typeof MARK_IDS)[number];
 
 /** What the outermost cut takes off, by the cable: only the sheath of an unarmoured one has no other name. */
 export type OuterCut = 'sheath' | 'outerSheath' | 'jacket' | 'metalSheath';
+
+/** Rungs of a cut-back ladder: the phase from its end to the jacket, then earth and pilot cores from the jacket's edge. */
+export const LADDER_RUNGS = ['bare', 'insulation', 'semiconducting', 'screened', 'earth', 'pilot'] as const;
+export type LadderRungId = (typeof LADDER_RUNGS)[number];
 
 /** A length on the way from the armour stop to the terminal. mm. */
 export interface CutWorking {
@@ -92,6 +108,7 @@ export interface CutWorking {
     | 'bendSlack'
     | 'spare'
     | 'insertAtLeast'
-    | 'insertAtMost';
+    | 'insertAtMost'
+    | LadderRungId;
   readonly mm: number;
 }

@@ -6,7 +6,8 @@ import { trimNumber, type LengthUnit } from '@/core/units';
 import { armourWindow, checkArmourLength } from './armour-length';
 import { coreTails, farthest, type CoreTail } from './core-tails';
 import type { CutInput } from './cut-input';
-import type { CutWorking } from './cut-cases';
+import type { CutWorking, LadderRungId } from './cut-cases';
+import { planLadder } from './ladder';
 import { marksOf, type CutMark } from './marks';
 import { roundJointly, type Span } from './round-marks';
 import { throughLength } from './through-length';
@@ -21,6 +22,11 @@ export interface CutLength {
   readonly maxMm: number;
 }
 
+/** One rung of a ladder; the phase's add up to the jacket's mark. */
+export interface LadderRung extends CutLength {
+  readonly id: LadderRungId;
+}
+
 export interface Cut {
   readonly kind: CutKind;
   readonly tails: CutLength;
@@ -32,6 +38,8 @@ export interface Cut {
   readonly jacketed: boolean;
   /** Insulation off the core ends, where the gland settles it. */
   readonly strip: CutLength | null;
+  /** The rungs of each core, where a sheet cuts them back by a ladder; left out for any other. */
+  readonly ladder?: readonly LadderRung[];
   /** Tails core by core, where terminals differ. */
   readonly coreTails: readonly CoreTail[];
   /** In cutting order. */
@@ -66,6 +74,7 @@ interface Lengths {
  * terminal cannot be reached, when the parts would not meet, or when no division of the rule lies in a tolerance.
  */
 export function planCut(input: CutInput): Result<Cut> {
+  if (input.family.cutKind === 'ladder') return planLadder(input);
   const lengths = lengthsOf(input);
   if (!lengths.ok) return lengths;
   const { tails, stub, armour, first, second, strip, farthestMm, workings } = lengths.value;
@@ -200,6 +209,8 @@ function lengthsOf(input: CutInput): Result<Lengths> {
       if (pot === undefined) return refuse('pot', `${size.code} gives no figures for its pot`);
       return ok({ ...level, stub: window('stub', pot.insideMm.min, pot.insideMm.max) });
     }
+    case 'ladder':
+      throw new Error('a ladder is planned by itself');
     case 'unarmoured':
       return size.chamber
         ? ok(level)

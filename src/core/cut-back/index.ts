@@ -5,6 +5,8 @@ export * from './cut-cases';
 export * from './cut-input';
 export * from './cut-plan';
 export * from './depth-guard';
+export * from './ladder';
+export * from './mark-text';
 export * from './marks';
 export * from './round-marks';
 export * from './strip-drawing';

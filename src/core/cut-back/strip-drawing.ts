@@ -1,6 +1,6 @@
 import { rectangle, type Drawing, type DrawingItem } from '@/core/kernel';
 import type { CutPlan } from './words';
-import { markText } from './stripped-end-drawing';
+import { markText } from './mark-text';
 
 /**
  * The strip that is laid along the cable: drawing units are real millimetres, so a renderer must print it at 1:1. Tiled into pieces

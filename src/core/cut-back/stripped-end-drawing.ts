@@ -8,8 +8,9 @@ import {
   type Pattern,
   type Role,
 } from '@/core/kernel';
-import { formatInchFraction, trimNumber, type LengthUnit } from '@/core/units';
 import type { ArmourKind } from '@/core/catalogue';
+import { ladderDrawing } from './ladder-drawing';
+import { markText } from './mark-text';
 import type { CutPlan } from './words';
 
 export interface StrippedEnd {
@@ -44,10 +45,6 @@ const COVER: Readonly<Record<ArmourKind, string>> = {
   corrugated: 'jacket',
   none: 'sheath',
 };
-
-/** A mark in the cut's own unit, as the fitter's rule shows it. */
-export const markText = (mm: number, unit: LengthUnit): string =>
-  unit === 'mm' ? trimNumber(mm, 1) : formatInchFraction(mm, 32);
 
 /** Where the layers end along the drawing, in drawing units from its left edge. */
 interface Stations {
@@ -89,6 +86,8 @@ function stationsOf(end: StrippedEnd, width: number): Stations {
  */
 export function strippedEndDrawing(end: StrippedEnd, width: number): Drawing {
   const { cut } = end;
+  if (cut.ladder !== undefined)
+    return ladderDrawing({ cut: { ...cut, ladder: cut.ladder }, outerMm: end.outerMm }, width);
   const at = stationsOf(end, width);
   const { scale } = at;
   const half = (end.outerMm * scale) / 2;

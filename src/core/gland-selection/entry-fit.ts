@@ -83,8 +83,8 @@ export function fitEntry(place: Place, family: Family, size: Size, parts: Parts)
   };
   if (entry.kind === 'clearance') add(throughHole(place, size, parts.accessories));
   else if (entry.thread && sameThread(entry.thread, gland))
-    add(entry.ownClamp === true ? OWN_PART : direct(place, size, parts.accessories));
-  const adapted = entry.kind === 'threaded' && entry.ownClamp !== true;
+    add(isOwnPart(entry) ? OWN_PART : direct(place, size, parts.accessories));
+  const adapted = entry.kind === 'threaded' && !isOwnPart(entry);
   for (const adaptor of adapted ? parts.adaptors : []) {
     if (entry.thread === null || !sameThread(adaptor.male, entry.thread)) continue;
     if (!sameThread(adaptor.female, gland)) continue;
@@ -130,6 +130,9 @@ const glandMale = ({ entry }: Size): PlannedJoint['male'] => ({
   undercutMm: entry.undercutMm,
   turns: entry.taperedTurns,
 });
+
+/** Is nothing screwed into it: a clamp has come with its device, or a coupler mates? */
+const isOwnPart = ({ ownClamp, coupler }: Entry): boolean => ownClamp === true || coupler === true;
 
 /** A clamp that belongs to the device has come in it: nothing is screwed in, and nothing lies under its shoulder. */
 const OWN_PART: Way = {

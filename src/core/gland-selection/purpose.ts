@@ -14,7 +14,13 @@ export function fillingVerdict(outcome: BarrierOutcome, purpose: Purpose): Verdi
 
 /** Why a kind of gland does not compete: the entry is made for a plug-in body or is not, or what it does inside the cable is not asked for. */
 export type NotCalledFor =
-  'entryForPlugIn' | 'entryNotForPlugIn' | 'entryOwnClamp' | 'entryNoClamp' | Purpose;
+  | 'entryForPlugIn'
+  | 'entryNotForPlugIn'
+  | 'entryOwnClamp'
+  | 'entryNoClamp'
+  | 'entryForCoupler'
+  | 'entryNotForCoupler'
+  | Purpose;
 
 /**
  * Why a kind of gland does not compete at a termination although it might fit: a barrier everywhere is not a saving. Null when the
@@ -23,6 +29,8 @@ export type NotCalledFor =
 export function notCalledFor(outcome: BarrierOutcome, purpose: Purpose, entry: Entry): NotCalledFor | null {
   if (entry.ownClamp === true && purpose !== 'ownClamp') return 'entryOwnClamp';
   if (purpose === 'ownClamp') return entry.ownClamp === true ? null : 'entryNoClamp';
+  if (entry.coupler === true && purpose !== 'coupler') return 'entryForCoupler';
+  if (purpose === 'coupler') return entry.coupler === true ? null : 'entryNotForCoupler';
   if (entry.plugIn === true && purpose !== 'plugIn') return 'entryForPlugIn';
   if (purpose === 'plugIn') return entry.plugIn === true ? null : 'entryNotForPlugIn';
   // Only cables of its construction fit it, and for them there is nothing else.

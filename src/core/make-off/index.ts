@@ -1,3 +1,4 @@
+export * from './coupler-section';
 export * from './exploded-drawing';
 export * from './gland-section';
 export * from './gland-shape';

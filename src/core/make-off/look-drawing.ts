@@ -1,4 +1,4 @@
-import type { Drawing, DrawingItem, Point, Role } from '@/core/kernel';
+import { rectangle, type Drawing, type DrawingItem, type Point, type Role } from '@/core/kernel';
 import type { LookDecision } from '@/core/record';
 
 // What is seen at a look, drawn once as each decision means it. Sketches of a face, not to scale: what counts is what differs between them.
@@ -83,6 +83,25 @@ function housing(away: number): readonly DrawingItem[] {
   ];
 }
 
+/** A phase seen from its side, its stem on the left: the gap between stem and insulation, bare or filled. */
+function phaseEnd(gap: number, wrong: readonly Point[], filled = false): readonly DrawingItem[] {
+  const bar = (role: Role, x1: number, x2: number, half: number): DrawingItem => ({
+    kind: 'polygon',
+    role,
+    points: rectangle(x1, MIDDLE - half, x2 - x1, half * 2),
+  });
+  const mouth = 56 - gap;
+  return [
+    bar('conductor', 20, 60, 7),
+    bar('metal', 4, mouth, 13),
+    ...(filled ? [bar('outerSheath', mouth, 56, 16)] : []),
+    bar('core0', 56, 92, 16),
+    bar('outerSheath', 92, 104, 18),
+    bar('armour', 104, 118, 20),
+    ...wrong.map(ringed),
+  ];
+}
+
 const STANDING = new Set([2, 3, 11]);
 const GAP = new Set([4, 5, 6, 7]);
 
@@ -121,6 +140,11 @@ const FACES: Readonly<
   },
   stands: { items: housing(0), words: 'Its entry where the cable comes from' },
   turnOn: { items: housing(Math.PI / 2), words: 'Its entry elsewhere' },
+  smooth: { items: phaseEnd(0, []), words: 'No step, no scratch, no dust on any phase' },
+  rubAgain: { items: phaseEnd(0, [{ x: 74, y: 44 }]), words: 'A step, a dent or a scratch is felt' },
+  gapHolds: { items: phaseEnd(3, []), words: 'Stem close up to the insulation on every phase' },
+  gapTaped: { items: phaseEnd(12, [], true), words: 'Filled up to the insulation, none on it' },
+  trimmed: { items: phaseEnd(26, [{ x: 41, y: 60 }]), words: 'Too wide for tape' },
 };
 
 /** The face as a decision means it, with what to see in words. */

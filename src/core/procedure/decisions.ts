@@ -49,6 +49,10 @@ export function figuresOf(plan: Undecided): Map<string, string> {
     const drawn = passes.map((p) => [p.torqueNm, p.order]);
     all.push(['device', [ordered, plate, place, turn, drawn, coverToleranceNm]]);
   }
+  if (plan.coupler) {
+    const { sheet: _, entrance, relief, ...rest } = plan.coupler;
+    all.push(['coupler', [entrance.part, entrance.boreMm, relief.part, relief.boreMm, rest]]);
+  }
   return new Map(all.map(([id, value]) => [id, canonicalJson(value)]));
 }
 
@@ -95,6 +99,14 @@ function wordsOf(plan: Undecided, unit: LengthUnit): Omit<Decision, 'figures'>[]
       id: 'device',
       label: 'Device',
       value: `ordered ${trimNumber(ordered.volts, 1)} V, ${trimNumber(ordered.hz, 1)} Hz, ${trimNumber(ordered.watts, 1)} W; turned ${trimNumber(turn.limitDeg, 0)}° at most; cover in ${passes.length} passes to ${trimNumber(passes.at(-1)?.torqueNm ?? 0, 1)} N·m`,
+    });
+  }
+  if (plan.coupler) {
+    const { entrance, relief, gap, stemDepthMm, leastInStemMm, joint } = plan.coupler;
+    decisions.push({
+      id: 'coupler',
+      label: 'Coupler',
+      value: `gaskets of ${trimNumber(entrance.boreMm, 1)} and ${trimNumber(relief.boreMm, 1)} mm; ${joint === 'solder' ? 'soldered' : 'set screws'}, ${trimNumber(leastInStemMm, 1)} to ${trimNumber(stemDepthMm, 1)} mm in the stem; gap ${trimNumber(gap.openMm, 1)} mm open, ${trimNumber(gap.tapedMm, 1)} mm with tape`,
     });
   }
   const { coreTails = [], strip = null } = plan.cut ?? {};

@@ -1,7 +1,10 @@
 import { entryStageOf, type Family, type ProcedureKind } from '@/core/catalogue';
+import type { CouplerEndPlan } from '@/core/coupler';
+import type { Mark } from '@/core/cut-back';
 import type { DeviceEndPlan } from '@/core/device';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { StagePlan } from '@/core/tightening';
+import { beforeLadderCut, ladderSteps } from './steps/coupler';
 import { cutStep } from './steps/cut';
 import { afterClamp, beforeClamp } from './steps/device';
 import { clampSteps, endStopStep, insertStep, lookStep, onThreadStep } from './steps/make-off';
@@ -24,7 +27,7 @@ export function generateSteps(plan: TerminationPlan, family: Family): Step[] {
   return chainSteps(settled, LOOSE, [
     ...preparation(plan),
     ...BEFORE_CUTS[family.procedureKind](plan),
-    ...before.map((mark) => cutStep(mark, plan)),
+    ...before.flatMap((mark) => [...beforeCut(mark, before, plan), cutStep(mark, plan)]),
     ...stageByStage(plan, family),
     ...(plan.slideOn.some((s) => s.role === 'shroud') ? [shroudStep(plan)] : []),
     ...BEFORE_SIGNING[family.procedureKind](plan),
@@ -50,6 +53,17 @@ const ofDevice =
     return steps(plan.device, plan);
   };
 
+const ofCoupler =
+  (steps: (coupler: CouplerEndPlan, plan: TerminationPlan) => StepDraft[]): Drafts =>
+  (plan) => {
+    if (plan.coupler === undefined) throw new Error('a coupler is planned with its stem and its tubes');
+    return steps(plan.coupler, plan);
+  };
+
+/** What lies between two cuts. */
+const beforeCut = (mark: Mark, marks: readonly Mark[], { coupler, cut }: TerminationPlan): StepDraft[] =>
+  coupler === undefined ? [] : beforeLadderCut(coupler, mark, marks, cut?.unit ?? 'mm');
+
 /** What each kind of procedure does before the first cut. */
 const BEFORE_CUTS: Readonly<Record<ProcedureKind, Drafts>> = {
   entryFirst: nothing,
@@ -58,6 +72,7 @@ const BEFORE_CUTS: Readonly<Record<ProcedureKind, Drafts>> = {
   plugIn: nothing,
   mineralSeal: ofPot((mineral, plan) => [mineralMarksStep(mineral, plan.cut?.unit ?? 'mm')]),
   ownClamp: ofDevice(beforeClamp),
+  coupler: nothing,
 };
 
 /** What each kind of procedure proves before it is signed. */
@@ -68,6 +83,7 @@ const BEFORE_SIGNING: Readonly<Record<ProcedureKind, Drafts>> = {
   plugIn: nothing,
   mineralSeal: ofPot((mineral) => [insulationAgainStep(mineral)]),
   ownClamp: ofDevice(afterClamp),
+  coupler: nothing,
 };
 
 /** What each kind of procedure does before the first stage of its sheet. */
@@ -78,6 +94,7 @@ const BEFORE_STAGES: Readonly<Record<ProcedureKind, Drafts>> = {
   plugIn: (plan) => [insertStep(plan)],
   mineralSeal: ofPot(potSteps),
   ownClamp: nothing,
+  coupler: ofCoupler((coupler, plan) => ladderSteps(coupler, plan.cut?.unit ?? 'mm')),
 };
 
 /** The stages in the order of the sheet, each with what belongs before and after it. */

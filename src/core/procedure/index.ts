@@ -3,6 +3,7 @@ export * from './compound-clock';
 export * from './decisions';
 export * from './device-turning';
 export * from './generate-steps';
+export * from './coupler-rules';
 export * from './mineral-clock';
 export * from './plan-drawings';
 export * from './plan-termination';

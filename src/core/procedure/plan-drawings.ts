@@ -1,6 +1,6 @@
 import { strippedEndDrawing } from '@/core/cut-back';
 import type { Drawing } from '@/core/kernel';
-import { explodedDrawing, glandSection, type CableInGland } from '@/core/make-off';
+import { couplerSection, explodedDrawing, glandSection, type CableInGland } from '@/core/make-off';
 import type { TerminationPlan } from './termination-plan';
 
 /** The drawings of a plan: the stripped end to scale, the parts on the cable in their order, the closed gland. */
@@ -41,6 +41,8 @@ export function drawPlan(
     case 'closed':
       return cut === null || plan.gland.parts.length === 0
         ? null
-        : glandSection(plan.gland, cableInGland(plan), highlight, width);
+        : plan.coupler === undefined
+          ? glandSection(plan.gland, cableInGland(plan), highlight, width)
+          : couplerSection(plan.gland, plan.diameters.outerMm, highlight, width);
   }
 }

@@ -1,7 +1,7 @@
-import { hashOf, hashOnce } from '@/core/kernel';
+import { hashOf, hashOnce, type IntervalMm } from '@/core/kernel';
 import type { Accessory, Compound, Family } from '@/core/catalogue';
 import { missingForProcedure, threadName } from '@/core/catalogue';
-import { CUT_BACK_RULES, cutWords, overArmourMaxMm, planCut } from '@/core/cut-back';
+import { CUT_BACK_RULES, cutWords, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
 import { COMPOUND_CURE_RULES, planSeal, type SealPlan } from '@/core/compound-cure';
 import {
   ACCESSORY_WORDS,
@@ -16,10 +16,12 @@ import {
   type TerminationInput,
 } from '@/core/gland-selection';
 import { glandShape, slideOnList } from '@/core/make-off';
+import { planCouplerEnd, type CouplerEndPlan } from '@/core/coupler';
 import { planDeviceEnd } from '@/core/device';
 import { planMineralEnd, type MineralEndPlan } from '@/core/mineral-insulated';
-import { isFlameproof, profileFigures, type CodeProfile } from '@/core/schedule';
+import { isFlameproof, profileFigures, type CableType, type CodeProfile } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES } from '@/core/tightening';
+import { trimNumber } from '@/core/units';
 import { decisionsOf } from './decisions';
 import { PLAN_VERSION, type PlanPart, type PlanRequest, type TerminationPlan } from './termination-plan';
 
@@ -111,7 +113,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
   const seal = planSeal({
     family,
     size,
-    cableType: input.cableType,
+    cableType: inChamber(input.cableType),
     core: input.core,
     compounds: compoundsOf(request, family),
     wanted: request.compound ?? null,
@@ -119,7 +121,8 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
   const device = planDeviceEnd(family, input.enclosure);
   // Nobody is led to a blade by a device whose order nobody knows.
   const led = planOnly.length === 0 && (device === null || device.ok);
-  const worded = led && cut.ok ? cutWords(cut.value) : null;
+  const laddered = cut.ok ? planCouplerOf(input, candidate, outerSheath.interval, cutWords(cut.value)) : null;
+  const worded = led && cut.ok && (laddered === null || laddered.ok) ? cutWords(cut.value) : null;
   const mineral =
     worded === null
       ? null
@@ -154,15 +157,17 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     sealRefusal: [seal, mineral].flatMap((s) => (s === null || s.ok ? [] : s.problems)),
     ...(mineral?.ok ? { mineral: mineral.value } : {}),
     ...(device?.ok ? { device: device.value } : {}),
+    ...(laddered?.ok ? { coupler: laddered.value } : {}),
     gland: glandShape(family, size),
     parts: [
       ...partsOf(candidate),
       ...(seal?.ok ? packParts(seal.value) : []),
       ...(mineral?.ok ? potParts(mineral.value) : []),
+      ...(laddered?.ok ? couplerParts(laddered.value) : []),
     ],
     // A sheet that is not complete leads nobody to a blade.
     cut: worded,
-    cutRefusal: [cut, device].flatMap((c) => (c === null || c.ok ? [] : c.problems)),
+    cutRefusal: [cut, device, laddered].flatMap((c) => (c === null || c.ok ? [] : c.problems)),
     diameters: {
       outerMm: outerSheath.mean,
       overArmourMm:
@@ -180,6 +185,17 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
   };
   return { ...base, decisions: decisionsOf(base, request.unit) };
 }
+
+const planCouplerOf = (
+  { cableType, core }: TerminationInput,
+  { family, size }: Candidate,
+  jacketMm: IntervalMm,
+  cut: CutPlan,
+) => planCouplerEnd({ family, size, cableType, jacketMm, coreMm: core?.interval ?? null, cut });
+
+/** Cores that fill a chamber: of a trailing cable its phases only, since the others are thinner, and the less lies in it the more it takes. */
+const inChamber = (cableType: CableType): CableType =>
+  cableType.phaseColours === undefined ? cableType : { ...cableType, cores: cableType.phaseColours.length };
 
 const accessoryWords = (a: Accessory): string =>
   `${a.partNumber} ${ACCESSORY_WORDS[a.kind]}, ${a.thicknessMm} mm`;
@@ -217,6 +233,19 @@ const packParts = (seal: SealPlan): PlanPart[] =>
     name: `${seal.product}, ${p.ml} mL`,
     quantity: p.count,
   }));
+
+const couplerParts = ({ entrance, relief }: CouplerEndPlan): PlanPart[] => [
+  {
+    part: entrance.part,
+    kind: 'accessory',
+    name: `entrance gasket, bore ${trimNumber(entrance.boreMm, 1)} mm`,
+  },
+  {
+    part: relief.part,
+    kind: 'accessory',
+    name: `gasket of the strain relief, bore ${trimNumber(relief.boreMm, 1)} mm`,
+  },
+];
 
 const potParts = ({ packs: { part, ml, count } }: MineralEndPlan): PlanPart[] => [
   { part, kind: 'compound', name: `compound for the pot, ${ml} mL`, quantity: count },

@@ -4,6 +4,7 @@ import type { CutPlan, Terminal } from '@/core/cut-back';
 import type { EndStopRule, TerminationInput, Verdict } from '@/core/gland-selection';
 import type { Problem } from '@/core/kernel';
 import type { GlandShape, SlideOnItem } from '@/core/make-off';
+import type { CouplerEndPlan } from '@/core/coupler';
 import type { DeviceEndPlan } from '@/core/device';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { StagePlan } from '@/core/tightening';
@@ -71,6 +72,8 @@ export interface TerminationPlan {
   readonly mineral?: MineralEndPlan;
   /** Plate, turning and cover of a device with its own clamp; left out for any other. What stands in its way is among `cutRefusal`. */
   readonly device?: DeviceEndPlan;
+  /** Gaskets, stem, tape and tubes of a coupler's end; left out for any other. What stands in its way is among `cutRefusal`. */
+  readonly coupler?: CouplerEndPlan;
   /** The gland's own outline, for the drawings. */
   readonly gland: GlandShape;
   /** Everything to be drawn from the store. */

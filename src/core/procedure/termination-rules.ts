@@ -3,21 +3,34 @@ import type { Measuring } from '@/core/instrument';
 import { ok, refuse } from '@/core/kernel';
 import type { SubjectRules } from '@/core/record';
 import { compoundClock, mayFill, mayMix, mayOpen } from './compound-clock';
+import { mayConfirmCoupler } from './coupler-rules';
 import { mayTurn } from './device-turning';
 import { mayConfirmMineral } from './mineral-clock';
 import type { TerminationPlan } from './termination-plan';
+
+/** The tags of an end and of the other end of its cable. */
+const bothEnds = (tag: string): readonly [string, string] => [
+  tag,
+  tag.replace(/[AB]$/, (end) => (end === 'A' ? 'B' : 'A')),
+];
 
 /**
  * What the end of a cable asks beyond the order of its steps: a pack in date, a mix within its pot life, a compound that is hard, a spare that
  * reaches, an insulation that is dry. `seal` is the plan's compound, null where there is none; `spareMm` what is left of the end.
  */
 export const terminationRules = (
-  { seal, mineral, device }: Pick<TerminationPlan, 'seal' | 'mineral' | 'device'>,
+  plan: Pick<TerminationPlan, 'seal'> &
+    Partial<Pick<TerminationPlan, 'mineral' | 'device' | 'coupler' | 'tag'>>,
   spareMm: number,
   measuring: Measuring,
 ): SubjectRules => ({
-  confirm: (step, command, acts, now) => {
+  confirm: (step, command, acts, now, across) => {
+    const { seal, mineral, device, coupler, tag = '' } = plan;
     const passes = ok({ waste: null });
+    if (coupler !== undefined) {
+      const may = mayConfirmCoupler(coupler, step, command, { acts, across, measuring, tags: bothEnds(tag) });
+      if (!may.ok) return may;
+    }
     if (mineral !== undefined) {
       const may = mayConfirmMineral(mineral, step, command, acts, now, measuring);
       return may.ok ? passes : may;
@@ -42,7 +55,7 @@ export const terminationRules = (
     return late ? ok({ waste: late.message }) : may;
   },
   temperature: (acts, now) => {
-    const clock = compoundClock(seal, acts, Date.parse(now));
+    const clock = compoundClock(plan.seal, acts, Date.parse(now));
     if (clock.filledMs === null) return refuse('tempC', 'nothing is curing here: the compound is not in yet');
     const last = clock.readings[clock.readings.length - 1];
     return last && Date.parse(now) <= last.at * 60_000

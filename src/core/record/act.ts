@@ -21,6 +21,8 @@ export interface BenchAct {
   readonly tempC: number | null;
   /** What was measured, by the key of what was asked for; left out where nothing was. */
   readonly measured?: Readonly<Record<string, number>>;
+  /** What was said, by the key of what was asked after; left out where nothing was. */
+  readonly chosen?: Readonly<Record<string, string>>;
   /** With what it was measured, where it says so. */
   readonly instrument?: string;
   /** Steps that a correction sends back, as they were then; none otherwise. */
@@ -66,6 +68,7 @@ export function actOf(event: ChainedEvent): BenchAct {
         decision,
         mix,
         ...measuredOf(body.value),
+        ...chosenOf(body.value),
         ...withWhat(body.value),
       };
     }
@@ -96,6 +99,9 @@ export function actOf(event: ChainedEvent): BenchAct {
 
 const withWhat = ({ instrument }: { readonly instrument?: string | undefined }): { instrument?: string } =>
   instrument === undefined ? {} : { instrument };
+
+const chosenOf = ({ chosen = [] }: EventBody<'confirm'>): Pick<BenchAct, 'chosen'> =>
+  chosen.length === 0 ? {} : { chosen: Object.fromEntries(chosen.map((c) => [c.key, c.option])) };
 
 function measuredOf({ measured = [] }: EventBody<'confirm'>): Pick<BenchAct, 'measured'> {
   const read = measured.flatMap((m) => {

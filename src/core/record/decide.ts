@@ -8,7 +8,7 @@ import {
   type TestKind,
 } from '@/core/electrical-test';
 import type { Measuring } from '@/core/instrument';
-import { fail, ok, refuse, type Result } from '@/core/kernel';
+import { fail, ok, own, refuse, type Result } from '@/core/kernel';
 import type { BenchAct } from './act';
 import { readIn, type EventBody, type EventKind, type MixRecord } from './event-body';
 import { MOST_PHOTOS } from '@/core/photo';
@@ -30,6 +30,8 @@ export interface ConfirmCommand {
   readonly again?: Readonly<Record<string, number>> | undefined;
   /** Which checks were ticked, by their place in the list. */
   readonly checked?: readonly number[] | undefined;
+  /** What was said of each thing that the step asks after, by its key. */
+  readonly chosen?: Readonly<Record<string, string>> | undefined;
   /** With what was measured. */
   readonly instrument?: string | undefined;
   /** SHA-256 of photos of what was seen, in the order in which they were taken. */
@@ -84,6 +86,8 @@ export interface SubjectRules {
     command: ConfirmCommand,
     acts: readonly BenchAct[],
     now: string,
+    /** What was recorded at the other end of the cable; left out where nobody looked it up. */
+    across?: readonly BenchAct[],
   ) => Result<{ readonly waste: string | null }>;
   readonly temperature: (acts: readonly BenchAct[], now: string) => Result<null>;
   /** The spare that is left, mm. */
@@ -100,7 +104,7 @@ export interface WorkState {
   readonly secondPerson: boolean;
   /** Why what was measured cannot be relied on, a sentence for each instrument; left out where there is none. */
   readonly unfit?: readonly string[];
-  /** What was recorded at the other end of the same cable: a test is of the cable. Looked up where somebody signs. */
+  /** What was recorded at the other end of the same cable: a test is of the cable. Looked up where somebody signs, or says where a core lies. */
   readonly across?: readonly BenchAct[];
   readonly rules: SubjectRules;
   /** By what readings are judged. */
@@ -153,9 +157,11 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
   if (!measured.ok) return measured;
   const checked = readTicks(step.value, command.checked ?? []);
   if (!checked.ok) return checked;
+  const chosen = readChosen(step.value, command.chosen ?? {});
+  if (!chosen.ok) return chosen;
   const photos = readPhotos(step.value, command.photos ?? []);
   if (!photos.ok) return photos;
-  const asked = state.rules.confirm(step.value, command, state.acts, now);
+  const asked = state.rules.confirm(step.value, command, state.acts, now, state.across);
   if (!asked.ok) return asked;
   if (asked.value.waste !== null)
     // Too late is not only refused: what was mixed is gone, and the record says so.
@@ -190,6 +196,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
       ...(kind === 'mix' && command.mix ? { mix: command.mix } : {}),
       ...(measured.value.length > 0 ? { measured: measured.value } : {}),
       ...(checked.value.length > 0 ? { checked: checked.value } : {}),
+      ...(chosen.value.length > 0 ? { chosen: chosen.value } : {}),
       ...(photos.value.length > 0 ? { photos: photos.value } : {}),
       ...(byInstrument ? named(command.instrument ?? '') : {}),
     },
@@ -336,6 +343,28 @@ function readTicks(step: Step, ticked: readonly number[]): Result<string[]> {
   if (mustTick(step) && open.length > 0)
     return fail(open.map((check) => ({ path: 'checked', message: `not ticked yet: ${check}` })));
   return ok(checks.filter((_, i) => ticked.includes(i)));
+}
+
+/** What was said of each thing that is asked after: all of them, by the options that there are, and none of these twice. */
+function readChosen(
+  { choices = [] }: Step,
+  said: Readonly<Record<string, string>>,
+): Result<NonNullable<EventBody<'confirm'>['chosen']>> {
+  const strange = Object.keys(said).find((key) => !choices.some((c) => c.key === key));
+  if (strange !== undefined) return refuse('chosen', 'this step does not ask for it', strange);
+  const problems = choices.flatMap(({ key, label, options }) => {
+    const path = `chosen.${key}`;
+    const option = own(said, key);
+    if (option === undefined) return [{ path, message: `${label}: not said yet` }];
+    if (!options.includes(option))
+      return [{ path, message: `${label}: is none of ${options.join(', ')}`, value: option }];
+    const twice = choices.find((c) => c.key !== key && own(said, c.key) === option);
+    return twice === undefined
+      ? []
+      : [{ path, message: `${label} and ${twice.label} cannot both be ${option}`, value: option }];
+  });
+  if (problems.length > 0) return fail(problems);
+  return ok(choices.map(({ key, label }) => ({ key, label, option: own(said, key) ?? '' })));
 }
 
 /** Photos are of what was looked at; each once. */

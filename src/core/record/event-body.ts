@@ -78,6 +78,10 @@ const confirmSchema = object({
     .optional(),
   /** What was ticked, in the words that stood there. */
   checked: array().of(text(300)).optional(),
+  /** What was said of each thing that was asked after, such as the position of a core. */
+  chosen: array()
+    .of(object({ key: text(60), label: text(120), option: text(60) }))
+    .optional(),
   instrument: string().max(60).optional(),
   /** SHA-256 of each photo that was taken of it; the photos themselves lie beside the record. */
   photos: array().of(string().length(64).required()).max(MOST_PHOTOS).optional(),

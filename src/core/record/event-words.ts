@@ -107,7 +107,8 @@ const UNREADABLE = ['what stands here cannot be read'];
 const stepsWords = (n: number): string => `${n} ${n === 1 ? 'step' : 'steps'} to be done again`;
 
 function confirmLines(body: EventBody<'confirm'>): string[] {
-  const { decision, figure, measuredMm, measured = [], mix, checked = [], instrument, photos = [] } = body;
+  const { decision, figure, measuredMm, measured = [], mix, checked = [], chosen = [] } = body;
+  const { instrument, photos = [] } = body;
   return [
     ...(decision === undefined ? [] : [LOOK_WORDS[decision]]),
     ...(figure === undefined ? [] : [`planned ${figure.value} ${figure.unit}`]),
@@ -117,6 +118,7 @@ function confirmLines(body: EventBody<'confirm'>): string[] {
     ...(mix === undefined
       ? []
       : [`batch ${mix.batch}, expires ${mix.expiry}, work at ${trimNumber(mix.tempC, 1)} °C`]),
+    ...(chosen.length === 0 ? [] : [`said: ${chosen.map((c) => `${c.label} ${c.option}`).join(', ')}`]),
     ...(checked.length === 0 ? [] : [`seen: ${checked.join('; ')}`]),
     ...photos.map((hash, i) => `photo ${i + 1}: ${hash.slice(0, 12)}`),
   ];

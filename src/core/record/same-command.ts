@@ -43,13 +43,21 @@ export function cameOf(event: ChainedEvent, command: Command): boolean {
       if (event.kind === 'waste') return true;
       const body = readBody('confirm', event.body);
       if (!body.ok) return false;
-      const { fingerprint, decision = null, mix = null, measured = [], photos = [] } = body.value;
+      const {
+        fingerprint,
+        decision = null,
+        mix = null,
+        measured = [],
+        chosen = [],
+        photos = [],
+      } = body.value;
       const given = command.measured ?? {};
       return (
         fingerprint === command.fingerprint &&
         decision === (command.decision ?? null) &&
         mix?.batch === command.mix?.batch &&
         mix?.tempC === command.mix?.tempC &&
+        chosen.every((c) => c.option === command.chosen?.[c.key]) &&
         photos.join() === (command.photos ?? []).join() &&
         measured.every((m) => readIn(m) === (given[m.key] ?? null) && m.again === command.again?.[m.key])
       );

@@ -16,6 +16,11 @@ export const LOOK_DECISIONS = [
   'dryOut',
   'stands',
   'turnOn',
+  'smooth',
+  'rubAgain',
+  'gapHolds',
+  'gapTaped',
+  'trimmed',
 ] as const;
 export type LookDecision = (typeof LOOK_DECISIONS)[number];
 
@@ -29,6 +34,11 @@ export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
   dryOut: 'Damp: heat, let it cool, read again',
   stands: 'Stands as it is wanted',
   turnOn: 'Turned, and not there yet',
+  smooth: 'Smooth all round',
+  rubAgain: 'Not smooth yet: eased and sanded once more',
+  gapHolds: 'Gap within what may stay open',
+  gapTaped: 'Gap filled with tape',
+  trimmed: 'Gap too wide: conductor trimmed',
 };
 
 /** One way out of a look: what was seen, what the button says, and where it leads; null leads on. */
@@ -51,11 +61,20 @@ export interface Acceptance {
   readonly unit?: 'N·m' | ReadUnit;
   readonly min: number;
   readonly max: number;
+  /** What the plan expects it to read; the middle of its span where left out. */
+  readonly planned?: number;
   /** What to do when it is more, or less; left out for a length that is cut. */
   readonly over?: string;
   readonly under?: string;
   /** Why the step may not pass without it; left out where it may. */
   readonly needed?: string;
+}
+
+/** Something that is said at a step by one of several words, such as the position that a core lies on. */
+export interface Choice {
+  readonly key: string;
+  readonly label: string;
+  readonly options: readonly string[];
 }
 
 /** What of the plan a step works at. Frames, openings and rows count from nought. */
@@ -90,6 +109,8 @@ export interface Step {
   /** The checks are the product sheet's own: others ask for the step to be done again. */
   readonly checksBySheet?: true;
   readonly accepts?: readonly Acceptance[];
+  /** Each is said before the step passes, and no option twice: what lies on one position does not lie on another. */
+  readonly choices?: readonly Choice[];
   /** What must be settled elsewhere before this step can be confirmed at all. */
   readonly blockedBy?: string;
   readonly branches?: readonly Branch[];

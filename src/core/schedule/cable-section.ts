@@ -97,6 +97,19 @@ function layCores(
   return { cores, radius };
 }
 
+/** What a coupler asks of a trailing cable, and nobody has said. */
+const trailingGaps = (type: CableType): { fact: string; blocks: string }[] =>
+  (
+    [
+      ['phaseColours', 'colours of the phases', 'which phase lies on which contact'],
+      ['earthCores', 'earth cores', 'how they are cut back'],
+      ['pilotCores', 'pilot cores', 'how they are cut back'],
+      ['semiconducting', 'a semiconducting layer or none', 'whether a coupler’s ladder fits it'],
+    ] as const
+  )
+    .filter(([key]) => type[key] === undefined)
+    .map(([, fact, blocks]) => ({ fact, blocks }));
+
 /** What is not said of a type, and what it keeps from being decided. */
 export function typeGaps(type: CableType): { readonly fact: string; readonly blocks: string }[] {
   const gaps: { fact: string; blocks: string }[] = [];
@@ -111,6 +124,7 @@ export function typeGaps(type: CableType): { readonly fact: string; readonly blo
   const mineral = type.construction === 'mineralInsulated';
   if (mineral && type.ratedV === undefined)
     gaps.push({ fact: 'rated voltage', blocks: 'with what its insulation is tested' });
+  if (type.construction === 'screenedTrailing') gaps.push(...trailingGaps(type));
   // A metal sheath is turned off by a tool that goes by its diameter.
   if (!mineral && type.outerSheathThicknessMm === undefined)
     gaps.push({ fact: 'thickness of the outer sheath', blocks: 'how deep a blade may be set' });

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
-import { ARMOUR_KINDS, CONSTRUCTIONS, MATERIALS } from '@/core/catalogue';
+import { ARMOUR_KINDS, CONSTRUCTIONS, MATERIALS, type ArmourKind, type Construction } from '@/core/catalogue';
 import { CABLE_LISTINGS } from './cable-listings';
 import { nominalProblem, nominalSchema } from './nominal';
 
@@ -13,7 +13,18 @@ export const cableTypeSchema = object({
   /** Where the cable is of a construction that only families made for it take; left out, it is told by armour and sheaths. */
   construction: string().oneOf(CONSTRUCTIONS).optional(),
   /** Rated voltage between conductors, V. Not known when left out. */
-  ratedV: number().positive().max(2000).optional(),
+  ratedV: number().positive().max(36_000).optional(),
+  /** Colours or marks of its phases, where each is told from the others by them. Not known when left out. */
+  phaseColours: array()
+    .of(string().max(20).matches(/^\S+$/, 'is a word without spaces').required())
+    .min(1)
+    .max(4)
+    .optional(),
+  /** Bare or covered earth cores, and pilots, besides the phases. Not known when left out. */
+  earthCores: number().integer().min(0).max(6).optional(),
+  pilotCores: number().integer().min(0).max(6).optional(),
+  /** A semiconducting layer over the insulation of each phase. Not known when left out. */
+  semiconducting: boolean().optional(),
   /** A jacket over the armour. */
   jacketed: boolean().required(),
   /** A bedding or inner sheath under the armour. */
@@ -41,12 +52,9 @@ export const cableTypeSchema = object({
   nominal: nominalSchema,
 })
   .noUnknown()
-  .test('construction', function ofOneKind({ construction, armour, innerSheath, jacketed }) {
-    const wrong =
-      construction === 'mineralInsulated' && (armour !== 'none' || innerSheath || jacketed)
-        ? 'a mineral-insulated cable has its metal sheath and nothing over or under it'
-        : null;
-    return wrong === null || this.createError({ path: 'construction', message: wrong });
+  .test('construction', function ofOneKind(type) {
+    const wrong = ownConstructionProblem(type);
+    return wrong === null || this.createError(wrong);
   })
   .test('nominal', function nesting(type) {
     const problem = nominalProblem(type);
@@ -55,3 +63,38 @@ export const cableTypeSchema = object({
   .required();
 
 export type CableType = InferType<typeof cableTypeSchema>;
+
+interface OwnConstruction {
+  readonly construction?: Construction | undefined;
+  readonly armour: ArmourKind;
+  readonly innerSheath: boolean;
+  readonly jacketed: boolean;
+  readonly cores: number;
+  readonly phaseColours?: readonly string[] | undefined;
+  readonly earthCores?: number | undefined;
+  readonly pilotCores?: number | undefined;
+}
+
+/** What a construction of its own contradicts; null when nothing. What is not said yet contradicts nothing. */
+function ownConstructionProblem(type: OwnConstruction): { path: string; message: string } | null {
+  const { construction, armour, innerSheath, jacketed, cores, phaseColours, earthCores, pilotCores } = type;
+  const over = armour !== 'none' || innerSheath;
+  if (construction === 'mineralInsulated' && (over || jacketed))
+    return {
+      path: 'construction',
+      message: 'a mineral-insulated cable has its metal sheath and nothing over or under it',
+    };
+  if (construction !== 'screenedTrailing') return null;
+  if (over)
+    return {
+      path: 'construction',
+      message: 'a trailing cable has its sheath, and neither armour nor bedding',
+    };
+  const plain = (phaseColours ?? []).map((c) => c.toUpperCase());
+  if (new Set(plain).size < plain.length) return { path: 'phaseColours', message: 'names a phase twice' };
+  if (phaseColours === undefined || earthCores === undefined || pilotCores === undefined) return null;
+  const told = phaseColours.length + earthCores + pilotCores;
+  return told === cores
+    ? null
+    : { path: 'cores', message: `are ${cores}, but phases, earth and pilot cores are ${told} together` };
+}

@@ -100,6 +100,8 @@ export const entrySchema = object({
   plugIn: boolean().optional(),
   /** The device's own clamp, which takes no gland. */
   ownClamp: boolean().optional(),
+  /** The inlet of a coupler, which the cable's own coupler goes on. */
+  coupler: boolean().optional(),
   holeMm: number()
     .min(5)
     .max(150)

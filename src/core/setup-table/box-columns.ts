@@ -64,11 +64,12 @@ export const ENTRY_COLUMNS: readonly FactColumn<Entry>[] = [
     label: ['entry', 'entry', textCell],
   }) as unknown as FactColumn<Entry>[]),
   HOLE,
-  ...(columnsOf<Pick<Entry, 'wallMm' | 'chamferMm' | 'taperedTurns' | 'plugIn' | 'ownClamp'>>({
+  ...(columnsOf<Pick<Entry, 'wallMm' | 'chamferMm' | 'taperedTurns' | 'plugIn' | 'ownClamp' | 'coupler'>>({
     wallMm: ['wall_mm', 'wall, mm', numberCell],
     chamferMm: ['chamfer_mm', 'chamfer, mm', numberCell],
     taperedTurns: ['tapered_turns', 'tapered threads that engage', numberCell],
     ownClamp: ['own_clamp', 'the device’s own clamp', yesNoCell],
+    coupler: ['coupler', 'the inlet of a coupler', yesNoCell],
     plugIn: ['plug_in', 'for a plug-in body', yesNoCell],
   }) as unknown as FactColumn<Entry>[]),
 ];

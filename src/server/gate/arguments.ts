@@ -138,6 +138,21 @@ const lengths = mixed<Readonly<Record<string, number>>>().test(
       Object.entries(v).every(([key, mm]) => key.length <= 60 && typeof mm === 'number')),
 );
 
+const MOST_CHOICES = 128;
+const choices = mixed<Readonly<Record<string, string>>>().test(
+  'choices',
+  'are not choices by their names',
+  (v) =>
+    v === undefined ||
+    (typeof v === 'object' &&
+      v !== null &&
+      !Array.isArray(v) &&
+      Object.keys(v).length <= MOST_CHOICES &&
+      Object.entries(v).every(
+        ([key, said]) => key.length <= 60 && typeof said === 'string' && said.length <= 60,
+      )),
+);
+
 const stepId = string().max(60).required();
 
 const COMMANDS = {
@@ -149,6 +164,7 @@ const COMMANDS = {
     mix,
     measured: lengths,
     again: lengths,
+    chosen: choices,
     checked: array().of(number().integer().min(0).max(99).required()).max(100),
     instrument: text(60).optional(),
     photos: array().of(hash).max(MOST_PHOTOS).optional(),

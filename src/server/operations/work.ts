@@ -175,6 +175,10 @@ export async function stillHeld(tx: Tx, held: Held): Promise<Held> {
   return { ...held, row };
 }
 
+/** Where a core lies is compared with the other end. */
+const says = (command: Command): boolean =>
+  command.kind === 'confirm' && Object.keys(command.chosen ?? {}).length > 0;
+
 /** Instruments are looked up only where somebody signs. */
 const signs = ({ steps }: WorkState, command: Command): boolean =>
   command.kind === 'confirm' && steps.some((s) => s.id === command.stepId && s.kind === 'sign');
@@ -245,6 +249,12 @@ export async function recordWork(
   const open = mayRecord(record, at, now, kept === undefined ? 'here' : 'as kept');
   if (!open.ok) return open;
   let state = bench.state;
+  if (says(command)) {
+    const other = await across();
+    const broken = brokenRecord(other.faults);
+    if (broken !== null) return broken;
+    state = { ...state, across: other.events.map(actOf) };
+  }
   if (signs(state, command)) {
     const other = await across();
     const broken = brokenRecord(other.faults);

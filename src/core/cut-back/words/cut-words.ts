@@ -1,5 +1,5 @@
 import type { Cut, CutLength } from '../cut-plan';
-import type { CutWorking, MarkId, OuterCut } from '../cut-cases';
+import type { CutWorking, LadderRungId, MarkId, OuterCut } from '../cut-cases';
 import type { CutMark } from '../marks';
 import { guardWords, type DepthGuard } from './guard-words';
 import { toolWords, type ToolChoice } from './tool-words';
@@ -38,6 +38,10 @@ const TITLES: Readonly<Record<Exclude<MarkId, 'outerSheath'>, string>> = {
   innerSheath: 'Inner sheath off',
   cores: 'Core ends bare',
   secondInner: 'Second inner cut, fitting on',
+  earthCores: 'Earth cores to their length',
+  pilotCores: 'Pilot cores to their length',
+  screen: 'Screen off each phase',
+  semiconducting: 'Semiconducting layer off each phase',
 };
 
 const CHECKS: Readonly<Record<MarkId, string>> = {
@@ -49,6 +53,10 @@ const CHECKS: Readonly<Record<MarkId, string>> = {
     'Only cores are left beyond the mark, their insulation whole. One that is cut into costs the end: back by the spare, and anew.',
   cores: 'Bare length by the gauge; no strand cut, none outside the contact.',
   secondInner: 'Nothing but cores stands in the chamber, their insulation whole.',
+  earthCores: 'Square, no strand out; every earth core alike.',
+  pilotCores: 'Square, no strand out.',
+  screen: 'Level all round, no strand towards the end; the layer under it without a mark.',
+  semiconducting: 'Edge square, no tongue and no shred; the insulation without a mark.',
 };
 
 /** Where no armour lies under what comes off. */
@@ -70,6 +78,12 @@ const WORKINGS: Readonly<Record<CutWorking['code'], string>> = {
   spare: 'spare tail',
   insertAtLeast: 'cores into the insert, at least',
   insertAtMost: 'cores into the insert, at most',
+  bare: 'bare conductor',
+  insulation: 'insulation',
+  semiconducting: 'semiconducting layer',
+  screened: 'screened core to the jacket',
+  earth: 'earth cores from the jacket',
+  pilot: 'pilot cores from the jacket',
 };
 
 function markWords(mark: CutMark): Mark {
@@ -86,6 +100,9 @@ function markWords(mark: CutMark): Mark {
   };
 }
 
+/** Rungs by their names, as a ladder is read. */
+export const rungWords = (id: LadderRungId): string => WORKINGS[id];
+
 /** A cut, put in words. */
 export const cutWords = (cut: Cut): CutPlan => ({
   ...cut,
@@ -95,7 +112,7 @@ export const cutWords = (cut: Cut): CutPlan => ({
 
 /** The lengths a cut consists of, from the cable end: name and span, leaving out what this kind of cut does not have. */
 export function cutLengths(
-  cut: Pick<Cut, 'kind' | 'tails' | 'stub' | 'armour' | 'strip'>,
+  cut: Pick<Cut, 'kind' | 'tails' | 'stub' | 'armour' | 'strip' | 'ladder'>,
 ): { readonly name: string; readonly length: CutLength }[] {
   const stubName =
     cut.kind === 'mineral'
@@ -103,6 +120,7 @@ export function cutLengths(
       : cut.armour === null
         ? 'sheath through the gland'
         : 'inner sheath';
+  if (cut.ladder !== undefined) return cut.ladder.map((rung) => ({ name: rungWords(rung.id), length: rung }));
   return [
     { name: 'tails', length: cut.tails },
     ...(cut.stub ? [{ name: stubName, length: cut.stub }] : []),

@@ -1,6 +1,6 @@
 import { worded, type Wording } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
-import type { BladeGuard, GuardCases, StripEnd, ThicknessSource, Under } from '../cut-cases';
+import type { BladeGuard, GuardCases, LadderLayer, StripEnd, ThicknessSource, Under } from '../cut-cases';
 
 /** A blade's depth with its reason in words. Depth in mm, rounded down to 0.1 mm; null when no thickness is known. */
 export interface DepthGuard {
@@ -24,6 +24,12 @@ const STRIP_ENDS: Readonly<Record<StripEnd, string>> = {
   snapByFlexing: 'then snap by flexing',
 };
 
+const LADDER_LAYERS: Readonly<Record<LadderLayer, string>> = {
+  semiconducting: 'the semiconducting layer',
+  insulation: 'the insulation',
+  conductor: 'the conductor',
+};
+
 const thick = ({ leastMm, from }: { leastMm: number; from: ThicknessSource }): string =>
   `${Math.max(0, leastMm).toFixed(2)} mm (${SOURCES[from]})`;
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -45,6 +51,8 @@ const GUARDS: Wording<GuardCases> = {
   snipsHeldFlat: () => 'cut with snips held flat, never with a blade against the inner sheath',
   bySection: () => 'set the stripper to the section, not by depth',
   bySheet: () => 'as the sheet says',
+  neverUnder: ({ layer }) =>
+    `never through: ${LADDER_LAYERS[layer]} lies under it, and a mark in it grows until it breaks down`,
 };
 
 /** A blade's depth, put in words. */

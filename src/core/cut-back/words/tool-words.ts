@@ -46,6 +46,19 @@ const TOOLS: Readonly<Record<ToolId, readonly [tool: string, technique: string]>
     'Stripper for mineral-insulated cable',
     'Grip at the grip mark by its own offset, turn square on the sheath down to the strip mark; ring the mark first so that it ends there.',
   ],
+  coreShears: ['Cable shears', 'One clean cut across the core at the mark; its end square.'],
+  screenShears: [
+    'Shears for a screen',
+    'Bind the screen at the mark, open it from the end, fold it back and cut it level at the binding.',
+  ],
+  layerScorer: [
+    'Scorer set to the layer',
+    'Ring at the mark, lines to the end, and peel; what will not peel is warmed, never cut deeper.',
+  ],
+  insulationStripper: [
+    'Insulation stripper with a stop',
+    'Set on a piece that is cut off anyway; one turn at the mark, draw to the end.',
+  ],
   wireStripper: [
     'Wire stripper set to the section',
     'Every core alike, by the gauge of the insert; no strand cut or spread.',

@@ -140,6 +140,8 @@ export function notCalledForWords(why: NotCalledFor): string {
   if (why === 'entryForPlugIn') return 'this entry is made for a plug-in gland body';
   if (why === 'entryOwnClamp') return 'this is the clamp of a device: it takes no gland';
   if (why === 'entryNoClamp') return 'this entry is no clamp of a device';
+  if (why === 'entryForCoupler') return 'this is the inlet of a coupler: it takes no gland';
+  if (why === 'entryNotForCoupler') return 'this entry is no inlet of a coupler';
   if (why === 'entryNotForPlugIn') return 'this entry is not made for a plug-in body';
   return `${PURPOSE_WORDS[why]}: not called for here`;
 }

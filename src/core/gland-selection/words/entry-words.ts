@@ -24,7 +24,7 @@ export const THREADS: Wording<ThreadCases> = {
   hole: ({ thread, holeMm, byUm }) =>
     `hole of ${holeMm} mm for ${threadName(thread)}: ${tenths(Math.abs(byUm))} mm ${byUm < 0 ? 'too small' : 'too wide'}`,
   locknut: ({ thread, holeMm }) => `${threadName(thread)} through the ${holeMm} mm hole with a locknut`,
-  ownPart: () => 'the clamp has come in the device',
+  ownPart: () => 'nothing is screwed into this entry',
 };
 
 const short = (um: number): string => (um > 0 ? `: ${tenths(um)} mm short` : '');
@@ -41,7 +41,7 @@ export const ENGAGEMENTS: Wording<EngagementCases> = {
     `${JOINTS[joint]}: ${threads} full threads, ${tenths(engagedUm)} mm; ${asked} threads and ${tenths(askedUm)} mm asked for${short(shortUm)}`,
   noAccessory: ({ kind, thread }) =>
     `the catalogue has no ${ACCESSORY_WORDS[kind]} for ${threadName(thread)}, so its thickness is not known`,
-  ownPart: () => 'nothing is screwed in: the clamp has come in the device',
+  ownPart: () => 'nothing is screwed in: it is a part of the device, or mates with it',
   throughPlate: ({ threadUm, stackUm, shortUm }) =>
     `thread ${tenths(threadUm)} mm, washers, plate and locknut ${tenths(stackUm)} mm${short(shortUm)}`,
 };

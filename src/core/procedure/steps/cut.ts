@@ -10,6 +10,10 @@ const REASONS: Readonly<Record<Mark['id'], string>> = {
   jacket: 'The jacket’s edge must meet the edge of the earthing ring.',
   innerSheath: 'It settles where the seal closes and how far the cores reach.',
   cores: 'A core that is bared too far or too little does not sit in its contact.',
+  earthCores: 'Their ends must reach their contact and no farther: a loop has no room in the body.',
+  pilotCores: 'It must reach its contact and no farther.',
+  screen: 'A strand that stands towards the end is a needle in the field.',
+  semiconducting: 'A shred that stays is a needle in the field; a mark under it is a crack to come.',
   secondInner: 'Compound must run between the cores, not along a wrap that leaks.',
 };
 

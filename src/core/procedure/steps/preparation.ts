@@ -28,6 +28,12 @@ const safeStep: StepDraft = {
   decisions: [],
 };
 
+/** Gaskets of a coupler, with their bores: they look alike. */
+const gasketsOf = ({ coupler }: TerminationPlan): string[] =>
+  coupler === undefined
+    ? []
+    : [coupler.entrance, coupler.relief].map((g) => `${g.part}, bore ${trimNumber(g.boreMm, 1)} mm`);
+
 function partsStep(plan: TerminationPlan): StepDraft {
   const packs = (plan.seal?.packs.packs ?? []).map(
     (p) => `${p.count} × ${p.part}, ${trimNumber(p.ml, 1)} mL`,
@@ -41,7 +47,7 @@ function partsStep(plan: TerminationPlan): StepDraft {
     reason: 'The certificate belongs to the exact parts and the sheet they came with.',
     caution:
       'Another revision of the sheet in the bag? Stop and replan: the certificate belongs to the exact parts and sheet.',
-    list: [plan.partNumber, plan.ring?.ring, ...accessoriesOf(plan), ...packs].filter(
+    list: [plan.partNumber, plan.ring?.ring, ...accessoriesOf(plan), ...gasketsOf(plan), ...packs].filter(
       (p): p is string => typeof p === 'string',
     ),
     ...(plan.seal ? { checks: ['Compound packs within their expiry date, sealed and undamaged'] } : {}),
