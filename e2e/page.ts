@@ -249,14 +249,15 @@ export async function passGate(): Promise<void> {
   await click(way);
   await holdButton('Hold: it stays outside');
 }
-/** Types what a step cannot pass without, in the middle of what its field asks for. */
+/** Types what a step cannot pass without, as planned or in the middle of what its field asks for. */
 export async function measureWhatIsNeeded(): Promise<void> {
   for (const field of await allByRole('textbox', '(needed)')) {
     const help = await d().findElement(By.id((await field.getAttribute('aria-describedby')) ?? ''));
-    const [, min, max] = /([\d.]+)–([\d.]+) (?:mm|V|Hz|W) asked for/.exec(await help.getText()) ?? [];
+    const [, min, max, planned] =
+      /([\d.]+)–([\d.]+) (?:mm|V|Hz|W) asked for(?:, ([\d.]+) planned)?/.exec(await help.getText()) ?? [];
     // What is asked for in another unit is read by whoever knows it.
     if (min === undefined) continue;
-    await field.sendKeys(((Number(min) + Number(max)) / 2).toFixed(2));
+    await field.sendKeys(planned ?? ((Number(min) + Number(max)) / 2).toFixed(2));
   }
   // Where a span is so narrow that its middle is near to a limit.
   for (const field of await allByRole('textbox', /read a second time/)) {

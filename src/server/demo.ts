@@ -156,11 +156,16 @@ const WORKED: readonly (readonly [cable: string, end: 'A' | 'B', until: string |
   ['K-150', 'B', 'nameplate'],
   ['K-160', 'A', 'insulation'],
   ['K-160', 'B', null],
+  ['K-170', 'A', 'bonds'],
+  ['K-170', 'B', 'smooth'],
   ['K-141', 'B', 'cure'],
 ];
 
 /** What was read, one time after another, of a mineral-insulated end that is damp and dries, MΩ. */
 const DAMP = [3.5, 11] as const;
+
+/** Two phases that lie on one another's contacts at the first end of a trailing cable: its other end finds it. */
+const SWAPPED = { BN: 'L1', BK: 'L3', GY: 'L2' } as const;
 
 /** A cure that is running when the demo is opened: mixed this long ago, its temperatures read since. Minutes, °C. */
 const CURING = {
@@ -197,10 +202,13 @@ async function workTheDemo(who: DemoPeople): Promise<Result<null>> {
         {
           id: randomUUID(),
           at: at.toISOString(),
-          command: asHeld(
-            step,
-            step.kind === 'mix' ? { batch: 'CR-2611', expiry: '2028-06-30', tempC: CURING.tempC } : null,
-          ),
+          command: {
+            ...asHeld(
+              step,
+              step.kind === 'mix' ? { batch: 'CR-2611', expiry: '2028-06-30', tempC: CURING.tempC } : null,
+            ),
+            ...(step.id === 'phaseMap' ? { chosen: SWAPPED } : {}),
+          },
         },
         who[step.kind === 'sign' ? 'inspector' : 'fitter'],
         WORKS,

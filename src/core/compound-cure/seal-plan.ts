@@ -32,6 +32,8 @@ export interface SealPlan {
   readonly packs: PackPlan;
   /** Putty: length of its stick, mm, rounded up; null where the chamber is the gauge, or for resin. */
   readonly stickMm: number | null;
+  /** Air that stays above it in a body that is closed at once, mL; left out where there is none. */
+  readonly airMl?: number;
   readonly filledLengthMm: number;
   /** Farthest the compound may stand up the cores beyond the chamber's mouth; null where the sheet sets no limit. */
   readonly extentMm: number | null;
@@ -131,6 +133,7 @@ export function planSeal(input: SealInput): Result<SealPlan> | null {
       compound.kind === 'putty' && stickMm !== undefined && family.seal.puttyGauge === 'stick'
         ? Math.ceil((exactMl * 4000) / (Math.PI * stickMm * stickMm) - 1e-9)
         : null,
+    ...(airMl > 0 ? { airMl } : {}),
     filledLengthMm: chamber.lengthMm,
     extentMm: chamber.extentMm ?? null,
     mixMinutes: compound.mixMinutes,

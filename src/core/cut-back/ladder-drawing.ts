@@ -92,7 +92,8 @@ export function ladderDrawing({ cut, outerMm }: LadderEnd, width: number): Drawi
   const rows = [phase, ...short.map((s) => [s])];
   const named = (top: number) => [
     { text: 'jacket', x: x(jacketMm + JACKET_SHOWN_MM / 2), y: top },
-    ...phase.map((s) => ({
+    // From left to right, as labels are placed.
+    ...[...phase].reverse().map((s) => ({
       text: s.name,
       x: x((s.from + s.to) / 2),
       y: top + (CORE_ROW * (1 - s.share)) / 2,

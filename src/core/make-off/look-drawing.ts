@@ -83,17 +83,17 @@ function housing(away: number): readonly DrawingItem[] {
   ];
 }
 
-/** A phase seen from its side, its stem on the left: the gap between stem and insulation, bare or filled. */
-function phaseEnd(gap: number, wrong: readonly Point[], filled = false): readonly DrawingItem[] {
+/** A phase seen from its side, its end on the left: bare, or in a stem with a gap to the insulation that is open or filled. */
+function phaseEnd(gap: number | null, wrong: readonly Point[], filled = false): readonly DrawingItem[] {
   const bar = (role: Role, x1: number, x2: number, half: number): DrawingItem => ({
     kind: 'polygon',
     role,
     points: rectangle(x1, MIDDLE - half, x2 - x1, half * 2),
   });
-  const mouth = 56 - gap;
+  const mouth = 56 - (gap ?? 0);
   return [
     bar('conductor', 20, 60, 7),
-    bar('metal', 4, mouth, 13),
+    ...(gap === null ? [] : [bar('metal', 4, mouth, 13)]),
     ...(filled ? [bar('outerSheath', mouth, 56, 16)] : []),
     bar('core0', 56, 92, 16),
     bar('outerSheath', 92, 104, 18),
@@ -140,8 +140,8 @@ const FACES: Readonly<
   },
   stands: { items: housing(0), words: 'Its entry where the cable comes from' },
   turnOn: { items: housing(Math.PI / 2), words: 'Its entry elsewhere' },
-  smooth: { items: phaseEnd(0, []), words: 'No step, no scratch, no dust on any phase' },
-  rubAgain: { items: phaseEnd(0, [{ x: 74, y: 44 }]), words: 'A step, a dent or a scratch is felt' },
+  smooth: { items: phaseEnd(null, []), words: 'No step, no scratch, no dust on any phase' },
+  rubAgain: { items: phaseEnd(null, [{ x: 74, y: 44 }]), words: 'A step, a dent or a scratch is felt' },
   gapHolds: { items: phaseEnd(3, []), words: 'Stem close up to the insulation on every phase' },
   gapTaped: { items: phaseEnd(12, [], true), words: 'Filled up to the insulation, none on it' },
   trimmed: { items: phaseEnd(26, [{ x: 41, y: 60 }]), words: 'Too wide for tape' },

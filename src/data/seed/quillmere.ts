@@ -107,6 +107,19 @@ export const CABLE_TYPES: readonly CableType[] = [
     innerSheath: false,
     armourMaterial: 'copper',
   }),
+  type('R6-50', 'trailing, 3 × 50 mm² screened, two earths, a pilot', 6, 50, {
+    construction: 'screenedTrailing',
+    ratedV: 6600,
+    armour: 'none',
+    jacketed: false,
+    innerSheath: false,
+    screened: true,
+    phaseColours: ['BN', 'BK', 'GY'],
+    earthCores: 2,
+    pilotCores: 1,
+    semiconducting: true,
+    outerSheathThicknessMm: 4.2,
+  }),
 ];
 
 const still = (
@@ -175,6 +188,12 @@ const cask = (
     freeVolumeCm3: 3000,
     ...more,
   }),
+  entries,
+});
+
+const yard = (tag: string, title: string, entries: readonly Entry[]): SeedEnclosure => ({
+  area: 'Yard',
+  enclosure: box(tag, title, { ip: '66', material: 'aluminium' }),
   entries,
 });
 
@@ -271,6 +290,8 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
     orderedHz: 50,
     orderedW: 4000,
   }),
+  yard('YF-1', 'Yard feeder', [{ ...threaded('E1', 'M63', 20), coupler: true }]),
+  yard('CV-2', 'Travelling conveyor', [{ ...threaded('E1', 'M63', 20), coupler: true }]),
   cask('CH-1', 'Cask hoist', [threaded('E1', 'M32', 12)]),
   cask('CH-2', 'Second hoist, feeder box', [threaded('E1', 'M32', 12)], {
     material: 'aluminium',
@@ -414,6 +435,14 @@ export const CABLES: readonly SeedCable[] = [
     note: 'ends in a switch with a clamp of its own; the one that came says 690 V on its plate',
     tailB: 140,
   }),
+  cable(
+    'K-170',
+    'R6-50',
+    180,
+    ['YF-1/E1', 'CV-2/E1'],
+    measured({ outer: [50.3, 50.7], bundle: [40.6, 41], core: [18.4, 18.6] }),
+    { note: 'trailing cable with a coupler at each end; two phases have changed places at one of them' },
+  ),
   cable('K-160', 'M2-1.5', 52, ['AP-1/E1', 'HD-1/E1'], measured({ outer: [7.85, 7.95] }), {
     note: 'fire alarm: mineral-insulated, potted at both ends',
     tailA: 180,

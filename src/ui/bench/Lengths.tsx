@@ -132,7 +132,7 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
   return (
     <Stack sx={{ gap: 1.25 }}>
       {accepts.map((accept) => {
-        const { key, label, needed } = accept;
+        const { key, label, needed, planned } = accept;
         const unit = unitOf(accept);
         const span = spanOf(accept);
         return (
@@ -146,7 +146,7 @@ export function Lengths({ accepts, typed, measuring, instrument, onType, onInstr
                 out(accept, typed.first[key], measuring, instrument) ??
                 (unit === 'MΩ' || unit === '°'
                   ? (needed ?? '')
-                  : `${span} asked for${needed === undefined ? '' : `: ${needed}`}`)
+                  : `${span} asked for${planned === undefined ? '' : `, ${trimNumber(planned, 1)} planned`}${needed === undefined ? '' : `: ${needed}`}`)
               }
               value={typed.first[key] ?? ''}
               onChange={(text) => put('first', key, text)}

@@ -17,6 +17,7 @@ import {
 } from '@/core/record';
 import { useInstrument, type MeasuredHere } from '../common/use-instrument';
 import { Problems } from '../kit-of-parts/Problems';
+import { Choices, unsaid, type Chosen } from './Choices';
 import { HoldButton } from './HoldButton';
 import { Lengths, NOTHING_TYPED, openOf, readLengths, type Open, type TypedLengths } from './Lengths';
 import { BenchButtons } from './parts';
@@ -45,7 +46,8 @@ const OPEN_WORDS: Readonly<Record<Open, string>> = {
 };
 
 /** What a step waits for before it can be held; null when for nothing. */
-function waitsFor(left: number, missing: Open | null, unmixed: boolean): string | null {
+function waitsFor(left: number, missing: Open | null, unmixed: boolean, toSay: number): string | null {
+  if (toSay > 0) return `Say where each lies: ${toSay} left`;
   if (left > 0) return `Tick what you have seen: ${left} left`;
   if (unmixed) return 'Batch, date and warmth first';
   return missing === null ? null : OPEN_WORDS[missing];
@@ -65,8 +67,10 @@ function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [lengths, setLengths] = useState<TypedLengths>(NOTHING_TYPED);
   const [mix, setMix] = useState<MixRecord | null>(null);
+  const [chosen, setChosen] = useState<Chosen>({});
   const [instrument, setInstrument] = useInstrument(measuredAt(step));
-  const { checks = [], accepts = [] } = step;
+  const { checks = [], accepts = [], choices = [] } = step;
+  const toSay = unsaid(choices, chosen);
   const left = mustTick(step) ? checks.length - ticked.size : 0;
   const unmixed = step.kind === 'mix' && mix === null;
   const missing = openOf(accepts, lengths, measuring, instrument);
@@ -81,6 +85,7 @@ function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit
       fingerprint: step.fingerprint,
       decision,
       checked: [...ticked],
+      ...(choices.length > 0 ? { chosen } : {}),
       ...(mix ? { mix, instrument } : {}),
       ...(accepts.length > 0 ? { ...readLengths(accepts, lengths, measuring, instrument), instrument } : {}),
       ...(photos.all.length > 0 ? { photos: photos.all.map((p) => p.hash) } : {}),
@@ -89,6 +94,7 @@ function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit
   return {
     photos,
     ticked,
+    chosen,
     lengths,
     instrument,
     setInstrument,
@@ -98,11 +104,12 @@ function useAnswer(step: Step, subject: SubjectRef, measuring: Measuring, onEdit
         if (!next.delete(i)) next.add(i);
         setTicked(next);
       }),
+    choose: (said: Chosen) => edited(() => setChosen(said)),
     type: (typed: TypedLengths) => edited(() => setLengths(typed)),
     typeMix: (typed: MixRecord | null) => edited(() => setMix(typed)),
     /** Why it cannot be held yet; null when it can. */
-    waits: waitsFor(left, missing, unmixed),
-    ready: left === 0 && missing === null && !unmixed,
+    waits: waitsFor(left, missing, unmixed, toSay),
+    ready: left === 0 && missing === null && !unmixed && toSay === 0,
     confirm,
   };
 }
@@ -126,9 +133,12 @@ interface Props {
 export function StepAnswer(props: Props) {
   const { step, problems, onCommand, onBack } = props;
   const answer = useAnswer(step, props.subject, props.measuring, props.onEdit);
-  const { checks = [], accepts = [] } = step;
+  const { checks = [], accepts = [], choices = [] } = step;
   return (
     <>
+      {choices.length > 0 ? (
+        <Choices choices={choices} chosen={answer.chosen} onChoose={answer.choose} />
+      ) : null}
       {mustTick(step) ? (
         <Ticks checks={checks} ticked={answer.ticked} onTick={answer.tick} />
       ) : checks.length > 0 ? (

@@ -7,6 +7,7 @@ import { useNow } from '../common/use-now';
 import { countdown, timeOfDay } from '../compound-cure/station/clock-words';
 import { CureChart } from '../compound-cure/station/CureChart';
 import { TemperatureLog } from '../compound-cure/station/TemperatureLog';
+import { Rounds } from '../coupler/Rounds';
 import { InsulationNow } from '../mineral-insulated/InsulationNow';
 import type { StationProps } from '../termination/station-props';
 import Box from '@mui/material/Box';
@@ -19,10 +20,12 @@ interface Props extends Pick<StationProps, 'view'> {
   readonly onTemperature: (tempC: number, instrument: string) => void;
 }
 
-/** The clock that belongs to a step: what is left of the pot life, how far the cure has come, how long the insulation’s reading counts. */
+/** What runs or is counted at a step: the pot life that is left, how far the cure has come, how long the insulation’s reading counts, rounds of easing. */
 export function StepClock(props: Props) {
   const { view, step } = props;
-  const { seal = null, mineral } = view.plan?.plan ?? {};
+  const { seal = null, mineral, coupler } = view.plan?.plan ?? {};
+  if (coupler !== undefined && (step.id === 'ease' || step.id === 'smooth'))
+    return <Rounds acts={view.acts} />;
   if (step.timer === 'insulation' && mineral !== undefined)
     return <InsulationNow view={view} mineral={mineral} />;
   if (seal === null || step.timer === undefined || step.kind === 'mix') return null;

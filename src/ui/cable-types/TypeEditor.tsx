@@ -30,6 +30,7 @@ import { Tick } from '../kit-of-parts/Tick';
 import { useRun } from '../termination/use-run';
 import { NominalFields } from './NominalFields';
 import { CableSectionDrawing } from './Section';
+import { TrailingFields } from './TrailingFields';
 
 /** Nothing is filled and every sheath creeps until somebody has looked. */
 const NEW: CableType = {
@@ -137,6 +138,7 @@ export function TypeEditor({ job, view, onClose }: Props) {
                 width={140}
               />
             </Acts>
+            <TrailingFields control={control} />
             <NominalFields control={control} />
             <Built control={control} />
             <Listings control={control} />
@@ -235,12 +237,14 @@ const FACTS = [
 ] as const;
 
 function Built({ control }: PartProps) {
+  const trailing = useWatch({ control, name: 'construction' }) === 'screenedTrailing';
   return (
     <Acts>
       {FACTS.map(([name, words]) => (
         <Fact key={name} control={control} name={name} words={words} />
       ))}
       <Maybe control={control} name="compact" words="Round and without hollows" />
+      {trailing ? <Maybe control={control} name="semiconducting" words="Semiconducting layer" /> : null}
       <Maybe control={control} name="singleCoreAc" words="Single core of AC" />
     </Acts>
   );
@@ -259,7 +263,7 @@ function Maybe({
   control,
   name,
   words,
-}: PartProps & { readonly name: 'compact' | 'singleCoreAc'; readonly words: string }) {
+}: PartProps & { readonly name: 'compact' | 'singleCoreAc' | 'semiconducting'; readonly words: string }) {
   const { field, fieldState } = useController({ control, name });
   return (
     <Choice

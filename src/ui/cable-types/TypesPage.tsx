@@ -98,11 +98,25 @@ const layersOf = (type: TypeView['type']): string[] => [
   type.effectivelyFilled ? 'filled' : 'gas path between the cores',
 ];
 
+/** Which of its cores are what, where they are not all alike. */
+const trailingWords = ({
+  phaseColours,
+  earthCores,
+  pilotCores,
+  semiconducting,
+}: TypeView['type']): string[] => [
+  ...(phaseColours === undefined ? [] : [`phases ${phaseColours.join(', ')}`]),
+  ...(earthCores === undefined ? [] : [`${earthCores} earth`]),
+  ...(pilotCores === undefined ? [] : [`${pilotCores} pilot`]),
+  ...(semiconducting === true ? ['semiconducting layer'] : []),
+];
+
 function TypeLine({ view: { type, cables }, busy, onEdit, onTakeOut }: LineProps) {
   const gaps = typeGaps(type);
   const built = [
     `${type.cores} × ${type.coreSectionMm2} mm²`,
     ...(type.construction === undefined ? layersOf(type) : [CONSTRUCTION_WORDS[type.construction]]),
+    ...trailingWords(type),
     ...(type.ratedV === undefined ? [] : [`${type.ratedV} V`]),
     ...(type.screened ? ['screened'] : []),
     ...(type.coldFlow ? ['sheath creeps'] : []),

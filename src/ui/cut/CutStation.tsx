@@ -5,6 +5,7 @@ import { Questions } from '../gland-selection/Questions';
 import { Answer } from '../kit-of-parts/Answer';
 import { Caution } from '../kit-of-parts/Caution';
 import type { StationProps } from '../termination/station-props';
+import { CouplerMarks } from '../coupler/CouplerMarks';
 import { CutWorkings, MarksTable } from './CutTables';
 import { PotMarks } from '../mineral-insulated/PotMarks';
 import { LengthField } from './LengthField';
@@ -36,19 +37,23 @@ function answerOf(view: StationProps['view']): { readonly words: string; readonl
 
 /** The lengths that only a person knows, and the marks that follow from them. */
 export function CutStation({ view, lit, onLight }: StationProps) {
-  const { cut = null, mineral } = view.plan?.plan ?? view.preview ?? {};
+  const { cut = null, seal = null, mineral, coupler } = view.plan?.plan ?? view.preview ?? {};
+  // The ladder of its sheet settles a coupler's cores, wherever anything else lies.
+  const laddered = cut?.ladder !== undefined;
   return (
     <>
       <Answer {...answerOf(view)} />
       <Questions view={view} onlyDeciding />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '16px 20px', mt: 2, mb: 1.75 }}>
-        <LengthField
-          name="Tail"
-          label="Wall to farthest terminal"
-          field={view.end === 'A' ? 'aTail' : 'bTail'}
-          valueMm={view.tailMm}
-          view={view}
-        />
+        {laddered ? null : (
+          <LengthField
+            name="Tail"
+            label="Wall to farthest terminal"
+            field={view.end === 'A' ? 'aTail' : 'bTail'}
+            valueMm={view.tailMm}
+            view={view}
+          />
+        )}
         <LengthField
           name="Spare"
           label="Spare tail for another go"
@@ -56,11 +61,14 @@ export function CutStation({ view, lit, onLight }: StationProps) {
           valueMm={view.spareMm}
           view={view}
         />
-        <TerminalsField view={view} />
+        {laddered ? null : <TerminalsField view={view} />}
       </Box>
       {cut ? (
         <>
           <MarksTable cut={cut} lit={lit} onLight={onLight} />
+          {coupler === undefined ? null : (
+            <CouplerMarks coupler={coupler} unit={cut.unit} potted={seal !== null} />
+          )}
           {mineral === undefined ? null : <PotMarks mineral={mineral} unit={cut.unit} />}
           <CutWorkings cut={cut} />
         </>

@@ -38,10 +38,10 @@ const TITLES: Readonly<Record<Exclude<MarkId, 'outerSheath'>, string>> = {
   innerSheath: 'Inner sheath off',
   cores: 'Core ends bare',
   secondInner: 'Second inner cut, fitting on',
-  earthCores: 'Earth cores to their length',
-  pilotCores: 'Pilot cores to their length',
-  screen: 'Screen off each phase',
-  semiconducting: 'Semiconducting layer off each phase',
+  earthCores: 'Earth cores cut',
+  pilotCores: 'Pilot cores cut',
+  screen: 'Screen off',
+  semiconducting: 'Semiconducting layer off',
 };
 
 const CHECKS: Readonly<Record<MarkId, string>> = {
@@ -96,7 +96,7 @@ function markWords(mark: CutMark): Mark {
     fromDatumMm,
     guard: guardWords(guard),
     tools: tools.map(toolWords),
-    check: SHEATH_CHECKS[mark.outer] ?? CHECKS[id],
+    check: (id === 'outerSheath' ? SHEATH_CHECKS[mark.outer] : undefined) ?? CHECKS[id],
   };
 }
 

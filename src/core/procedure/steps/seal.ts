@@ -15,11 +15,52 @@ export function fillSteps(plan: TerminationPlan, seal: SealPlan): StepDraft[] {
   return [
     ...second,
     ...endStopStep(plan, 'beforeCompound'),
-    prepareStep(seal),
+    plan.coupler === undefined ? prepareStep(seal) : bodyStep,
     ...(seal.kind === 'resin' ? [uprightStep(seal)] : []),
     mixStep(seal),
-    fillStep(seal),
+    plan.coupler === undefined ? fillStep(seal) : pourBodyStep(seal),
   ];
+}
+
+/** The body of a coupler before it is potted. */
+const bodyStep: StepDraft = {
+  id: 'cores',
+  station: 'seal',
+  kind: 'hold',
+  title: 'Body clean and dry, cores apart',
+  detail:
+    'Look in from the entrance: nothing that moves, nothing that is damp; every finished core away from its neighbours and from the body.',
+  reason: 'Air between two cores that touch glows under voltage, and no compound comes in there.',
+  checks: [
+    'A gap round each core',
+    'No tie, cloth or tool inside',
+    'Entrance casting and its gasket at hand: they go on at once',
+  ],
+  partId: 'body',
+  decisions: ['compound'],
+};
+
+/** Poured up to the air that stays above it; the entrance closes it at once. */
+function pourBodyStep(seal: SealPlan): StepDraft {
+  const air = seal.airMl ?? 0;
+  return {
+    id: 'fill',
+    station: 'seal',
+    kind: 'confirm',
+    title: 'Pour the body, upright',
+    detail: `Slowly and at one side, so that air rises at the other. ${air > 0 ? `${trimNumber(air, 1)} mL of air stay above it: compound expands while it cures. ` : ''}The entrance goes on at once, before it sets.`,
+    reason: 'A body that is filled to the brim bursts its gasket while it cures.',
+    caution: 'Within the pot life. Too late is waste: mix again.',
+    figure: { value: trimNumber(seal.needMl, 1), unit: 'mL', second: packWords(seal).join(' and ') },
+    checks: [
+      'No bubble rises any more',
+      'Thread and joint face free of compound',
+      'A test dab of the same mix laid beside it',
+    ],
+    timer: 'potLife',
+    partId: 'body',
+    decisions: ['compound'],
+  };
 }
 
 const prepareStep = (seal: SealPlan): StepDraft => ({
