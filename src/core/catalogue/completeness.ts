@@ -102,14 +102,20 @@ function missingCoupler({ procedureKind, cutKind, accepts, coupler, sizes }: Fam
   if (cutKind !== 'ladder') miss('cutKind', 'the cores of a coupler are cut back by a ladder');
   if (accepts.construction !== 'screenedTrailing')
     miss('accepts.construction', 'a coupler of this kind takes screened trailing cable and no other');
-  if (coupler === undefined) return miss('coupler', 'nothing says how its cores are cut back and closed');
+  if (coupler === undefined) {
+    miss('coupler', 'nothing says how its cores are cut back and closed');
+    return;
+  }
   const { gap, joint, contacts } = coupler;
   if (gap.tapedMm < gap.openMm) miss('coupler.gap.tapedMm', 'less is taped than may stay open');
   if (Math.min(...gap.tapeWidthsMm) > gap.openMm)
     miss('coupler.gap.tapeWidthsMm', 'no tape is as narrow as the least gap that is taped');
   if (!contacts.some((c) => c.use === 'phase')) miss('coupler.contacts', 'no contact is for a phase');
   sizes.forEach(({ coupler: size, outerSeal }, i) => {
-    if (size === undefined) return miss(`sizes[${i}].coupler`, 'no gaskets and no stem');
+    if (size === undefined) {
+      miss(`sizes[${i}].coupler`, 'no gaskets and no stem');
+      return;
+    }
     const { entrance, screwsAtMm, holdMm, stemDepthMm, screwTorqueNm } = size;
     if (outerSeal?.max !== entrance.lastMm || outerSeal.min !== entrance.firstMm - entrance.stepMm)
       miss(`sizes[${i}].outerSeal`, 'is not what the bores of its entrance take');

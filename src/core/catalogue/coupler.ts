@@ -56,6 +56,10 @@ export const ladderSchema = object({
   .noUnknown()
   .required();
 
+/** The name of what may not be a contact yet. */
+const nameOf = (contact: unknown): unknown =>
+  typeof contact === 'object' && contact !== null && 'id' in contact ? contact.id : contact;
+
 /** What the sheet of a coupler says of all its sizes. */
 export const couplerSchema = object({
   contacts: array()
@@ -66,12 +70,10 @@ export const couplerSchema = object({
     )
     .min(1)
     .max(12)
-    .test(
-      'once',
-      'name a contact twice',
-      (list: readonly ({ readonly id?: unknown } | null)[] | undefined) =>
-        !Array.isArray(list) || new Set(list.map((c) => c?.id)).size === list.length,
-    )
+    .test('once', 'name a contact twice', (list: readonly unknown[] | undefined) => {
+      const ids = (Array.isArray(list) ? list : []).map(nameOf);
+      return new Set(ids).size === ids.length;
+    })
     .required(),
   layers: array().of(string().oneOf(PHASE_LAYERS).required()).required(),
   ladder: ladderSchema,

@@ -1,5 +1,6 @@
 export * from './end';
 export * from './gasket';
+export * from './lines';
 export * from './phase-map';
 export * from './plan-coupler';
 export * from './potting';

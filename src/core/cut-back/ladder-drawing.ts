@@ -23,8 +23,10 @@ const JACKET_SHOWN_MM = 40;
 /** Room above the names, and between them and the cores. */
 const HEAD = 6;
 const LEADERS = 22;
-const CORE_ROW = 34;
-const DIMENSION_ROW = 30;
+/** Left of the jacket, for the names of the rows. */
+const NAMES = 48;
+const CORE_ROW = 30;
+const DIMENSION_ROW = 25;
 const SIZE = 11;
 
 type PhaseRung = 'bare' | 'insulation' | 'semiconducting' | 'screened';
@@ -85,7 +87,7 @@ const shortCores = (ladder: readonly LadderRung[], jacketMm: number): Stretch[] 
 export function ladderDrawing({ cut, outerMm }: LadderEnd, width: number): Drawing {
   const { ladder, unit } = cut;
   const jacketMm = cut.tails.mm;
-  const scale = (width - 4) / (jacketMm + JACKET_SHOWN_MM);
+  const scale = (width - 4 - NAMES) / (jacketMm + JACKET_SHOWN_MM);
   const x = (mm: number) => width - 2 - mm * scale;
   const phase = alongPhase(ladder);
   const short = shortCores(ladder, jacketMm);
@@ -103,13 +105,8 @@ export function ladderDrawing({ cut, outerMm }: LadderEnd, width: number): Drawi
   const top = base + LEADERS;
   const bottom = top + rows.length * CORE_ROW;
   const text = (mm: number) => markText(mm, unit);
-  const lines = [
-    phase.map((s) => ({ id: s.id, from: s.from, to: s.to, text: text(s.from - s.to) })),
-    ...short.map((s) => [{ id: s.id, from: s.from, to: s.to, text: text(s.from - s.to) }]),
-    ...[...cut.marks]
-      .sort((a, b) => a.atMm - b.atMm)
-      .map((m) => [{ id: `mark.${m.id}`, from: m.atMm, to: 0, text: text(m.atMm) }]),
-  ];
+  const line = (s: Pick<Stretch, 'id' | 'from' | 'to'>) => ({ ...s, text: text(s.from - s.to) });
+  const lines = dimensionLines(phase, short, cut.marks).map((row) => row.map(line));
   const first = bottom + 26;
   return {
     width,
@@ -134,12 +131,31 @@ export function ladderDrawing({ cut, outerMm }: LadderEnd, width: number): Drawi
   };
 }
 
+/** The rungs in a chain, each short core with the mark where it ends, and the marks that are not in these yet. */
+function dimensionLines(
+  phase: readonly Stretch[],
+  short: readonly Stretch[],
+  marks: CutPlan['marks'],
+): Pick<Stretch, 'id' | 'from' | 'to'>[][] {
+  const of = (atMm: number) => marks.find((m) => Math.abs(m.atMm - atMm) < 1e-6);
+  const rows = short.map((s) => {
+    const mark = of(s.to);
+    return mark === undefined ? [s] : [s, { id: `mark.${mark.id}`, from: mark.atMm, to: 0 }];
+  });
+  const shown = [phase[0]?.from, ...short.map((s) => s.to)];
+  const rest = [...marks]
+    .sort((a, b) => a.atMm - b.atMm)
+    .filter((m) => !shown.some((mm) => mm !== undefined && Math.abs(mm - m.atMm) < 1e-6))
+    .map((m) => [{ id: `mark.${m.id}`, from: m.atMm, to: 0 }]);
+  return [[...phase], ...rows, ...rest];
+}
+
 const jacket = (top: number, bottom: number, wide: number): DrawingItem => ({
   kind: 'polygon',
   role: 'outerSheath',
   pattern: 'solid',
   dimensionId: 'mark.outerSheath',
-  points: rectangle(2, top, wide, bottom - top),
+  points: rectangle(2 + NAMES, top, wide, bottom - top),
 });
 
 const stretch = (
@@ -154,11 +170,11 @@ const stretch = (
   points: rectangle(x(from), top + (CORE_ROW * (1 - share)) / 2, x(to) - x(from), CORE_ROW * share),
 });
 
-/** What a row shows, on the jacket that all of them come out of. */
+/** What a row shows, left of the jacket that all of them come out of. */
 const rowName = (text: string, top: number): DrawingItem => ({
   kind: 'text',
-  role: 'ground',
-  at: { x: 5, y: top + CORE_ROW / 2 + 4 },
+  role: 'label',
+  at: { x: 2, y: top + CORE_ROW / 2 + 4 },
   text,
   size: SIZE,
   weight: 600,

@@ -67,6 +67,29 @@ it('draws a mineral-insulated cable as bare conductors in a sheath of metal', ()
   });
   expect(mineral.rings.map((r) => r.layer)).toEqual(['cores', 'metalSheath']);
   expect(mineral.bare).toBe(true);
-  expect(mineral.conductorMm).toBeCloseTo(Math.sqrt(25 / Math.PI) * 1.07, 1);
+  expect(mineral.cores[0]?.conductorMm).toBeCloseTo(Math.sqrt(25 / Math.PI) * 1.07, 1);
   expect(cableSection(TYPE).bare).toBe(false);
+});
+
+it('lays earth and pilot cores of a trailing cable into the hollows of its phases, none over another', () => {
+  const { cores, rings } = cableSection({
+    ...TYPE,
+    armour: 'none',
+    innerSheath: false,
+    jacketed: false,
+    construction: 'screenedTrailing',
+    cores: 6,
+    coreSectionMm2: 50,
+    phaseColours: ['BN', 'BK', 'GY'],
+    earthCores: 2,
+    pilotCores: 1,
+  });
+  const inside = (rings[0]?.outsideMm ?? 0) / 2;
+  expect(cores).toHaveLength(6);
+  for (const [i, a] of cores.entries()) {
+    expect(Math.hypot(a.x, a.y) + a.r).toBeCloseTo(inside, 6);
+    for (const b of cores.slice(i + 1))
+      expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(a.r + b.r - 1e-6);
+  }
+  expect(cores.filter((c) => c.screenFromMm !== undefined)).toHaveLength(3);
 });

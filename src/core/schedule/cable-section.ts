@@ -7,11 +7,19 @@ export interface SectionRing {
   readonly outsideMm: number;
 }
 
+/** A core in its place, mm: its conductor, and where it has one a screen, up to `r`. */
+export interface SectionCore {
+  readonly x: number;
+  readonly y: number;
+  readonly r: number;
+  readonly conductorMm: number;
+  /** From here to `r` it is screen; left out where it has none of its own. */
+  readonly screenFromMm?: number;
+}
+
 export interface CableSection {
   readonly rings: readonly SectionRing[];
-  readonly cores: readonly { readonly x: number; readonly y: number; readonly r: number }[];
-  /** Radius of the conductor in each core, mm. */
-  readonly conductorMm: number;
+  readonly cores: readonly SectionCore[];
   /** Conductors lie bare in their insulation, and no core has one of its own. */
   readonly bare: boolean;
   readonly outerMm: number;
@@ -30,6 +38,8 @@ const ARMOUR_MM: Readonly<Record<CableType['armour'], number>> = {
 };
 const SHEATH_MM = 1.8;
 const METAL_SHEATH_MM = 0.8;
+const TRAILING_SHEATH_MM = 4;
+const SCREEN_MM = 0.8;
 
 /**
  * The section of a cable to scale, built from inside: every layer as large as the datasheet says, or as its cores with usual insulation and usual
@@ -39,7 +49,9 @@ export function cableSection(type: CableType): CableSection {
   const conductor = Math.sqrt((4 * type.coreSectionMm2) / Math.PI) * 1.07;
   const { nominal } = type;
   const core = nominal?.core ? nominal.core.mm / 2 : conductor / 2 + insulationMm(type.coreSectionMm2);
-  const laid = layCores(type.cores, core);
+  const trailing = type.construction === 'screenedTrailing';
+  const laid =
+    (trailing ? layTrailing(type, core, conductor / 2) : null) ?? layCores(type.cores, core, conductor / 2);
   let radius = Math.max(laid.radius, (nominal?.laidUpCores?.mm ?? 0) / 2);
   const rings: SectionRing[] = [{ layer: 'cores', insideMm: 0, outsideMm: radius * 2 }];
   const add = (layer: SectionRing['layer'], mm: number, said: { readonly mm: number } | undefined) => {
@@ -50,7 +62,8 @@ export function cableSection(type: CableType): CableSection {
   };
   const armoured = type.armour !== 'none';
   const mineral = type.construction === 'mineralInsulated';
-  if (mineral) add('metalSheath', type.outerSheathThicknessMm ?? METAL_SHEATH_MM, nominal?.outerSheath);
+  if (trailing) add('jacket', type.outerSheathThicknessMm ?? TRAILING_SHEATH_MM, nominal?.outerSheath);
+  else if (mineral) add('metalSheath', type.outerSheathThicknessMm ?? METAL_SHEATH_MM, nominal?.outerSheath);
   else if (type.innerSheath || !armoured)
     add(
       'bedding',
@@ -65,21 +78,22 @@ export function cableSection(type: CableType): CableSection {
     );
   if (armoured && type.jacketed)
     add('jacket', type.outerSheathThicknessMm ?? SHEATH_MM, nominal?.outerSheath);
-  return { rings, cores: laid.cores, conductorMm: conductor / 2, bare: mineral, outerMm: radius * 2 };
+  return { rings, cores: laid.cores, bare: mineral, outerMm: radius * 2 };
 }
 
 /** Cores of one radius in rings about the middle, none over another. */
 function layCores(
   count: number,
   r: number,
-): { readonly cores: CableSection['cores']; readonly radius: number } {
-  if (count === 1) return { cores: [{ x: 0, y: 0, r }], radius: r };
-  const cores: { x: number; y: number; r: number }[] = [];
+  conductorMm: number,
+): { readonly cores: readonly SectionCore[]; readonly radius: number } {
+  if (count === 1) return { cores: [{ x: 0, y: 0, r, conductorMm }], radius: r };
+  const cores: SectionCore[] = [];
   // Two to five lie about an empty middle; more begin with one in it.
   let left = count;
   let radius = 0;
   if (count > 5) {
-    cores.push({ x: 0, y: 0, r });
+    cores.push({ x: 0, y: 0, r, conductorMm });
     left -= 1;
     radius = r;
   }
@@ -89,12 +103,40 @@ function layCores(
     const at = n === 1 ? radius + r : Math.max(radius === 0 ? 0 : radius + r, r / Math.sin(Math.PI / n));
     for (let i = 0; i < n; i += 1) {
       const turn = (2 * Math.PI * i) / n - Math.PI / 2;
-      cores.push({ x: at * Math.cos(turn), y: at * Math.sin(turn), r });
+      cores.push({ x: at * Math.cos(turn), y: at * Math.sin(turn), r, conductorMm });
     }
     left -= n;
     radius = at + r;
   }
   return { cores, radius };
+}
+
+/**
+ * Three screened phases about the middle, and in each hollow between two of them and the sheath the largest core that has room there; null for any
+ * other number of cores, which lie all alike.
+ */
+function layTrailing(
+  { phaseColours = [], earthCores = 0, pilotCores = 0 }: CableType,
+  core: number,
+  conductorMm: number,
+): { readonly cores: readonly SectionCore[]; readonly radius: number } | null {
+  if (phaseColours.length !== 3 || earthCores + pilotCores > 3) return null;
+  const r = core + SCREEN_MM;
+  const at = (2 * r) / Math.sqrt(3);
+  const radius = at + r;
+  // Circles that touch one another (Descartes): two phases inside the sheath, and the one in their hollow.
+  const [a, outer] = [1 / r, -1 / radius];
+  const small = 1 / (a + a + outer + 2 * Math.sqrt(a * a + 2 * a * outer));
+  const place = (turn: number, mm: number) => ({ x: mm * Math.cos(turn), y: mm * Math.sin(turn) });
+  const turn = (i: number) => (2 * Math.PI * i) / 3 - Math.PI / 2;
+  const phases = phaseColours.map((_, i) => ({ ...place(turn(i), at), r, conductorMm, screenFromMm: core }));
+  const others = Array.from({ length: earthCores + pilotCores }, (_, i) => ({
+    ...place(turn(i) + Math.PI / 3, radius - small),
+    r: small,
+    // An earth core is bare strand; a pilot lies in its insulation.
+    conductorMm: small * (i < earthCores ? 0.96 : 0.5),
+  }));
+  return { cores: [...phases, ...others], radius };
 }
 
 /** What a coupler asks of a trailing cable, and nobody has said. */

@@ -1,3 +1,4 @@
+import { couplerLines, type CouplerEndPlan } from '@/core/coupler';
 import { cutLengths, markText, strippedEndDrawing } from '@/core/cut-back';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { TerminationPlan } from '@/core/procedure';
@@ -153,19 +154,24 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
     });
     y = Math.max(y + 7.5 * MM, end + 1 * MM);
   }
-  text(
-    doc,
-    sheet,
-    `${cutLengths(cut)
-      .map(
-        ({ name, length }) =>
-          `${name} ${markText(length.mm, cut.unit)} ${cut.unit} (${trimNumber(length.minMm, 1)}–${trimNumber(length.maxMm, 1)} mm)`,
-      )
-      .join(' · ')} · cable used ${trimNumber(cut.consumedMm, 1)} mm`,
-    sheet.left,
-    y,
-    { size: 8.5 },
-  );
+  y =
+    text(
+      doc,
+      sheet,
+      `${cutLengths(cut)
+        .map(
+          ({ name, length }) =>
+            `${name} ${markText(length.mm, cut.unit)} ${cut.unit} (${trimNumber(length.minMm, 1)}–${trimNumber(length.maxMm, 1)} mm)`,
+        )
+        .join(' · ')} · cable used ${trimNumber(cut.consumedMm, 1)} mm`,
+      sheet.left,
+      y,
+      { size: 8.5 },
+    ) -
+    4 * MM;
+  if (plan.coupler)
+    y =
+      text(doc, sheet, couplerWords(plan.coupler, cut.unit), sheet.left, y + 5 * MM, { size: 8.5 }) - 4 * MM;
   if (plan.mineral)
     y = text(doc, sheet, potWords(plan.mineral, cut.unit), sheet.left, y + 5 * MM, { size: 8.5 }) - 4 * MM;
   if (cut.coreTails.length > 0)
@@ -181,6 +187,12 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
       4 * MM;
   return y + 6 * MM;
 }
+
+/** Gaskets, strap, tubes, stem and tape of a coupler. */
+const couplerWords = (coupler: CouplerEndPlan, unit: LengthUnit): string =>
+  couplerLines(coupler, unit)
+    .map(([label, value]) => `${label}: ${value}`)
+    .join(' · ');
 
 /** Marks of a mineral-insulated end besides its cut, and by what its insulation is judged. */
 function potWords(mineral: MineralEndPlan, unit: LengthUnit): string {

@@ -24,7 +24,8 @@ export const unsaid = (choices: readonly Asked[], chosen: Chosen): number =>
 /** With one more said: what lay there before lies nowhere now. */
 function withChoice(chosen: Chosen, key: string, option: string): Chosen {
   const others = Object.entries(chosen).filter(([k, o]) => k !== key && o !== option);
-  return Object.fromEntries([...others, ...(option === '' ? [] : [[key, option]])]);
+  const said: readonly (readonly [string, string])[] = option === '' ? [] : [[key, option]];
+  return Object.fromEntries([...others, ...said]);
 }
 
 /** What lies where, each thing by one of its options; buttons that a glove hits, a list where there are many. */

@@ -18,7 +18,7 @@ export function CableSectionDrawing({
   readonly type: CableType;
   readonly size?: number;
 }) {
-  const { rings, cores, conductorMm, bare, outerMm } = cableSection(type);
+  const { rings, cores, bare, outerMm } = cableSection(type);
   const fillOf = ({ layer }: SectionRing) =>
     layer === 'metalSheath' && type.armourMaterial === 'copper' ? COPPER : FILL[layer];
   const r = outerMm / 2 + 0.5;
@@ -51,7 +51,17 @@ export function CableSectionDrawing({
               strokeWidth={r / 120}
             />
           )}
-          <circle cx={c.x} cy={c.y} r={conductorMm} fill={COPPER} />
+          {c.screenFromMm === undefined ? null : (
+            <circle
+              cx={c.x}
+              cy={c.y}
+              r={(c.r + c.screenFromMm) / 2}
+              fill="none"
+              stroke="var(--mui-palette-text-secondary)"
+              strokeWidth={c.r - c.screenFromMm}
+            />
+          )}
+          <circle cx={c.x} cy={c.y} r={c.conductorMm} fill={COPPER} />
         </g>
       ))}
     </svg>

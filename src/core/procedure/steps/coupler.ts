@@ -36,7 +36,7 @@ const dryStep: StepDraft = {
   detail:
     'Look at fillers, screens and earth cores, and bend them open. Damp is not dried out: the end is cut back until it is dry, which is taken from what this end has to spare, and every mark comes anew from the new end.',
   reason: 'Water under a screen runs along the cable and breaks the phase down at its stress tube.',
-  caution: 'Damp? Not this step: “Damaged end” cuts it back and begins again.',
+  caution: 'Damp? Not this step: “Damaged…” cuts the end back and begins again.',
   checks: ['Fillers and tapes dry', 'No white or green on screens and earth cores'],
   decisions: ['coupler'],
 };
