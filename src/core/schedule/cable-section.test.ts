@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { validate } from '@/core/kernel';
 import { cableSection, cableTypeSchema, typeGaps, type CableType } from '.';
 
 const TYPE: CableType = {
@@ -92,4 +93,28 @@ it('lays earth and pilot cores of a trailing cable into the hollows of its phase
       expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(a.r + b.r - 1e-6);
   }
   expect(cores.filter((c) => c.screenFromMm !== undefined)).toHaveLength(3);
+});
+
+it.each([
+  [{ phaseColours: 'BN' }, /phaseColours/],
+  [{ phaseColours: [1, {}, null] }, /phaseColours/],
+  [{ earthCores: '2' }, /earthCores/],
+  [{ pilotCores: null }, /pilotCores/],
+  [{ phaseColours: ['BN', 'bn', 'GY'] }, /names a phase twice/],
+  [{ earthCores: 3 }, /are 6, but phases, earth and pilot cores are 7 together/],
+  [{ armour: 'braid' }, /neither armour nor bedding/],
+])('refuses a trailing cable that is said to be %j, and falls over nothing', (change, words) => {
+  const trailing = {
+    ...TYPE,
+    armour: 'none',
+    innerSheath: false,
+    construction: 'screenedTrailing',
+    cores: 6,
+    phaseColours: ['BN', 'BK', 'GY'],
+    earthCores: 2,
+    pilotCores: 1,
+  };
+  expect(validate(cableTypeSchema, trailing, true).ok).toBe(true);
+  const read = validate(cableTypeSchema, { ...trailing, ...change }, true);
+  expect(read.ok ? '' : read.problems.map((p) => `${p.path} ${p.message}`).join('; ')).toMatch(words);
 });

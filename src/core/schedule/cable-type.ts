@@ -64,20 +64,22 @@ export const cableTypeSchema = object({
 
 export type CableType = InferType<typeof cableTypeSchema>;
 
+/** Asked before each of them is known to be what it should be. */
 interface OwnConstruction {
   readonly construction?: Construction | undefined;
   readonly armour: ArmourKind;
   readonly innerSheath: boolean;
   readonly jacketed: boolean;
-  readonly cores: number;
-  readonly phaseColours?: readonly string[] | undefined;
-  readonly earthCores?: number | undefined;
-  readonly pilotCores?: number | undefined;
+  readonly cores: unknown;
+  readonly phaseColours?: unknown;
+  readonly earthCores?: unknown;
+  readonly pilotCores?: unknown;
 }
 
 /** What a construction of its own contradicts; null when nothing. What is not said yet contradicts nothing. */
 function ownConstructionProblem(type: OwnConstruction): { path: string; message: string } | null {
   const { construction, armour, innerSheath, jacketed, cores, phaseColours, earthCores, pilotCores } = type;
+  const colours: readonly unknown[] = Array.isArray(phaseColours) ? phaseColours : [];
   const over = armour !== 'none' || innerSheath;
   if (construction === 'mineralInsulated' && (over || jacketed))
     return {
@@ -90,11 +92,14 @@ function ownConstructionProblem(type: OwnConstruction): { path: string; message:
       path: 'construction',
       message: 'a trailing cable has its sheath, and neither armour nor bedding',
     };
-  const plain = (phaseColours ?? []).map((c) => c.toUpperCase());
+  const plain = colours.map((c) => String(c).toUpperCase());
   if (new Set(plain).size < plain.length) return { path: 'phaseColours', message: 'names a phase twice' };
-  if (phaseColours === undefined || earthCores === undefined || pilotCores === undefined) return null;
-  const told = phaseColours.length + earthCores + pilotCores;
+  if (colours.length === 0 || typeof earthCores !== 'number' || typeof pilotCores !== 'number') return null;
+  const told = colours.length + earthCores + pilotCores;
   return told === cores
     ? null
-    : { path: 'cores', message: `are ${cores}, but phases, earth and pilot cores are ${told} together` };
+    : {
+        path: 'cores',
+        message: `are ${String(cores)}, but phases, earth and pilot cores are ${told} together`,
+      };
 }
