@@ -42,13 +42,13 @@ it('asks who it is before anything is shown, and comes back to where one was goi
   await (await byLabel('Password')).sendKeys('not this one', Key.ENTER);
   await says('Name and password do not belong together');
   await click(() => byRole('button', /^Planner/));
-  await says('All 102 sizes');
+  await says('All 108 sizes');
   await byRole('button', 'Planner works here');
 });
 
 it('shows on the board what is next and what is blocked by what', async () => {
   await open('/job/quillmere/board');
-  await says('4 of 78 done,');
+  await says('4 of 80 done,');
   await (await byRole('searchbox', 'Filter the board')).sendKeys('vapour');
   const lines = async () => allByRole('link', /K-\d+\/[AB]/, { within: await byRole('main') });
   await wait(async () => (await lines()).length === 1, 'one line');
@@ -339,7 +339,7 @@ describe('at the bench', () => {
     for (const words of ['K-104/B', 'Not held all round', 'held before it was drawn up'])
       expect(dossier.replace(/\s+/g, ' ')).toContain(words);
     await open('/job/quillmere/board');
-    await says('5 of 78 done');
+    await says('5 of 80 done');
   });
 
   it('measures first where the plan is only nominal', async () => {
@@ -415,6 +415,6 @@ it('says so when the database is away, loses nothing, and comes back by itself',
   } finally {
     control('start');
   }
-  await says('of 78 done');
+  await says('of 80 done');
   await browser().consoleErrors(); // the failed fetches of this very test
 });

@@ -123,6 +123,7 @@ export const termination = mysqlTable('termination', {
   sizeLocked: tinyint('size_locked').notNull().default(0),
   compound: varchar('compound', { length: 60 }),
   terminals: longtext('terminals'),
+  pins: longtext('pins'),
   version: version(),
 });
 

@@ -8,6 +8,7 @@ import {
   SEAL_SHEETS,
 } from '@/core/catalogue';
 import { KINDS, readCrossingSetup, type CrossingKindId, type Made } from '@/core/crossing';
+import { pinsSchema } from '@/core/pin-map';
 import { readPlan } from '@/core/procedure';
 import { cableTypeSchema, enclosureSchema, entrySchema, readStoredProfile } from '@/core/schedule';
 import { bySchema, storedJson } from './stored';
@@ -27,6 +28,7 @@ export const TERMINALS = storedJson(
   ),
   500,
 );
+export const PINS = storedJson('pin map of end', bySchema(pinsSchema), 500);
 export const PLAN = storedJson('plan', readPlan, 1000);
 export const CROSSING_SETUP = storedJson('setup of crossing', readCrossingSetup, 100);
 

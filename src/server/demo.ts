@@ -156,6 +156,7 @@ const WORKED: readonly (readonly [cable: string, end: 'A' | 'B', until: string |
   ['K-150', 'B', 'nameplate'],
   ['K-160', 'A', 'insulation'],
   ['K-160', 'B', null],
+  ['K-151', 'B', 'insert'],
   ['K-170', 'A', 'bonds'],
   ['K-170', 'B', 'smooth'],
   ['K-141', 'B', 'cure'],

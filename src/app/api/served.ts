@@ -51,6 +51,7 @@ const COMMANDS: {
   workKept: true,
   keepPhoto: true,
   setTerminals: true,
+  setPins: true,
   setCompound: true,
   acceptJobChoice: true,
   restamp: true,

@@ -160,10 +160,26 @@ function missingCutFigures(family: Family, size: Size, i: number, miss: Miss): v
   }
   if (family.cutKind === 'plugIn' && size.insert === undefined)
     miss(`sizes[${i}].insert`, 'no figures for the contact insert');
+  if (size.insert !== undefined) missingInsert(family, size.insert, i, miss);
   if (family.cutKind === 'mineral' && size.pot === undefined)
     miss(`sizes[${i}].pot`, 'no figures for the pot');
   if (['unarmoured', 'mineral', 'ladder'].includes(family.cutKind) && size.outerSeal === undefined)
     miss(`sizes[${i}].outerSeal`, 'nothing holds the cable');
+}
+
+/** An insert whose positions are numbered has as many as contacts; a crimp has its die; what is capped live is mated by a stage. */
+function missingInsert(
+  { makeOff, stages }: Family,
+  { contacts, positions, joint, crimp, liveCap }: NonNullable<Size['insert']>,
+  i: number,
+  miss: Miss,
+): void {
+  if (positions !== undefined && positions.length !== contacts)
+    miss(`sizes[${i}].insert.positions`, `are ${positions.length}, and the insert has ${contacts} contacts`);
+  if (joint === 'crimp' && crimp === undefined)
+    miss(`sizes[${i}].insert.crimp`, 'nothing says with which die its contacts are crimped');
+  if (liveCap === true && !stages.some((s) => s.id === makeOff.mateStage))
+    miss('makeOff.mateStage', 'what stands under a live cap has no stage that mates it');
 }
 
 function missingSpanners(family: Family, size: Size, i: number, miss: Miss): void {

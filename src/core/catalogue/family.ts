@@ -89,6 +89,8 @@ export const makeOffSchema = object({
   clampStage: string().optional(),
   /** Stage at which the inner seal is compressed while the cable is pushed gently forward. */
   innerStage: string().optional(),
+  /** Stage that mates the halves of a plug-in body. */
+  mateStage: string().optional(),
   /** Open and look at the clamped armour. */
   look: boolean().required(),
   checks: array().of(string().min(3).max(200).required()).required(),

@@ -1,4 +1,5 @@
-import { array, mixed, number, object, string, type InferType } from 'yup';
+import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
+import { positionsSchema } from '@/core/pin-map';
 import { couplerSizeSchema } from './coupler';
 import { potSchema } from './mineral';
 import { printedRangeSchema } from './range';
@@ -39,6 +40,9 @@ export const sealingCutSchema = object({
   secondInnerMm: length(200).required(),
 }).noUnknown();
 
+/** How a contact holds its core. */
+export const CONTACT_JOINTS = ['crimp', 'setScrew'] as const;
+
 /** Contact insert of a plug-in gland body: cores end in it, so it and not the box settles their length. */
 export const insertSchema = object({
   contacts: number().integer().min(1).max(400).required(),
@@ -47,6 +51,21 @@ export const insertSchema = object({
   /** Insulation off the end of each core. */
   stripMinMm: length(60).required(),
   stripMaxMm: length(60).required(),
+  /** Its positions as they lie on the pins; left out where the sheet does not number them. */
+  positions: positionsSchema.optional(),
+  /** How its contacts hold a core; left out where the sheet does not say. */
+  joint: string().oneOf(CONTACT_JOINTS).optional(),
+  /** Die and form of the crimp, and how much bare copper may show between it and the insulation. */
+  crimp: object({
+    die: string().trim().min(1).max(40).required(),
+    form: string().trim().min(3).max(60).required(),
+    bareMaxMm: length(20).required(),
+  })
+    .noUnknown()
+    .optional()
+    .default(undefined),
+  /** A metal cap closes the half at the plant while the cable half is away. */
+  liveCap: boolean().optional(),
 }).noUnknown();
 
 export const chamberSchema = object({

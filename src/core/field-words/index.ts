@@ -28,6 +28,8 @@ const JOB_FIELDS: FieldWords<OfJob> = {
   construction: 'construction of its own',
   ratedV: 'rated voltage',
   phaseColours: 'colours of the phases',
+  coreNames: 'names of the cores',
+  use: 'what it is for',
   earthCores: 'earth cores',
   pilotCores: 'pilot cores',
   semiconducting: 'semiconducting layer',

@@ -1,5 +1,6 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { fail, ok, validate, type Problem, type Result } from '@/core/kernel';
+import { pinsSchema } from '@/core/pin-map';
 import { readingSchema } from '@/core/cable-measurement';
 import { crossingSetupSchema } from '@/core/crossing';
 import {
@@ -34,6 +35,8 @@ const endSchema = object({
   sizeLocked: boolean().required(),
   compound: string().max(60).nullable().defined(),
   terminals: terminalsSchema,
+  /** Pin map, where somebody typed one. */
+  pins: pinsSchema.optional().default(undefined),
 })
   .noUnknown()
   .required();

@@ -83,6 +83,22 @@ function housing(away: number): readonly DrawingItem[] {
   ];
 }
 
+/** The plant's half from its front: contacts bare, or under their cap with the sign of what is live. */
+function capped(live: boolean): readonly DrawingItem[] {
+  const contacts = [0, 1, 2, 3].map((i) => at((2 * Math.PI * i) / 4 - Math.PI / 4, 20));
+  const bolt: Point[] = [
+    { x: 64, y: 34 },
+    { x: 46, y: 64 },
+    { x: 58, y: 64 },
+    { x: 54, y: 88 },
+    { x: 76, y: 54 },
+    { x: 62, y: 54 },
+  ];
+  return live
+    ? [disk('metal', 52), disk('body', 44), { kind: 'polygon', role: 'mark', points: bolt }]
+    : [disk('metal', 52), disk('ground', 40), ...contacts.map((c) => disk('conductor', 7, c.x, c.y))];
+}
+
 /** A phase seen from its side, its end on the left: bare, or in a stem with a gap to the insulation that is open or filled. */
 function phaseEnd(gap: number | null, wrong: readonly Point[], filled = false): readonly DrawingItem[] {
   const bar = (role: Role, x1: number, x2: number, half: number): DrawingItem => ({
@@ -144,6 +160,8 @@ const FACES: Readonly<
   rubAgain: { items: phaseEnd(null, [{ x: 74, y: 44 }]), words: 'A step, a dent or a scratch is felt' },
   gapHolds: { items: phaseEnd(3, []), words: 'Stem close up to the insulation on every phase' },
   gapTaped: { items: phaseEnd(12, [], true), words: 'Filled up to the insulation, none on it' },
+  capOff: { items: capped(false), words: 'Lock on, contacts dead, cap in the hand' },
+  energised: { items: capped(true), words: 'Cap on: it was live since the proof' },
   trimmed: { items: phaseEnd(26, [{ x: 41, y: 60 }]), words: 'Too wide for tape' },
 };
 

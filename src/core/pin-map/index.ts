@@ -1,5 +1,7 @@
 export * from './faces';
 export * from './insert';
 export * from './live-cap';
+export * from './faces-drawing';
 export * from './pin-map';
+export * from './pins';
 export * from './words';

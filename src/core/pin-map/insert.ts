@@ -7,6 +7,7 @@ const name = () => string().trim().min(1).max(40).required();
 export const POSITION_USES = ['power', 'earth', 'pilot'] as const;
 export type PositionUse = (typeof POSITION_USES)[number];
 
+/** One position of an insert. */
 const positionSchema = object({
   /** As it is numbered on the insert. */
   id: name(),
@@ -20,17 +21,19 @@ const positionSchema = object({
   .noUnknown()
   .required();
 
+/** Positions of an insert: each numbered once, none on another. */
+export const positionsSchema = array()
+  .of(positionSchema)
+  .min(1)
+  .max(MOST_POSITIONS)
+  .test('once', 'number a position twice', (list) => distinct(list, (p) => p.id))
+  .test('apart', 'lie on one another', (list) => distinct(list, (p) => `${p.xMm} ${p.yMm}`));
+
 /** The insert of a plug-in gland or a coupler, by its own sheet. */
 export const insertSchema = object({
   code: name(),
   sheet: string().trim().min(1).max(120).required(),
-  positions: array()
-    .of(positionSchema)
-    .min(1)
-    .max(MOST_POSITIONS)
-    .test('once', 'number a position twice', (list) => distinct(list, (p) => p.id))
-    .test('apart', 'lie on one another', (list) => distinct(list, (p) => `${p.xMm} ${p.yMm}`))
-    .required(),
+  positions: positionsSchema.required(),
 })
   .noUnknown()
   .required();

@@ -1,6 +1,7 @@
 import { markText } from '@/core/cut-back';
 import { END_STOP_WORDS } from '@/core/gland-selection';
 import { canonicalJson } from '@/core/kernel';
+import { writePins } from '@/core/pin-map';
 import { trimNumber, type LengthUnit } from '@/core/units';
 import type { Decision, TerminationPlan } from './termination-plan';
 
@@ -52,6 +53,11 @@ export function figuresOf(plan: Undecided): Map<string, string> {
   if (plan.coupler) {
     const { sheet: _, entrance, relief, ...rest } = plan.coupler;
     all.push(['coupler', [entrance.part, entrance.boreMm, relief.part, relief.boreMm, rest]]);
+  }
+  if (plan.plugIn) {
+    const { pins, ...contacts } = plan.plugIn;
+    all.push(['contacts', contacts]);
+    all.push(['pins', pins?.map.map((m) => [m.core, m.position]) ?? null]);
   }
   return new Map(all.map(([id, value]) => [id, canonicalJson(value)]));
 }
@@ -107,6 +113,20 @@ function wordsOf(plan: Undecided, unit: LengthUnit): Omit<Decision, 'figures'>[]
       id: 'coupler',
       label: 'Coupler',
       value: `gaskets of ${trimNumber(entrance.boreMm, 1)} and ${trimNumber(relief.boreMm, 1)} mm; ${joint === 'solder' ? 'soldered' : 'set screws'}, ${trimNumber(leastInStemMm, 1)} to ${trimNumber(stemDepthMm, 1)} mm in the stem; gap ${trimNumber(gap.openMm, 1)} mm open, ${trimNumber(gap.tapedMm, 1)} mm with tape`,
+    });
+  }
+  if (plan.plugIn) {
+    const { pins, joint, crimp, liveCap } = plan.plugIn;
+    if (pins !== undefined) decisions.push({ id: 'pins', label: 'Pin map', value: writePins(pins.map) });
+    decisions.push({
+      id: 'contacts',
+      label: 'Contacts',
+      value: [
+        ...(joint === undefined
+          ? []
+          : [joint === 'crimp' ? `crimped${crimp === undefined ? '' : `, die ${crimp.die}`}` : 'set screws']),
+        ...(liveCap ? ['under a live cap'] : []),
+      ].join('; '),
     });
   }
   const { coreTails = [], strip = null } = plan.cut ?? {};

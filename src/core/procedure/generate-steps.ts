@@ -7,8 +7,9 @@ import type { StagePlan } from '@/core/tightening';
 import { beforeLadderCut, ladderSteps } from './steps/coupler';
 import { cutStep } from './steps/cut';
 import { afterClamp, beforeClamp } from './steps/device';
-import { clampSteps, endStopStep, insertStep, lookStep, onThreadStep } from './steps/make-off';
+import { clampSteps, endStopStep, lookStep, onThreadStep } from './steps/make-off';
 import { insulationAgainStep, mineralMarksStep, potSteps } from './steps/mineral';
+import { contactSteps, mateSteps, type PlugInPlan } from './steps/plug-in';
 import { preparation } from './steps/preparation';
 import { cureSteps, fillSteps } from './steps/seal';
 import { shroudStep, signStep, stageStep } from './steps/tighten';
@@ -86,12 +87,15 @@ const BEFORE_SIGNING: Readonly<Record<ProcedureKind, Drafts>> = {
   coupler: nothing,
 };
 
+/** A plan of before says nothing of its contacts. */
+const AS_BEFORE: PlugInPlan = { contacts: 0, liveCap: false };
+
 /** What each kind of procedure does before the first stage of its sheet. */
 const BEFORE_STAGES: Readonly<Record<ProcedureKind, Drafts>> = {
   entryFirst: nothing,
   madeOffFirst: nothing,
   sealingFitting: nothing,
-  plugIn: (plan) => [insertStep(plan)],
+  plugIn: (plan) => contactSteps(plan.plugIn ?? AS_BEFORE, plan),
   mineralSeal: ofPot(potSteps),
   ownClamp: nothing,
   coupler: ofCoupler((coupler, plan) => ladderSteps(coupler, plan.cut?.unit ?? 'mm')),
@@ -106,6 +110,7 @@ function stageByStage(plan: TerminationPlan, family: Family): StepDraft[] {
   const armoured = plan.armour !== 'none';
   if (armoured && clampStage === undefined) drafts.push(...clampSteps(plan));
   for (const stage of plan.stages) {
+    if (plan.plugIn?.mateStage === stage.id) drafts.push(...mateSteps(plan.plugIn));
     if (stage.id === entry?.id) drafts.push(...onThreadStep(plan));
     if (stage.id === clampStage && armoured) {
       drafts.push(...endStopStep(plan, 'beforeClamp'), ...clampSteps(plan));

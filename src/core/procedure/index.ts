@@ -5,6 +5,7 @@ export * from './device-turning';
 export * from './generate-steps';
 export * from './coupler-rules';
 export * from './mineral-clock';
+export * from './pin-rules';
 export * from './plan-drawings';
 export * from './plan-termination';
 export * from './termination-plan';

@@ -51,6 +51,11 @@ describe.each(PLAN_DRAWINGS)('%s', (which) => {
   it.each([306, 420, 800])('stays on its sheet at width %d, for every family and construction', (width) => {
     for (const { name, plan } of plans) {
       const drawing = drawPlan(plan, which, width);
+      // Only a plug-in half with numbered positions has faces.
+      if (which === 'faces' && plan.plugIn?.pins === undefined) {
+        expect(drawing).toBeNull();
+        continue;
+      }
       expect([name, drawing === null ? ['nothing drawn'] : outside(drawing)]).toEqual([name, []]);
     }
   });

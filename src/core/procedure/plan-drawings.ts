@@ -1,16 +1,18 @@
 import { strippedEndDrawing } from '@/core/cut-back';
 import type { Drawing } from '@/core/kernel';
+import { facesDrawing } from '@/core/pin-map';
 import { couplerSection, explodedDrawing, glandSection, type CableInGland } from '@/core/make-off';
 import type { TerminationPlan } from './termination-plan';
 
-/** The drawings of a plan: the stripped end to scale, the parts on the cable in their order, the closed gland. */
-export const PLAN_DRAWINGS = ['stripped', 'on-the-cable', 'closed'] as const;
+/** The drawings of a plan: the stripped end to scale, the parts on the cable in their order, the closed gland, and the faces of a pin map where it has one. */
+export const PLAN_DRAWINGS = ['stripped', 'on-the-cable', 'closed', 'faces'] as const;
 export type PlanDrawing = (typeof PLAN_DRAWINGS)[number];
 
 export const PLAN_DRAWING_WORDS: Readonly<Record<PlanDrawing, string>> = {
   stripped: 'Stripped',
   'on-the-cable': 'On cable',
   closed: 'Closed',
+  faces: 'Pins',
 };
 
 /** The cable as it lies in the closed gland of a plan. */
@@ -38,6 +40,8 @@ export function drawPlan(
         : strippedEndDrawing({ cut, ...plan.diameters, armour: plan.armour, cores: plan.cores }, width);
     case 'on-the-cable':
       return plan.slideOn.length === 0 ? null : explodedDrawing(plan.gland, plan.slideOn, width);
+    case 'faces':
+      return plan.plugIn?.pins === undefined ? null : facesDrawing(plan.plugIn.pins, width);
     case 'closed':
       return cut === null || plan.gland.parts.length === 0
         ? null

@@ -1,4 +1,5 @@
-import { hashOf, hashOnce, type IntervalMm } from '@/core/kernel';
+import { hashOf, hashOnce, ok, type IntervalMm, type Result } from '@/core/kernel';
+import { planPins } from '@/core/pin-map';
 import type { Accessory, Compound, Family } from '@/core/catalogue';
 import { missingForProcedure, threadName } from '@/core/catalogue';
 import { CUT_BACK_RULES, cutWords, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
@@ -23,6 +24,7 @@ import { isFlameproof, profileFigures, type CableType, type CodeProfile } from '
 import { planStages, TIGHTENING_RULES } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
 import { decisionsOf } from './decisions';
+import type { PlugInPlan } from './steps/plug-in';
 import { PLAN_VERSION, type PlanPart, type PlanRequest, type TerminationPlan } from './termination-plan';
 
 /** Raised by hand whenever a change may change a step of a procedure. */
@@ -61,6 +63,7 @@ export function planInputHash(request: PlanRequest, family: Family): string {
     routeMm: request.routeMm,
     spareMm: request.spareMm,
     terminals: request.terminals ?? [],
+    ...(request.pins === undefined || request.pins.length === 0 ? {} : { pins: request.pins }),
     seal: family.seal
       ? [request.compound ?? null, compoundsOf(request, family).map((c) => hashOnce(c))]
       : null,
@@ -122,7 +125,9 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
   // Nobody is led to a blade by a device whose order nobody knows.
   const led = planOnly.length === 0 && (device === null || device.ok);
   const laddered = cut.ok ? planCouplerOf(input, candidate, outerSheath.interval, cutWords(cut.value)) : null;
-  const worded = led && cut.ok && (laddered === null || laddered.ok) ? cutWords(cut.value) : null;
+  const plugIn = planPlugIn(request, candidate);
+  const whole = [laddered, plugIn].every((p) => p === null || p.ok);
+  const worded = led && cut.ok && whole ? cutWords(cut.value) : null;
   const mineral =
     worded === null
       ? null
@@ -158,6 +163,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     ...(mineral?.ok ? { mineral: mineral.value } : {}),
     ...(device?.ok ? { device: device.value } : {}),
     ...(laddered?.ok ? { coupler: laddered.value } : {}),
+    ...(plugIn?.ok ? { plugIn: plugIn.value } : {}),
     gland: glandShape(family, size),
     parts: [
       ...partsOf(candidate),
@@ -167,7 +173,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     ],
     // A sheet that is not complete leads nobody to a blade.
     cut: worded,
-    cutRefusal: [cut, device, laddered].flatMap((c) => (c === null || c.ok ? [] : c.problems)),
+    cutRefusal: [cut, device, laddered, plugIn].flatMap((c) => (c === null || c.ok ? [] : c.problems)),
     diameters: {
       outerMm: outerSheath.mean,
       overArmourMm:
@@ -184,6 +190,31 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     cautions: [...family.cautions, input.profile.caution],
   };
   return { ...base, decisions: decisionsOf(base, request.unit) };
+}
+
+/** What the sheet says of a plug-in half's contacts; null for any other, and where it says no more than their lengths. */
+function planPlugIn(
+  { tag, input, pins = [] }: PlanRequest,
+  { family, size }: Candidate,
+): Result<PlugInPlan> | null {
+  const { insert } = size;
+  if (family.procedureKind !== 'plugIn' || insert === undefined) return null;
+  const { positions, joint, crimp, liveCap = false, contacts } = insert;
+  if (positions === undefined && joint === undefined && !liveCap) return null;
+  const planned =
+    positions === undefined
+      ? null
+      : planPins({ tag, sheet: family.sheet.title, positions, cores: input.cableType.coreNames, pins });
+  if (planned !== null && !planned.ok) return planned;
+  const { mateStage } = family.makeOff;
+  return ok({
+    contacts,
+    liveCap,
+    ...(planned === null ? {} : { pins: planned.value }),
+    ...(joint === undefined ? {} : { joint }),
+    ...(crimp === undefined ? {} : { crimp }),
+    ...(mateStage === undefined ? {} : { mateStage }),
+  });
 }
 
 const planCouplerOf = (

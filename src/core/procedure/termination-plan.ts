@@ -7,8 +7,11 @@ import type { GlandShape, SlideOnItem } from '@/core/make-off';
 import type { CouplerEndPlan } from '@/core/coupler';
 import type { DeviceEndPlan } from '@/core/device';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
+import type { Pin } from '@/core/pin-map';
 import type { StagePlan } from '@/core/tightening';
 import type { LengthUnit } from '@/core/units';
+
+import type { PlugInPlan } from './steps/plug-in';
 
 /** One thing a plan has settled. When a plan is made again, these are compared one by one. */
 export interface Decision {
@@ -74,6 +77,8 @@ export interface TerminationPlan {
   readonly device?: DeviceEndPlan;
   /** Gaskets, stem, tape and tubes of a coupler's end; left out for any other. What stands in its way is among `cutRefusal`. */
   readonly coupler?: CouplerEndPlan;
+  /** Contacts and pin map of a plug-in half whose sheet says more than their lengths; left out for any other. */
+  readonly plugIn?: PlugInPlan;
   /** The gland's own outline, for the drawings. */
   readonly gland: GlandShape;
   /** Everything to be drawn from the store. */
@@ -99,6 +104,8 @@ export interface PlanRequest {
   readonly unit: LengthUnit;
   /** Where terminals differ: the way to each; none when left out. */
   readonly terminals?: readonly Terminal[];
+  /** Which core goes to which position; the insert's own order when left out. */
+  readonly pins?: readonly Pin[];
   /** Compound that was asked for; when left out, the first that the fitting's list allows. */
   readonly compound?: string | null;
   /** Compounds of the catalogue; none when left out. */

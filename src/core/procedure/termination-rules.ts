@@ -6,6 +6,7 @@ import { compoundClock, mayFill, mayMix, mayOpen } from './compound-clock';
 import { mayConfirmCoupler } from './coupler-rules';
 import { mayTurn } from './device-turning';
 import { mayConfirmMineral } from './mineral-clock';
+import { mayConfirmCap, mayConfirmPins } from './pin-rules';
 import type { TerminationPlan } from './termination-plan';
 
 /** The tags of an end and of the other end of its cable. */
@@ -20,16 +21,23 @@ const bothEnds = (tag: string): readonly [string, string] => [
  */
 export const terminationRules = (
   plan: Pick<TerminationPlan, 'seal'> &
-    Partial<Pick<TerminationPlan, 'mineral' | 'device' | 'coupler' | 'tag'>>,
+    Partial<Pick<TerminationPlan, 'mineral' | 'device' | 'coupler' | 'plugIn' | 'tag'>>,
   spareMm: number,
   measuring: Measuring,
 ): SubjectRules => ({
   confirm: (step, command, acts, now, across) => {
-    const { seal, mineral, device, coupler, tag = '' } = plan;
+    const { seal, mineral, device, coupler, plugIn, tag = '' } = plan;
     const passes = ok({ waste: null });
     if (coupler !== undefined) {
       const may = mayConfirmCoupler(coupler, step, command, { acts, across, measuring, tags: bothEnds(tag) });
       if (!may.ok) return may;
+    }
+    if (plugIn !== undefined) {
+      const { pins, liveCap, mateStage } = plugIn;
+      const lies = pins === undefined ? ok(null) : mayConfirmPins(pins, step, command);
+      if (!lies.ok) return lies;
+      const cap = liveCap ? mayConfirmCap(step, command, acts, mateStage) : ok(null);
+      if (!cap.ok) return cap;
     }
     if (mineral !== undefined) {
       const may = mayConfirmMineral(mineral, step, command, acts, now, measuring);

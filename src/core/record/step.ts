@@ -21,6 +21,8 @@ export const LOOK_DECISIONS = [
   'gapHolds',
   'gapTaped',
   'trimmed',
+  'capOff',
+  'energised',
 ] as const;
 export type LookDecision = (typeof LOOK_DECISIONS)[number];
 
@@ -39,6 +41,8 @@ export const LOOK_WORDS: Readonly<Record<LookDecision, string>> = {
   gapHolds: 'Gap within what may stay open',
   gapTaped: 'Gap filled with tape',
   trimmed: 'Gap too wide: conductor trimmed',
+  capOff: 'Cap off, proved dead and still locked',
+  energised: 'Energised again: isolated, locked and proved anew',
 };
 
 /** One way out of a look: what was seen, what the button says, and where it leads; null leads on. */

@@ -1,6 +1,7 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { ARMOUR_KINDS, CONSTRUCTIONS, MATERIALS, type ArmourKind, type Construction } from '@/core/catalogue';
 import { CABLE_LISTINGS } from './cable-listings';
+import { coreNamesSchema } from './core-names';
 import { nominalProblem, nominalSchema } from './nominal';
 
 /** A cable by construction. Thicknesses are the maker's nominal figures in mm and only ever narrow a depth guard. */
@@ -20,6 +21,8 @@ export const cableTypeSchema = object({
     .min(1)
     .max(4)
     .optional(),
+  /** What its cores are called, and what each is for. Not known when left out. */
+  coreNames: coreNamesSchema.optional(),
   /** Bare or covered earth cores, and pilots, besides the phases. Not known when left out. */
   earthCores: number().integer().min(0).max(6).optional(),
   pilotCores: number().integer().min(0).max(6).optional(),
@@ -55,6 +58,17 @@ export const cableTypeSchema = object({
   .test('construction', function ofOneKind(type) {
     const wrong = ownConstructionProblem(type);
     return wrong === null || this.createError(wrong);
+  })
+  .test('coreNames', function asMany({ coreNames, cores }) {
+    const named: readonly unknown[] = Array.isArray(coreNames) ? coreNames : [];
+    return (
+      named.length === 0 ||
+      named.length === cores ||
+      this.createError({
+        path: 'coreNames',
+        message: `name ${named.length} cores, and the cable has ${String(cores)}`,
+      })
+    );
   })
   .test('nominal', function nesting(type) {
     const problem = nominalProblem(type);

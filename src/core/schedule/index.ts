@@ -1,5 +1,6 @@
 export * from './cable-listings';
 export * from './cable-type';
+export * from './core-names';
 export * from './nominal';
 export * from './code-profile';
 export * from './profiles';

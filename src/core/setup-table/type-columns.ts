@@ -9,7 +9,9 @@ import {
 import { QUANTITIES, QUANTITY_WORDS, type Quantity } from '@/core/cable-measurement';
 import {
   CABLE_LISTINGS,
+  readCoreNames,
   readNominal,
+  writeCoreNames,
   writeNominal,
   type CableType,
   type NominalDiameter,
@@ -25,6 +27,11 @@ const FACTS = columnsOf<Omit<CableType, 'nominal'>>({
   coreSectionMm2: ['section_mm2', 'section of a core, mm²', numberCell],
   construction: ['made_as', 'construction of its own', choiceCell(CONSTRUCTIONS, CONSTRUCTION_WORDS)],
   ratedV: ['rated_v', 'rated voltage, V', numberCell],
+  coreNames: [
+    'core_names',
+    'names of the cores, such as BN BK GNYE=earth',
+    { write: writeCoreNames, read: readCoreNames },
+  ],
   phaseColours: ['phase_colours', 'colours of the phases', severalCell(textCell)],
   earthCores: ['earth_cores', 'earth cores besides the phases', numberCell],
   pilotCores: ['pilot_cores', 'pilot cores besides the phases', numberCell],

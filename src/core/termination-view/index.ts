@@ -14,6 +14,7 @@ import type { Instrument, InstrumentCheck } from '@/core/instrument';
 import { type ChainFault, type BenchAct, type Step, type EventView, type SubjectKind } from '@/core/record';
 import type { CollarState, DecisionChange, TerminationPlan } from '@/core/procedure';
 import type { Terminal } from '@/core/cut-back';
+import type { Pin } from '@/core/pin-map';
 import type { LookAlike } from '@/core/tightening';
 import type { JobChoiceRequest, JobPick } from '@/core/job-choice';
 import type { CableType, CodeProfile, Enclosure, End, Entry } from '@/core/schedule';
@@ -107,6 +108,8 @@ export interface TerminationView {
   readonly spareMm: number;
   /** The way to each terminal, where they differ. */
   readonly terminals: readonly Terminal[];
+  /** Pin map as it was typed; empty for the insert's own order. */
+  readonly pins: readonly Pin[];
   /** Compound that was asked for; null leaves it to the fitting's list. */
   readonly compound: string | null;
   /** What was recorded, for the clocks that run. */

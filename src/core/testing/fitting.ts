@@ -1,6 +1,6 @@
 import type { ArmourKind, Family, Size } from '@/core/catalogue';
 import type { TerminationInput } from '@/core/gland-selection';
-import type { CableType } from '@/core/schedule';
+import type { CableType, CoreNames } from '@/core/schedule';
 import { BOX, CABLE, ENTRY, interval, TERMINATION } from './termination';
 
 const middle = (range: { min: number; max: number } | undefined, otherwise: number): number =>
@@ -21,12 +21,20 @@ const trailingCable = ({ coupler }: Size): Partial<CableType> => ({
   coreSectionMm2: middle(coupler?.sectionMm2, 50),
 });
 
+const FOUR_CORES: CoreNames = [
+  { name: 'BN', use: 'power' },
+  { name: 'BK', use: 'power' },
+  { name: 'GY', use: 'power' },
+  { name: 'GNYE', use: 'earth' },
+];
+
 /** A cable that sits in the middle of every range of a size, in one construction that the family accepts. */
 export function fitting(family: Family, size: Size, armour: ArmourKind, jacketed: boolean): TerminationInput {
   const ring = size.rings.find((r) => r.armour.includes(armour));
   const metalClad = armour === 'interlocked' || armour === 'corrugated';
   const outer =
     inOneBore(size) ?? middle(size.outerSeal, metalClad && ring ? middle(ring.range, 30) + 2 : 30);
+  const positions = size.insert?.positions;
   const cores = Math.min(4, size.insert?.contacts ?? size.pot?.conductors.at(-1) ?? 4);
   const { construction } = family.accepts;
   const over = size.chamber ? size.chamber.maxOverCoresMm * 0.7 : outer * 0.5;
@@ -41,6 +49,7 @@ export function fitting(family: Family, size: Size, armour: ArmourKind, jacketed
       innerSheath: !metalClad && armour !== 'none',
       ...(construction === undefined ? {} : { construction, ratedV: 500 }),
       ...(trailing ? trailingCable(size) : {}),
+      ...(positions === undefined ? {} : { coreNames: FOUR_CORES }),
     },
     outerSheath: at('outerSheath', outer),
     innerSheath:

@@ -31,7 +31,7 @@ const TABLES = { cable, termination, reading, plan, job, cableType, enclosure, e
 const INSTANTS = new Set(['retiredAt', 'withdrawnAt', 'supersededAt', 'archivedAt']);
 const FIELDS: Readonly<Record<EditTable, readonly string[]>> = {
   cable: ['tag', 'typeId', 'routeMm', 'note', 'retiredAt'],
-  termination: ['entryId', 'tailMm', 'spareMm', 'sizeLocked', 'compound', 'terminals'],
+  termination: ['entryId', 'tailMm', 'spareMm', 'sizeLocked', 'compound', 'terminals', 'pins'],
   reading: ['withdrawnAt'],
   plan: ['supersededAt'],
   job: ['profile', 'name', 'place', 'unit', 'secondPerson', 'families', 'archivedAt'],

@@ -1,9 +1,10 @@
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import { METHODS, QUANTITIES, type Reading } from '@/core/cable-measurement';
+import type { Pin } from '@/core/pin-map';
 import type { Terminal } from '@/core/cut-back';
 import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
 import type { Tx } from '../connection';
-import { CABLE_TYPE, ENCLOSURE, ENTRY, TERMINALS } from '../stored-kinds';
+import { CABLE_TYPE, ENCLOSURE, ENTRY, PINS, TERMINALS } from '../stored-kinds';
 import { cable, cableType, enclosure, entry, job, reading, termination } from '../schema';
 
 /** A reading as stored: `end` null means it stands for the whole cable (a datasheet, or a sample from the drum). */
@@ -26,6 +27,8 @@ export interface TerminationRow {
   readonly compound: string | null;
   /** The way to each terminal, where they differ. */
   readonly terminals: readonly Terminal[];
+  /** Which core goes to which position of its insert; empty for the insert's own order. */
+  readonly pins: readonly Pin[];
   readonly cable: {
     readonly id: number;
     readonly tag: string;
@@ -52,6 +55,7 @@ const columns = {
   sizeLocked: termination.sizeLocked,
   compound: termination.compound,
   terminals: termination.terminals,
+  pins: termination.pins,
   entryId: termination.entryId,
   cable: {
     id: cable.id,
@@ -84,6 +88,7 @@ function terminationRow(row: Joined): TerminationRow {
   return {
     ...rest,
     sizeLocked: rest.sizeLocked === 1,
+    pins: rest.pins === null ? [] : PINS.parse(rest.pins, rest.id),
     terminals: rest.terminals === null ? [] : TERMINALS.parse(rest.terminals, rest.id),
     cableType: CABLE_TYPE.parse(typeFacts, rest.cable.tag),
     place: placed

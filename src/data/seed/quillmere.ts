@@ -107,6 +107,17 @@ export const CABLE_TYPES: readonly CableType[] = [
     innerSheath: false,
     armourMaterial: 'copper',
   }),
+  type('U4-4', '4-core 4 mm², unarmoured, cores by colour', 4, 4, {
+    armour: 'none',
+    innerSheath: false,
+    outerSheathThicknessMm: 1.6,
+    coreNames: [
+      { name: 'BN', use: 'power' },
+      { name: 'BK', use: 'power' },
+      { name: 'GY', use: 'power' },
+      { name: 'GNYE', use: 'earth' },
+    ],
+  }),
   type('R6-50', 'trailing, 3 × 50 mm² screened, two earths, a pilot', 6, 50, {
     construction: 'screenedTrailing',
     ratedV: 6600,
@@ -214,7 +225,7 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
     area: 'Switch room',
     enclosure: box('MCC-2', 'Motor control centre 2', {}),
     entries: plate([
-      20.5, 20.5, 20.5, 25.5, 25.5, 32.5, 32.5, 40.5, 50.5, 63.5, 20.5, 25.5, 25.5, 20.5, 20.5,
+      20.5, 20.5, 20.5, 25.5, 25.5, 32.5, 32.5, 40.5, 50.5, 63.5, 20.5, 25.5, 25.5, 20.5, 20.5, 25.5,
     ]),
   },
   {
@@ -285,6 +296,7 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
   pump('BS-1', 'Boiler skid panel', [tapered('E1', '1', 20, 6)], { material: 'aluminium', ip: '66' }),
   pump('BF-1', 'Burner fan', [tapered('E1', '1', 18, 5.5)], { material: 'aluminium', ip: '66' }),
   pump('PW-1', 'Pallet wrapper', [{ ...threaded('E1', 'M25', 12), plugIn: true }], { ip: '54' }),
+  pump('PW-2', 'Second pallet wrapper', [{ ...threaded('E1', 'M25', 12), plugIn: true }], { ip: '54' }),
   pump('RS-1', 'Isolating switch, rinse pump', [{ ...threaded('E1', 'M25', 12), ownClamp: true }], {
     orderedV: 400,
     orderedHz: 50,
@@ -434,6 +446,9 @@ export const CABLES: readonly SeedCable[] = [
   cable('K-150', 'U5-2.5', 14, ['MCC-2/P15', 'RS-1/E1'], measured({ outer: [13.2, 13.4] }), {
     note: 'ends in a switch with a clamp of its own; the one that came says 690 V on its plate',
     tailB: 140,
+  }),
+  cable('K-151', 'U4-4', 18, ['MCC-2/P16', 'PW-2/E1'], measured({ outer: [12.9, 13.1] }), {
+    note: 'plugs in at the wrapper, under a live cap',
   }),
   cable(
     'K-170',

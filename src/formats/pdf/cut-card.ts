@@ -1,3 +1,4 @@
+import { writePins } from '@/core/pin-map';
 import { couplerLines, type CouplerEndPlan } from '@/core/coupler';
 import { cutLengths, markText, strippedEndDrawing } from '@/core/cut-back';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
@@ -169,6 +170,10 @@ function marks(doc: Doc, sheet: Sheet, { plan }: CutCard, top: number): number {
       { size: 8.5 },
     ) -
     4 * MM;
+  if (plan.plugIn?.pins)
+    y =
+      text(doc, sheet, `Pin map: ${writePins(plan.plugIn.pins.map)}`, sheet.left, y + 5 * MM, { size: 8.5 }) -
+      4 * MM;
   if (plan.coupler)
     y =
       text(doc, sheet, couplerWords(plan.coupler, cut.unit), sheet.left, y + 5 * MM, { size: 8.5 }) - 4 * MM;

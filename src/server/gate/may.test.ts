@@ -13,7 +13,7 @@ const TABLE: Readonly<Record<string, string>> = {
   'PFIAX everybody of the job':
     'viewJob exportJob viewSummaries viewTermination viewTerminationAgain viewTestsAcross viewCompound viewProfile previewProfile viewJobRecord exportRecord searchRecord dossier recordBundle countMovedOn viewMovedOn viewJobChoice viewKit viewWanted wantedFile kitAgainst kitFile cutCard drawingFile workPack labelSheet scheduleChoices schedulePage exportSchedule exportScheduleBook previewSheet previewSetup setupFile viewBoxes viewInstruments viewPhoto previewBox viewTypes viewMapping viewCatalogueCables viewCrossings viewCrossing crossingFile previewPlaces viewMembers viewCharge',
   'PFIA who measures': 'addReading withdrawReading undo redo',
-  'PF who chooses': 'takeSize answerFact replan setTerminals setCompound takeReentry',
+  'PF who chooses': 'takeSize answerFact replan setTerminals setPins setCompound takeReentry',
   'FIA who works at the bench': 'work workKept keepPhoto',
   'PI who keeps instruments': 'addInstrument setInstrument addInstrumentCheck takeOutInstrument',
   'P who plans':

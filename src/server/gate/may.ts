@@ -98,6 +98,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   keepPhoto: BENCH,
   sign: inJob(...SIGNS),
   setTerminals: CHOOSES,
+  setPins: CHOOSES,
   setCompound: CHOOSES,
   acceptJobChoice: PLANS,
   restamp: PLANS,

@@ -18,7 +18,7 @@ import { takeReentry } from '../operations/crossing-reentry';
 import { cutCard } from '../operations/cut-card';
 import { drawingFile } from '../operations/drawing-file';
 import { redoNext, undoLast } from '../operations/edits';
-import { setCompound, setTerminals } from '../operations/end-facts';
+import { setCompound, setPins, setTerminals } from '../operations/end-facts';
 import { answerFact } from '../operations/facts';
 import { acceptJobChoice, viewJobChoice } from '../operations/job-choice';
 import { exportJob, importJob } from '../operations/job-file';
@@ -243,6 +243,9 @@ export const OPERATIONS = {
     ],
     ([ref, batch], who, { now, roles }) => workKept(ref, batch, who, roles, now),
     'heavy',
+  ),
+  setPins: write([END, VERSION, ['pins', a.longText]], ([ref, version, pins], who, { now }) =>
+    setPins(ref, version, pins, who, now),
   ),
   setTerminals: write([END, VERSION, ['terminals', a.longText]], ([ref, version, terminals], who, { now }) =>
     setTerminals(ref, version, terminals, who, now),

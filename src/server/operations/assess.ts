@@ -132,6 +132,7 @@ function prepare(input: AssessInput): Prepared {
           spareMm: row.spareMm,
           unit: job.unit,
           terminals: row.terminals,
+          pins: row.pins,
           compound: row.compound,
           compounds: catalogue.compounds,
         }

@@ -1,4 +1,5 @@
-import { ok, refuse, type Result } from '@/core/kernel';
+import { ok, refuse, validate, type Result } from '@/core/kernel';
+import { pinsSchema, readPins, type Pin } from '@/core/pin-map';
 import { farthest, readTerminals, type Terminal } from '@/core/cut-back';
 import { compoundVerdicts } from '@/core/compound-cure';
 import { parseLength } from '@/core/units';
@@ -36,6 +37,39 @@ export function setTerminals(
     const terminals = read.value.length === 0 ? null : JSON.stringify(read.value);
     await log.write('termination', row.id, { terminals }, seen);
     await log.save(job, `terminals of ${ref.cable}/${ref.end}`, actor, now);
+    await refreshSummaries(tx, job, [row.id]);
+    return ok(read.value);
+  });
+}
+
+/**
+ * Which core goes to which position of the insert: `BN 1, BK 2`, or a table of them. Empty text goes back to the insert's own order. What the insert
+ * makes of it is judged where it is planned.
+ */
+export function setPins(
+  ref: TerminationRef,
+  seen: number,
+  text: string,
+  actor: Actor,
+  now: Date,
+): Promise<Result<readonly Pin[]>> {
+  return operation<readonly Pin[]>(async (tx) => {
+    const found = await requireTermination(tx, ref);
+    if (!found.ok) return found;
+    const { job, row } = found.value;
+    if (text.length > 4000) return refuse('pins', 'is longer than any pin map');
+    const read = readPins(text);
+    if (!read.ok) return read;
+    const valid = validate(pinsSchema, read.value);
+    if (!valid.ok) return valid;
+    const { coreNames } = row.cableType;
+    const strange =
+      coreNames === undefined ? undefined : read.value.find((p) => !coreNames.some((c) => c.name === p.core));
+    if (strange !== undefined) return refuse('pins', 'is no core of this cable', strange.core);
+    const log = new EditLog(tx);
+    const pins = read.value.length === 0 ? null : JSON.stringify(read.value);
+    await log.write('termination', row.id, { pins }, seen);
+    await log.save(job, `pin map of ${ref.cable}/${ref.end}`, actor, now);
     await refreshSummaries(tx, job, [row.id]);
     return ok(read.value);
   });

@@ -107,6 +107,9 @@ async function cablesOf(tx: Tx, jobId: number): Promise<Cable[]> {
         sizeLocked: row.sizeLocked,
         compound: row.compound,
         terminals: row.terminals.map(({ core, routeMm }) => ({ core, routeMm })),
+        ...(row.pins.length === 0
+          ? {}
+          : { pins: row.pins.map(({ core, position }) => ({ core, position })) }),
       };
       const plan = plans.get(id);
       const body = bodies.get(id);
@@ -202,7 +205,7 @@ async function takeCable(tx: Tx, cable: Cable, { jobId, types, sheets, who, now 
   if (typeId === undefined) throw new Error(`${type} was found in the file before`);
   const cableId = await insertCable(tx, { jobId, tag, typeId, routeMm, note });
   for (const end of ENDS) {
-    const { box, entry, terminals, sizeLocked, ...rest } = cable[end];
+    const { box, entry, terminals, pins = [], sizeLocked, ...rest } = cable[end];
     const id = await insertTermination(tx, {
       ...rest,
       cableId,
@@ -210,6 +213,7 @@ async function takeCable(tx: Tx, cable: Cable, { jobId, types, sheets, who, now 
       entryId: box === null || entry === null ? null : await findEntry(tx, jobId, box, entry),
       sizeLocked: sizeLocked ? 1 : 0,
       terminals: terminals.length === 0 ? null : JSON.stringify(terminals),
+      pins: pins.length === 0 ? null : JSON.stringify(pins),
     });
     for (const plan of plans.filter((p) => p.end === end)) {
       const body = readPlan(plan.body);

@@ -194,6 +194,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
       tailMm: row.tailMm,
       spareMm: row.spareMm,
       terminals: row.terminals,
+      pins: row.pins,
       compound: row.compound,
       acts: assessment.acts,
       lookAlikes: await lookAlikesOf(

@@ -15,6 +15,7 @@ import { GatePage } from './gate/GatePage';
 import { LookFaces } from './LookFaces';
 import { MarkStrip } from './MarkStrip';
 import { BenchButtons, BenchLink, BenchMessage, BenchStep, BenchTitle } from './parts';
+import { HeldFace } from '../pin-map/HeldFace';
 import { RecutForm } from './RecutForm';
 import { StepClock } from './StepClock';
 import { StepScreen } from './StepScreen';
@@ -111,6 +112,7 @@ function PlannedWork({ session }: Props) {
 function LedStep({ session, step }: Props & { readonly step: Step }) {
   const { view, work, recutting, recut, measure, lookBack, lookNext } = session;
   const cut = view.plan?.plan.cut ?? null;
+  const pins = view.plan?.plan.plugIn?.pins;
   const mayRecut = step.station === 'cut' || step.station === 'makeOff';
   return (
     <StepScreen
@@ -134,7 +136,9 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
       onBack={lookBack}
       onReturn={lookNext}
       picture={
-        step.figure?.markId && cut ? (
+        step.id === 'insert' && pins !== undefined ? (
+          <HeldFace pins={pins} />
+        ) : step.figure?.markId && cut ? (
           <MarkStrip
             cut={cut}
             markId={step.figure.markId}

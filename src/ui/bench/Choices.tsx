@@ -9,7 +9,7 @@ import { Choice } from '../kit-of-parts/Choice';
 export type Chosen = Readonly<Record<string, string>>;
 
 /** More than so many are picked from a list. */
-const MOST_BUTTONS = 6;
+const MOST_BUTTONS = 4;
 
 interface Props {
   readonly choices: readonly Asked[];

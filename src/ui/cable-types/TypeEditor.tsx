@@ -28,6 +28,7 @@ import { Problems } from '../kit-of-parts/Problems';
 import { TextField } from '../kit-of-parts/TextField';
 import { Tick } from '../kit-of-parts/Tick';
 import { useRun } from '../termination/use-run';
+import { CoreNamesField } from './CoreNamesField';
 import { NominalFields } from './NominalFields';
 import { CableSectionDrawing } from './Section';
 import { TrailingFields } from './TrailingFields';
@@ -139,6 +140,9 @@ export function TypeEditor({ job, view, onClose }: Props) {
               />
             </Acts>
             <TrailingFields control={control} />
+            <Acts>
+              <CoreNamesField control={control} />
+            </Acts>
             <NominalFields control={control} />
             <Built control={control} />
             <Listings control={control} />

@@ -7,6 +7,7 @@ import { Caution } from '../kit-of-parts/Caution';
 import type { StationProps } from '../termination/station-props';
 import { CouplerMarks } from '../coupler/CouplerMarks';
 import { CutWorkings, MarksTable } from './CutTables';
+import { PinsField } from '../pin-map/PinsField';
 import { PotMarks } from '../mineral-insulated/PotMarks';
 import { LengthField } from './LengthField';
 import { TerminalsField } from './TerminalsField';
@@ -37,7 +38,9 @@ function answerOf(view: StationProps['view']): { readonly words: string; readonl
 
 /** The lengths that only a person knows, and the marks that follow from them. */
 export function CutStation({ view, lit, onLight }: StationProps) {
-  const { cut = null, seal = null, mineral, coupler } = view.plan?.plan ?? view.preview ?? {};
+  const plan = view.plan?.plan ?? view.preview;
+  const { cut = null, seal = null, mineral, coupler, plugIn } = plan ?? {};
+  const numbered = plugIn?.pins !== undefined || (plan?.cutRefusal ?? []).some((p) => p.path === 'pins');
   // The ladder of its sheet settles a coupler's cores, wherever anything else lies.
   const laddered = cut?.ladder !== undefined;
   return (
@@ -63,6 +66,7 @@ export function CutStation({ view, lit, onLight }: StationProps) {
         />
         {laddered ? null : <TerminalsField view={view} />}
       </Box>
+      {numbered ? <PinsField view={view} pins={plugIn?.pins ?? null} /> : null}
       {cut ? (
         <>
           <MarksTable cut={cut} lit={lit} onLight={onLight} />

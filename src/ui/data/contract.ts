@@ -1,6 +1,7 @@
 import type { Reading } from '@/core/cable-measurement';
 import type { CrossingKindId, CrossingView, PlacesPreview, PlanDraft, ReentryDraft } from '@/core/crossing';
 import type { Terminal } from '@/core/cut-back';
+import type { Pin } from '@/core/pin-map';
 import type { MissingField } from '@/core/gland-selection';
 import type { Instrument, InstrumentCheck } from '@/core/instrument';
 import type { JobCard, JobSettings, NewJob } from '@/core/job';
@@ -126,6 +127,7 @@ export interface Commands {
   workKept: Of<[ref: SubjectRef, batch: KeptBatch], KeptOutcome>;
   /** Base 64; answers with the SHA-256 that the photo is known by. */
   keepPhoto: Of<[job: string, photo: string], { readonly hash: string }>;
+  setPins: Of<[ref: TerminationRef, version: number, text: string], readonly Pin[]>;
   setTerminals: Of<[ref: TerminationRef, version: number, text: string], readonly Terminal[]>;
   setCompound: Of<[ref: TerminationRef, version: number, product: string | null], null>;
   acceptJobChoice: Of<[job: string, picks: readonly JobPick[]], { readonly planned: number }>;

@@ -46,12 +46,17 @@ const FIRST: Readonly<Record<ArcStation, PlanDrawing>> = {
   tighten: 'closed',
   prove: 'stripped',
 };
-const CHOICES = PLAN_DRAWINGS.map((d) => [d, PLAN_DRAWING_WORDS[d]] as const);
+/** Drawings that a plan may have; only a pin map has faces. */
+const choicesOf = (plan: TerminationPlan) =>
+  PLAN_DRAWINGS.filter((d) => d !== 'faces' || plan.plugIn?.pins !== undefined).map(
+    (d) => [d, PLAN_DRAWING_WORDS[d]] as const,
+  );
 
 const TITLES: Readonly<Record<PlanDrawing, string>> = {
   stripped: 'The stripped end, to scale',
   'on-the-cable': 'On the cable, in this order',
   closed: 'The closed gland',
+  faces: 'The pin map on its four faces',
 };
 
 /** A choice holds while the station stays; the next station begins with its own. */
@@ -73,7 +78,7 @@ export function DrawingPanel({ view, station, lit, onLight }: Props) {
       <Typography variant="h2" sx={{ mb: 1, fontSize: 15 }}>
         {title}
       </Typography>
-      {plan ? <Segments label="Drawing" options={CHOICES} value={which} onChange={pick} /> : null}
+      {plan ? <Segments label="Drawing" options={choicesOf(plan)} value={which} onChange={pick} /> : null}
       {drawing ? <DrawingSvg drawing={drawing} lit={lit} onLight={onLight} /> : null}
       {plan?.cut ? (
         <>

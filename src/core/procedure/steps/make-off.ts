@@ -126,21 +126,6 @@ const earthingRingStep = (plan: TerminationPlan): StepDraft => ({
   decisions: ['ring'],
 });
 
-/** Cores into the insert of a plug-in body: the pin map is the job's, the key is the insert's. */
-export const insertStep = (plan: TerminationPlan): StepDraft => ({
-  id: 'insert',
-  station: 'makeOff',
-  kind: 'confirm',
-  title: 'Cores into the contact insert',
-  detail:
-    'Every core by the pin map, drawn home and pulled once; then the insert into its body, key towards the mark.',
-  reason: 'A swapped phase or a half-seated contact shows only under load.',
-  checks: ['Pin map followed core by core', 'Gasket of the insert in place', 'Key towards the mark'],
-  partId: 'insert',
-  ...(plan.cut && plan.cut.coreTails.length > 0 ? { list: plan.cut.coreTails.map((t) => t.core) } : {}),
-  decisions: ['strip'],
-});
-
 /** Open the clamp again and look; two ways lead back, and whatever was seen the next stage closes it again. */
 export function lookStep(family: Family, stage: StagePlan, plan: TerminationPlan): StepDraft {
   const metalClad = isMetalClad(plan.armour);
