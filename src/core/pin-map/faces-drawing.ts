@@ -2,7 +2,7 @@ import type { Drawing, DrawingItem, Point } from '@/core/kernel';
 import { FACE_WORDS, FACES, faceOf, type Face } from './faces';
 import type { PinsPlan } from './pins';
 
-const SIZE = 10;
+const TITLE_SIZE = 10;
 const TITLE = 18;
 const GAP = 14;
 const ROUND = 48;
@@ -26,8 +26,9 @@ function faceItems(
 ): DrawingItem[] {
   const middle = { x: left + side / 2, y: top + TITLE + (side - TITLE) / 2 };
   const radius = (side - TITLE) / 2 - 2;
-  const scale = (radius * 0.74) / reachOf(pins);
-  const dot = Math.min(radius * 0.2, 15);
+  const scale = (radius * 0.66) / reachOf(pins);
+  const dot = radius * 0.17;
+  const size = Math.max(9, radius * 0.12);
   const coreAt = (id: string) => pins.map.find((m) => m.position === id)?.core;
   const items: DrawingItem[] = [
     {
@@ -35,7 +36,7 @@ function faceItems(
       role: 'label',
       at: { x: left + side / 2, y: top + 11 },
       text: FACE_WORDS[face],
-      size: SIZE,
+      size: TITLE_SIZE,
       weight: 600,
       anchor: 'middle',
     },
@@ -61,22 +62,19 @@ function faceItems(
         dimensionId: `pin.${p.id}`,
         points: disk(at.x, at.y, dot),
       },
-      text(p.id, at.x, at.y + 3.5, 700),
-      text(core ?? 'spare', at.x, at.y + dot + SIZE, 400),
+      words(p.id, at.x, at.y + size * 0.36, { size, weight: 600 }),
+      words(core ?? 'spare', at.x, at.y + dot + size, { size, weight: 400 }),
     );
   }
   return items;
 }
 
-const text = (words: string, x: number, y: number, weight: 400 | 700): DrawingItem => ({
-  kind: 'text',
-  role: 'label',
-  at: { x, y },
-  text: words,
-  size: SIZE,
-  weight: weight === 700 ? 600 : 400,
-  anchor: 'middle',
-});
+const words = (
+  text: string,
+  x: number,
+  y: number,
+  { size, weight }: { readonly size: number; readonly weight: 400 | 600 },
+): DrawingItem => ({ kind: 'text', role: 'label', at: { x, y }, text, size, weight, anchor: 'middle' });
 
 /** One face, as it is held. */
 export function faceDrawing(pins: PinsPlan, face: Face, side: number): Drawing {

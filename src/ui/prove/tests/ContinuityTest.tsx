@@ -37,6 +37,11 @@ export function ContinuityTest({ view, form, change }: TestProps) {
         A cable of {cores.length} cores is tested in groups: no more than {MOST_CORES} at a time.
       </Empty>
     );
+  const pins = view.plan?.plan.plugIn?.pins?.map ?? [];
+  const pinOf = (core: string) => {
+    const position = pins.find((p) => p.core === core)?.position;
+    return position === undefined ? '' : `, position ${position}`;
+  };
   const set = (near: string, far: string, text: string) =>
     change({ matrix: { ...form.matrix, [pairKey(near, far)]: text } });
   const restOpen = (far: string) =>
@@ -63,7 +68,10 @@ export function ContinuityTest({ view, form, change }: TestProps) {
           <TableRow>
             <TableCell>joined there</TableCell>
             {cores.map((near) => (
-              <TableCell key={near}>here {near}</TableCell>
+              <TableCell key={near}>
+                here {near}
+                {pinOf(near)}
+              </TableCell>
             ))}
             <TableCell />
           </TableRow>

@@ -81,3 +81,15 @@ describe('a form of tests', () => {
       expect(keptForm(text, EMPTY)).toEqual(EMPTY);
   });
 });
+
+it('calls cores as their type does, and by number where it does not or contradicts itself', () => {
+  expect(coreNames({ cores: 2 })).toEqual(['1', '2']);
+  const named = [
+    { name: 'BN', use: 'power' },
+    { name: 'GNYE', use: 'earth' },
+  ] as const;
+  expect(coreNames({ cores: 2, coreNames: [...named] })).toEqual(['BN', 'GNYE']);
+  const trailing = { cores: 6, phaseColours: ['BN', 'BK', 'GY'], earthCores: 2, pilotCores: 1 };
+  expect(coreNames(trailing)).toEqual(['BN', 'BK', 'GY', 'E1', 'E2', 'P1']);
+  expect(coreNames({ ...trailing, pilotCores: undefined })).toEqual(['1', '2', '3', '4', '5', '6']);
+});

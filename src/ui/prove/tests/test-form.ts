@@ -137,14 +137,27 @@ const armourOf = (material: CableType['armourMaterial']): ConductorMaterial | ''
   }
 };
 
-/** Cores by number, as they are called where nobody has named them. */
-export const coreNames = ({ cores }: Pick<CableType, 'cores'>): string[] =>
-  Array.from({ length: cores }, (_, i) => String(i + 1));
+type Named = Pick<CableType, 'cores' | 'coreNames' | 'phaseColours' | 'earthCores' | 'pilotCores'>;
+const counted = (letter: string, count: number): string[] =>
+  Array.from({ length: count }, (_, i) => `${letter}${i + 1}`);
+
+/** Cores as the cable's type calls them; by number where nobody has named them. */
+export function coreNames({
+  cores,
+  coreNames: named,
+  phaseColours,
+  earthCores,
+  pilotCores,
+}: Named): string[] {
+  if (named !== undefined) return named.map((c) => c.name);
+  const told = [...(phaseColours ?? []), ...counted('E', earthCores ?? 0), ...counted('P', pilotCores ?? 0)];
+  return told.length === cores && phaseColours !== undefined ? told : counted('', cores);
+}
 
 /** What is tested against what: each core against all the rest. */
-export const insulationTests = (type: Pick<CableType, 'cores'>): string[] =>
+export const insulationTests = (type: Named): string[] =>
   type.cores === 1
-    ? ['1 against armour']
+    ? [`${coreNames(type)[0] ?? '1'} against armour`]
     : coreNames(type).map((core) => `${core} against all others and armour`);
 
 /** A request, or the fields that are to be said before there is one. */
