@@ -2,12 +2,10 @@ import { array, boolean, number, object, string, type InferType } from 'yup';
 import { intervalSchema } from '@/core/kernel';
 
 /** What a contact of a coupler is for. */
-export const CONTACT_USES = ['phase', 'earth', 'pilot'] as const;
-export type ContactUse = (typeof CONTACT_USES)[number];
+const CONTACT_USES = ['phase', 'earth', 'pilot'] as const;
 
 /** How a conductor is held in the stem of its contact. */
-export const STEM_JOINTS = ['setScrews', 'solder'] as const;
-export type StemJoint = (typeof STEM_JOINTS)[number];
+const STEM_JOINTS = ['setScrews', 'solder'] as const;
 
 /** Layers of a phase that a cut-back ladder goes by. */
 export const PHASE_LAYERS = ['screen', 'semiconducting'] as const;

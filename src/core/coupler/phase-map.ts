@@ -1,12 +1,6 @@
 /** Which contact each phase lies on, by its colour. */
 export type PhaseMap = Readonly<Record<string, string>>;
 
-/** The same of one end, with what that end is called. */
-export interface EndMap {
-  readonly tag: string;
-  readonly map: PhaseMap;
-}
-
 /** A phase that lies elsewhere at the other end. */
 export interface Swap {
   readonly phase: string;

@@ -1,6 +1,7 @@
 export * from './armour-length';
 export * from './both-ends';
 export * from './core-tails';
+export * from './cut';
 export * from './cut-cases';
 export * from './cut-input';
 export * from './cut-plan';

@@ -9,7 +9,7 @@ import {
   type Pattern,
   type Role,
 } from '@/core/kernel';
-import type { LadderRung } from './cut-plan';
+import type { LadderRung } from './cut';
 import { markText } from './mark-text';
 import { rungWords, type CutPlan } from './words';
 

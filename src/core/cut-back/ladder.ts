@@ -4,7 +4,7 @@ import type { CableType } from '@/core/schedule';
 import { trimNumber, type LengthUnit } from '@/core/units';
 import { LADDER_RUNGS, type CutTool, type LadderLayer, type LadderRungId, type ToolId } from './cut-cases';
 import type { CutInput } from './cut-input';
-import type { Cut, LadderRung } from './cut-plan';
+import type { Cut, LadderRung } from './cut';
 import { byEye, outerGuard } from './depth-guard';
 import { roundJointly, type Span } from './round-marks';
 import { sheathTools } from './tools';

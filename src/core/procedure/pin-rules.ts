@@ -34,7 +34,7 @@ function capActs(
 }
 
 function after(state: CapState, acts: readonly CapAct[]): Result<CapState> {
-  let now = ok(state) as Result<CapState>;
+  let now: Result<CapState> = ok(state);
   for (const act of acts) if (now.ok) now = capStep(now.value, act);
   return now;
 }

@@ -1,5 +1,5 @@
 import { hashOf, hashOnce, ok, type IntervalMm, type Result } from '@/core/kernel';
-import { planPins } from '@/core/pin-map';
+import { planPins, type PlugInPlan } from '@/core/pin-map';
 import type { Accessory, Compound, Family } from '@/core/catalogue';
 import { missingForProcedure, threadName } from '@/core/catalogue';
 import { CUT_BACK_RULES, cutWords, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
@@ -24,7 +24,6 @@ import { isFlameproof, profileFigures, type CableType, type CodeProfile } from '
 import { planStages, TIGHTENING_RULES } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
 import { decisionsOf } from './decisions';
-import type { PlugInPlan } from './steps/plug-in';
 import { PLAN_VERSION, type PlanPart, type PlanRequest, type TerminationPlan } from './termination-plan';
 
 /** Raised by hand whenever a change may change a step of a procedure. */

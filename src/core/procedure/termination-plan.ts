@@ -7,11 +7,9 @@ import type { GlandShape, SlideOnItem } from '@/core/make-off';
 import type { CouplerEndPlan } from '@/core/coupler';
 import type { DeviceEndPlan } from '@/core/device';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
-import type { Pin } from '@/core/pin-map';
+import type { Pin, PlugInPlan } from '@/core/pin-map';
 import type { StagePlan } from '@/core/tightening';
 import type { LengthUnit } from '@/core/units';
-
-import type { PlugInPlan } from './steps/plug-in';
 
 /** One thing a plan has settled. When a plan is made again, these are compared one by one. */
 export interface Decision {

@@ -88,6 +88,7 @@ const IN_ORDER: Readonly<Record<string, (value: unknown) => boolean>> = {
   archived: (value) => typeof value === 'boolean',
   compound: (value) => value === null,
   terminals: (value) => value === '' || value === ' ',
+  pins: (value) => value === '' || value === ' ',
 };
 
 const reads = Object.keys(OPERATIONS).filter((n) => OPERATIONS[n as ReadName].kind === 'read') as ReadName[];

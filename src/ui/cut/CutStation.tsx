@@ -1,6 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import { cutLengths, markText } from '@/core/cut-back';
+import type { LengthUnit } from '@/core/units';
 import { Questions } from '../gland-selection/Questions';
 import { Answer } from '../kit-of-parts/Answer';
 import { Caution } from '../kit-of-parts/Caution';
@@ -36,44 +37,69 @@ function answerOf(view: StationProps['view']): { readonly words: string; readonl
   };
 }
 
+/** What somebody said of this end before it is cut; the ladder of its sheet settles a coupler's cores, wherever anything else lies. */
+function Asked({ view, laddered }: Pick<StationProps, 'view'> & { readonly laddered: boolean }) {
+  const isA = view.end === 'A';
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '16px 20px', mt: 2, mb: 1.75 }}>
+      {laddered ? null : (
+        <LengthField
+          name="Tail"
+          label="Wall to farthest terminal"
+          field={isA ? 'aTail' : 'bTail'}
+          valueMm={view.tailMm}
+          view={view}
+        />
+      )}
+      <LengthField
+        name="Spare"
+        label="Spare tail for another go"
+        field={isA ? 'aSpare' : 'bSpare'}
+        valueMm={view.spareMm}
+        view={view}
+      />
+      {laddered ? null : <TerminalsField view={view} />}
+    </Box>
+  );
+}
+
+type PlanNow = NonNullable<ReturnType<typeof planOf>>;
+const planOf = (view: StationProps['view']) => view.plan?.plan ?? view.preview;
+
+/** What some kinds of end have besides their cuts. */
+function Besides({
+  plan: { seal, mineral, coupler },
+  unit,
+}: {
+  readonly plan: PlanNow;
+  readonly unit: LengthUnit;
+}) {
+  return (
+    <>
+      {coupler === undefined ? null : <CouplerMarks coupler={coupler} unit={unit} potted={seal !== null} />}
+      {mineral === undefined ? null : <PotMarks mineral={mineral} unit={unit} />}
+    </>
+  );
+}
+
+/** Has the insert of this end numbered positions? Also where its map was refused. */
+const isNumbered = (plan: PlanNow): boolean =>
+  plan.plugIn?.pins !== undefined || plan.cutRefusal.some((p) => p.path === 'pins');
+
 /** The lengths that only a person knows, and the marks that follow from them. */
 export function CutStation({ view, lit, onLight }: StationProps) {
-  const plan = view.plan?.plan ?? view.preview;
-  const { cut = null, seal = null, mineral, coupler, plugIn } = plan ?? {};
-  const numbered = plugIn?.pins !== undefined || (plan?.cutRefusal ?? []).some((p) => p.path === 'pins');
-  // The ladder of its sheet settles a coupler's cores, wherever anything else lies.
-  const laddered = cut?.ladder !== undefined;
+  const plan = planOf(view);
+  const cut = plan?.cut ?? null;
   return (
     <>
       <Answer {...answerOf(view)} />
       <Questions view={view} onlyDeciding />
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '16px 20px', mt: 2, mb: 1.75 }}>
-        {laddered ? null : (
-          <LengthField
-            name="Tail"
-            label="Wall to farthest terminal"
-            field={view.end === 'A' ? 'aTail' : 'bTail'}
-            valueMm={view.tailMm}
-            view={view}
-          />
-        )}
-        <LengthField
-          name="Spare"
-          label="Spare tail for another go"
-          field={view.end === 'A' ? 'aSpare' : 'bSpare'}
-          valueMm={view.spareMm}
-          view={view}
-        />
-        {laddered ? null : <TerminalsField view={view} />}
-      </Box>
-      {numbered ? <PinsField view={view} pins={plugIn?.pins ?? null} /> : null}
-      {cut ? (
+      <Asked view={view} laddered={cut?.ladder !== undefined} />
+      {plan && isNumbered(plan) ? <PinsField view={view} pins={plan.plugIn?.pins ?? null} /> : null}
+      {plan && cut ? (
         <>
           <MarksTable cut={cut} lit={lit} onLight={onLight} />
-          {coupler === undefined ? null : (
-            <CouplerMarks coupler={coupler} unit={cut.unit} potted={seal !== null} />
-          )}
-          {mineral === undefined ? null : <PotMarks mineral={mineral} unit={cut.unit} />}
+          <Besides plan={plan} unit={cut.unit} />
           <CutWorkings cut={cut} />
         </>
       ) : null}

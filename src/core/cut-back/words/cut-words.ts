@@ -1,4 +1,4 @@
-import type { Cut, CutLength } from '../cut-plan';
+import type { Cut, CutLength } from '../cut';
 import type { CutWorking, LadderRungId, MarkId, OuterCut } from '../cut-cases';
 import type { CutMark } from '../marks';
 import { guardWords, type DepthGuard } from './guard-words';

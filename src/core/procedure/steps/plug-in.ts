@@ -1,18 +1,7 @@
-import type { PinsPlan } from '@/core/pin-map';
+import type { PlugInPlan } from '@/core/pin-map';
 import type { StepDraft } from '@/core/record';
 import { trimNumber } from '@/core/units';
 import type { TerminationPlan } from '../termination-plan';
-
-/** What the sheet of a plug-in half says of its contacts besides their lengths. */
-export interface PlugInPlan {
-  /** Where each core goes; left out where the sheet does not number its positions. */
-  readonly pins?: PinsPlan;
-  readonly contacts: number;
-  readonly joint?: 'crimp' | 'setScrew';
-  readonly crimp?: { readonly die: string; readonly form: string; readonly bareMaxMm: number };
-  readonly liveCap: boolean;
-  readonly mateStage?: string;
-}
 
 /** Contacts on their cores, by crimp or by screw, and the cores in the insert. */
 export const contactSteps = (plugIn: PlugInPlan, plan: TerminationPlan): StepDraft[] => [
