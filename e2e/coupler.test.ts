@@ -39,7 +39,7 @@ it('is chosen among couplers only, of both kinds, with its ladder and all that m
   await open('/job/quillmere/t/K-170/B/cut');
   await says('Bare conductor 41, insulation 61, semiconducting layer 21, screened core to the jacket 92');
   await says('CT3-52-EG-52, bore 52 mm');
-  await says('25 mm to 210 mm, cut to 185 mm');
+  await says('25 mm to 213 mm, cut to 188 mm');
   await byRole('img', /^Cut-back of each core to scale/);
   expect(await seriousFindings()).toEqual([]);
 });

@@ -131,17 +131,19 @@ describe('strap and tubes, worked by hand', () => {
     insulatingTube: { lengthMm: 165, onStemMm: 15, behindStrapMm: 40 },
   };
   const rungs = {
-    bare: { min: 40, max: 42 },
-    insulation: { min: 60, max: 62 },
-    semiconducting: { min: 20, max: 21 },
-    screened: { min: 65, max: 68 },
+    bare: { mm: 41, min: 40, max: 42 },
+    insulation: { mm: 61, min: 60, max: 62 },
+    semiconducting: { mm: 21, min: 20, max: 21 },
+    screened: { mm: 66, min: 65, max: 68 },
   };
 
   it('reach at exactly what they need: 20 + 25 + 21 + 40, and 15 + 2 + 62 + 21 + 25 + 40', () => {
     const placed = placeTubes(sheet, rungs, 40);
-    expect(placed.ok && placed.value.strap).toEqual({ min: 130, max: 145 });
-    expect(placed.ok && placed.value.stress).toEqual({ fromMm: 59, toMm: 165, cutToMm: 106, trimMm: 0 });
-    expect(placed.ok && placed.value.insulating).toEqual({ fromMm: 25, toMm: 185, cutToMm: 160, trimMm: 5 });
+    // Laid from the screen's edge as it is marked, 41 + 61 + 21: ten behind it, and fifteen wide.
+    expect(placed.ok && placed.value.strap).toEqual({ min: 133, max: 148 });
+    expect(placed.ok && placed.value.stress).toEqual({ fromMm: 62, toMm: 168, cutToMm: 106, trimMm: 0 });
+    // As far as the jacket may stand, 65 behind the edge: 40 beyond the strap, and not a millimetre more.
+    expect(placed.ok && placed.value.insulating).toEqual({ fromMm: 25, toMm: 188, cutToMm: 163, trimMm: 2 });
   });
 
   it.each([
@@ -154,10 +156,30 @@ describe('strap and tubes, worked by hand', () => {
     expect(placed.ok ? '' : placed.problems.map((p) => p.message).join('; ')).toMatch(words);
   });
 
+  it('cover what they must wherever the blade went within its span, by every corner of it', () => {
+    const placed = placeTubes(sheet, rungs, 40);
+    if (!placed.ok) throw new Error('they reach');
+    const { strap, stress, insulating } = placed.value;
+    // The edge is where the fitter sees it: what varies is how much lies on either side of it.
+    const edge = rungs.bare.mm + rungs.insulation.mm + rungs.semiconducting.mm;
+    for (const semi of [rungs.semiconducting.min, rungs.semiconducting.max])
+      for (const insulation of [rungs.insulation.min, rungs.insulation.max])
+        for (const screened of [rungs.screened.min, rungs.screened.max]) {
+          const on = edge - semi - stress.fromMm;
+          expect(on).toBeGreaterThanOrEqual(sheet.stressTube.onInsulationMm - 1e-9);
+          expect(on).toBeLessThanOrEqual(insulation + 1e-9);
+          expect(stress.toMm).toBeGreaterThanOrEqual(strap.max + sheet.stressTube.behindStrapMm - 1e-9);
+          expect(insulating.toMm).toBeGreaterThanOrEqual(
+            strap.max + sheet.insulatingTube.behindStrapMm - 1e-9,
+          );
+          expect(insulating.toMm).toBeLessThanOrEqual(edge + screened + 1e-9);
+        }
+  });
+
   it('cuts a stress tube off where the insulation may end', () => {
     const long = placeTubes({ ...sheet, stressTube: { ...sheet.stressTube, lengthMm: 200 } }, rungs, 40);
     // 20 + 25 + 20 + 60: the shortest that everything may be.
-    expect(long.ok && long.value.stress).toEqual({ fromMm: 40, toMm: 165, cutToMm: 125, trimMm: 75 });
+    expect(long.ok && long.value.stress).toEqual({ fromMm: 43, toMm: 168, cutToMm: 125, trimMm: 75 });
   });
 });
 

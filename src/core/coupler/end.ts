@@ -5,7 +5,7 @@ import type { CableType } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import { boresOf, gasketFor } from './gasket';
 import { leastInStemMm, mayTrimMm, radialMm, tapeTable, type GapRule, type TapeFill } from './stem';
-import { placeTubes, type PhaseRungs, type TubePlaces } from './tubes';
+import { placeTubes, type PhaseRungs, type Rung, type TubePlaces } from './tubes';
 
 /** What of a coupler's end is worked out besides its marks. Lengths in mm; places from the conductor's end. */
 export interface CouplerEndPlan {
@@ -92,7 +92,7 @@ export function planCouplerEnd(request: CouplerEndRequest): Result<CouplerEndPla
     });
   if (entrance === null || relief === null || coreMm === null || !tubes.ok || !trim.ok || problems.length > 0)
     return fail(problems);
-  const bareMm = cut.ladder.find((r) => r.id === 'bare')?.mm ?? 0;
+  const bareMm = rungs.bare.mm;
   const deep = radialMm(coreMm.max, thinnestMm(section));
   return ok({
     sheet: { title: family.sheet.title, revision: family.sheet.revision },
@@ -122,12 +122,12 @@ export function planCouplerEnd(request: CouplerEndRequest): Result<CouplerEndPla
 
 const figures = ({ min, max }: IntervalMm): string => `${trimNumber(min, 1)} to ${trimNumber(max, 1)}`;
 
-/** Rungs of the phases as the blade may leave them. */
+/** Rungs of the phases as they are marked, and as the blade may leave them. */
 export function rungsOf(ladder: NonNullable<CutPlan['ladder']>): PhaseRungs {
-  const of = (id: keyof PhaseRungs): IntervalMm => {
+  const of = (id: keyof PhaseRungs): Rung => {
     const rung = ladder.find((r) => r.id === id);
     if (rung === undefined) throw new Error(`a ladder has its ${id}`);
-    return { min: rung.minMm, max: rung.maxMm };
+    return { mm: rung.mm, min: rung.minMm, max: rung.maxMm };
   };
   return {
     bare: of('bare'),

@@ -2,8 +2,13 @@ import type { CouplerSheet } from '@/core/catalogue';
 import { fail, ok, type IntervalMm, type Problem, type Result } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
 
-/** Rungs of a phase as they were settled, each with what it may come to, mm. */
-export type PhaseRungs = Readonly<Record<'bare' | 'insulation' | 'semiconducting' | 'screened', IntervalMm>>;
+/** A rung as it is marked, with what it may come to, mm. */
+export interface Rung extends IntervalMm {
+  readonly mm: number;
+}
+
+/** Rungs of a phase, from the conductor's end to the jacket. */
+export type PhaseRungs = Readonly<Record<'bare' | 'insulation' | 'semiconducting' | 'screened', Rung>>;
 
 /** A tube in its place, mm from the conductor's end: where it begins towards the stem and ends towards the jacket, and its length when it is cut. */
 export interface TubePlace {
@@ -25,7 +30,8 @@ type Sheet = Pick<CouplerSheet, 'strap' | 'stressTube' | 'insulatingTube'>;
 /**
  * Where strap and tubes lie, and that they reach: the stress tube from behind the strap over the screen's edge and the semiconducting layer on to
  * the insulation, the insulating tube from the stem to beyond the strap. Needs are taken at their longest, room at its shortest; a tube too short is
- * refused with what is missing, one too long is trimmed. Lengths in mm from the conductor's end; `stemDepthMm` is how deep the stem is.
+ * refused with what is missing, one too long is trimmed. Places go by the marks: strap and tubes are laid from the screen's edge as it was cut. Lengths in
+ * mm from the conductor's end; `stemDepthMm` is how deep the stem is.
  */
 export function placeTubes(sheet: Sheet, rungs: PhaseRungs, stemDepthMm: number): Result<TubePlaces> {
   const { strap, stressTube, insulatingTube } = sheet;
@@ -65,15 +71,14 @@ export function placeTubes(sheet: Sheet, rungs: PhaseRungs, stemDepthMm: number)
       `the insulating tube is ${mm(insulatingTube.lengthMm)} long, and from the stem to beyond the strap it takes ${mm(tubeNeeds)}: ${mm(tubeNeeds - insulatingTube.lengthMm)} short`,
     );
   if (problems.length > 0) return fail(problems);
-  const edge = (span: keyof IntervalMm) => bare[span] + insulation[span] + semiconducting[span];
-  const at = edge('min');
+  const at = bare.mm + insulation.mm + semiconducting.mm;
   const strapAt = { min: at + strap.behindEdgeMm, max: at + behind };
   // The stress tube ends where it is behind the strap enough, and is cut off where it would run past the insulation.
   const stressTo = strapAt.max + stressTube.behindStrapMm;
   const stressRoom = stressTube.behindStrapMm + behind + semiconducting.min + insulation.min;
   const stressLong = Math.min(stressTube.lengthMm, stressRoom);
   const jacketAt = at + screened.min;
-  const tubeFrom = Math.min(stemDepthMm, bare.min) - insulatingTube.onStemMm;
+  const tubeFrom = Math.min(stemDepthMm, bare.mm) - insulatingTube.onStemMm;
   const tubeLong = Math.min(insulatingTube.lengthMm, jacketAt - tubeFrom);
   return ok({
     strap: strapAt,
