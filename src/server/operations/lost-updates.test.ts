@@ -3,7 +3,7 @@ import { closeDatabase } from '@/data';
 import { FITTER, good, makeJob, makeSealedJob, NOW, PLANNER } from '../testing/job';
 import { lockSize, takeSize } from './gland-selection';
 import { addCrossing, setCrossing, viewCrossing } from './crossing';
-import { setCompound, setTerminals } from './end-facts';
+import { setCompound, setPins, setTerminals } from './end-facts';
 import { setProfile, viewProfile } from './profile';
 import { editCable, retireCable, schedulePage } from './schedule';
 import { viewTermination } from './view';
@@ -85,12 +85,14 @@ describe('one of twenty who write over the same version is told “saved”, the
     expect(count).toBe(1);
   });
 
-  it('terminals, compound and lock of one end', async () => {
+  it('terminals, pin map, compound and lock of one end', async () => {
     const job = await makeSealedJob();
     await good(takeSize(ref(job), 'WC4-32', randomUUID(), PLANNER, NOW));
     const seen = async () => (await good(viewTermination(ref(job)))).versions.A;
     let version = await seen();
     expect(await told((i) => outcome(setTerminals(ref(job), version, `L1 ${150 + i}`, who(i), NOW)))).toBe(1);
+    version = await seen();
+    expect(await told((i) => outcome(setPins(ref(job), version, `BN ${i}`, who(i), NOW)))).toBe(1);
     version = await seen();
     expect(await told((i) => outcome(setCompound(ref(job), version, 'putty CP-5', who(i), NOW)))).toBe(1);
     version = await seen();
