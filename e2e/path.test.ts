@@ -124,8 +124,10 @@ it('previews an import row by row, takes in the good ones and gives back the ref
   await (await byLabel('Cable list, XLSX or CSV')).sendKeys(book);
   await says(/0 new\s+0 changed\s+\d+ same\s+0 refused/);
   await open('/job/quillmere/schedule');
-  await click(() => byRole('button', 'Undo'));
   await (await byRole('searchbox', 'Filter the schedule')).sendKeys('K-901');
+  await gridCell('K-901', 'Cable');
+  await click(() => byRole('button', 'Undo'));
+  await says(/^Taken back: /m);
   await says('Nothing matches this filter.');
 });
 
