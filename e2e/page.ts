@@ -275,9 +275,12 @@ export async function seriousFindings(rules?: readonly string[]): Promise<string
   // Colours on their way to others are not those that anybody reads.
   await d().executeAsyncScript(
     `const done = arguments[0];
-     const moving = document.getAnimations().filter((a) => Number.isFinite(a.effect.getComputedTiming().endTime));
-     const later = new Promise((resolve) => setTimeout(resolve, 1000));
-     Promise.race([later, Promise.allSettled(moving.map((a) => a.finished))]).then(() => done());`,
+     const until = Date.now() + 10000;
+     const moving = () =>
+       document.getAnimations().filter((a) => Number.isFinite(a.effect.getComputedTiming().endTime));
+     // Two frames on, whatever a change of colours begins has begun; then all of it comes to its end, on a slow machine too.
+     const look = () => (moving().length === 0 || Date.now() > until ? done() : setTimeout(look, 50));
+     requestAnimationFrame(() => requestAnimationFrame(look));`,
   );
   const options: RunOptions = {
     runOnly: rules === undefined ? { type: 'tag', values: LEVELS } : { type: 'rule', values: [...rules] },
