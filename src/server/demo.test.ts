@@ -87,6 +87,8 @@ describe('has its awkward cases', () => {
 
   it('a plug-in body, an unarmoured and a metal-clad cable', async () => {
     expect((await choice('K-144', 'B')).best?.size.code).toBe('VB8-25');
+    expect((await choice('K-151', 'B')).best?.size.code).toBe('PC5-25');
+    expect((await choice('K-170', 'A')).best?.size.code).toBe('CT3-52');
     expect((await choice('K-142', 'A')).best?.size.code).toBe('UN1-25');
     expect((await choice('K-143', 'A')).best?.size.code).toBe('YB2-100');
   });

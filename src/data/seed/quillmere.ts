@@ -447,7 +447,7 @@ export const CABLES: readonly SeedCable[] = [
     note: 'ends in a switch with a clamp of its own; the one that came says 690 V on its plate',
     tailB: 140,
   }),
-  cable('K-151', 'U4-4', 18, ['MCC-2/P16', 'PW-2/E1'], measured({ outer: [12.9, 13.1] }), {
+  cable('K-151', 'U4-4', 18, ['MCC-2/P16', 'PW-2/E1'], measured({ outer: [11.6, 11.8] }), {
     note: 'plugs in at the wrapper, under a live cap',
   }),
   cable(
