@@ -1,7 +1,7 @@
 import type { CouplerSheet, CouplerSize, Family, Size } from '@/core/catalogue';
 import type { CutPlan } from '@/core/cut-back';
 import { fail, ok, type IntervalMm, type Problem, type Result } from '@/core/kernel';
-import type { CableType } from '@/core/schedule';
+import { solidConductorMm, type CableType } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import { boresOf, gasketFor } from './gasket';
 import { leastInStemMm, mayTrimMm, radialMm, tapeTable, type GapRule, type TapeFill } from './stem';
@@ -50,9 +50,6 @@ export interface CouplerEndRequest {
   readonly cut: Pick<CutPlan, 'ladder'>;
 }
 
-/** Diameter of a stranded conductor of a section, mm, at its thinnest: as if it were solid. */
-const thinnestMm = (sectionMm2: number): number => 2 * Math.sqrt(sectionMm2 / Math.PI);
-
 /**
  * Gaskets, stem, tape, strap and tubes of one end by the sheet of its coupler; null where the gland is none. Refused, each with its number: a jacket
  * between two gaskets or outside of all, a conductor that the stem does not take, a core that nobody measured, parts that do not meet.
@@ -93,7 +90,7 @@ export function planCouplerEnd(request: CouplerEndRequest): Result<CouplerEndPla
   if (entrance === null || relief === null || coreMm === null || !tubes.ok || !trim.ok || problems.length > 0)
     return fail(problems);
   const bareMm = rungs.bare.mm;
-  const deep = radialMm(coreMm.max, thinnestMm(section));
+  const deep = radialMm(coreMm.max, solidConductorMm(section));
   return ok({
     sheet: { title: family.sheet.title, revision: family.sheet.revision },
     entrance,

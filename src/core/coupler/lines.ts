@@ -1,7 +1,12 @@
 import { markText } from '@/core/cut-back';
 import { trimNumber, type LengthUnit } from '@/core/units';
 import type { CouplerEndPlan, GasketChoice } from './end';
+import type { TapeFill } from './stem';
 import type { TubePlace } from './tubes';
+
+/** Tape for a gap: “2 lanes of 3 mm tape, 11 turns each”. */
+export const tapeWords = ({ lanes, widthMm, turns }: TapeFill): string =>
+  `${lanes === 1 ? 'one lane' : `${lanes} lanes`} of ${trimNumber(widthMm, 1)} mm tape, ${turns} turns each`;
 
 /** What belongs to a coupler's end besides its cuts, a label and a value each: gaskets, strap, tubes, stem, and tape by gap. Places from the cable end. */
 export function couplerLines(coupler: CouplerEndPlan, unit: LengthUnit): (readonly [string, string])[] {
@@ -22,12 +27,6 @@ export function couplerLines(coupler: CouplerEndPlan, unit: LengthUnit): (readon
       `${at(leastInStemMm)} at least of ${at(stemDepthMm)}; trimmed by ${at(mayTrimMm)} at most`,
     ],
     ['Gap at the stem', `up to ${at(gap.openMm)} open, up to ${at(gap.tapedMm)} with tape`],
-    ...tape.map(
-      (t) =>
-        [
-          `Tape up to ${at(t.upToMm)}`,
-          `${t.lanes === 1 ? 'one lane' : `${t.lanes} lanes`} of ${trimNumber(t.widthMm, 1)} mm, ${t.turns} turns each`,
-        ] as const,
-    ),
+    ...tape.map((t) => [`Tape up to ${at(t.upToMm)}`, tapeWords(t)] as const),
   ];
 }

@@ -2,7 +2,7 @@ import { array, number, object, string, type InferType } from 'yup';
 import { couplerSchema, couplerSizeSchema } from '@/core/catalogue';
 import { ladderProblems, settleLadder } from '@/core/cut-back';
 import { fail, intervalSchema, ok, type Problem, type Result } from '@/core/kernel';
-import { cableTypeSchema } from '@/core/schedule';
+import { cableTypeSchema, solidConductorMm } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import { gasketWords, rungsOf } from './end';
 import { boresOf, gasketFor, type GasketFit } from './gasket';
@@ -93,7 +93,7 @@ export function planCoupler(request: CouplerRequest): Result<CouplerPlan> {
   if (!trim.ok) return trim;
   const filled = potting === undefined ? null : pottingFor(potting);
   if (filled !== null && !filled.ok) return filled;
-  const deep = radialMm(coreMm.max, 2 * Math.sqrt(cableType.coreSectionMm2 / Math.PI));
+  const deep = radialMm(coreMm.max, solidConductorMm(cableType.coreSectionMm2));
   const gaps = gapsMm.map((gapMm) => ({ gapMm, ...judgeGap(sheet.gap, gapMm, deep) }));
   const contacts = sheet.contacts.filter((c) => c.use === 'phase').map((c) => c.id);
   const maps = ends.flatMap(({ tag, map }) =>

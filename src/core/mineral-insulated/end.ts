@@ -1,7 +1,7 @@
 import type { Family, Size } from '@/core/catalogue';
 import type { CutPlan } from '@/core/cut-back';
 import { fail, fitInRange, ok, refuse, type IntervalMm, type Problem, type Result } from '@/core/kernel';
-import type { CableType } from '@/core/schedule';
+import { solidConductorMm, type CableType } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import type { InsulationLimits } from './insulation-clock';
 import { compoundMl, packsFor, testFor } from './kit';
@@ -36,9 +36,6 @@ export interface MineralEndRequest {
   readonly sheathMm: IntervalMm;
   readonly cut: Pick<CutPlan, 'tails' | 'stub'>;
 }
-
-/** Diameter of a solid conductor of a section, mm. */
-const solidMm = (sectionMm2: number): number => 2 * Math.sqrt(sectionMm2 / Math.PI);
 
 /**
  * Pot, compound, strippers and tests of one end by the sheet of its seal; null where the gland has none. Refused where no stripper certainly takes
@@ -81,7 +78,7 @@ export function planMineralEnd({
   const potAtMm = stripAtMm + cut.stub.mm;
   const needMl = compoundMl(
     pot,
-    { conductors: cableType.cores, conductorMm: solidMm(cableType.coreSectionMm2) },
+    { conductors: cableType.cores, conductorMm: solidConductorMm(cableType.coreSectionMm2) },
     mineral.overfillShare,
   );
   const { packs: count, leftMl } = packsFor(needMl, 1, mineral.packMl);

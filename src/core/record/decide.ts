@@ -8,12 +8,12 @@ import {
   type TestKind,
 } from '@/core/electrical-test';
 import type { Measuring } from '@/core/instrument';
-import { fail, ok, own, refuse, type Result } from '@/core/kernel';
+import { fail, ok, refuse, type Result } from '@/core/kernel';
 import type { BenchAct } from './act';
 import { readIn, type EventBody, type EventKind, type MixRecord } from './event-body';
-import { MOST_PHOTOS } from '@/core/photo';
-import { isReadOffPlate, refusalOf } from './acceptance';
-import { isHoldPoint, mustTick, type Acceptance, type LookDecision, type Step } from './step';
+import { isReadOffPlate } from './acceptance';
+import { readChosen, readMeasured, readPhotos, readTicks } from './answers';
+import type { LookDecision, Step } from './step';
 import { replay, sentBackBy } from './work';
 
 /** Confirms the step whose turn it is. */
@@ -153,7 +153,7 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
     return refuse('decision', `say what you saw: ${branches.map((b) => b.decision).join(', ')}`, decision);
   if (kind !== 'look' && decision !== null)
     return refuse('decision', 'only a look takes a decision', decision);
-  const measured = readMeasured(state, step.value, command);
+  const measured = readMeasured(state.measuring, step.value, command);
   if (!measured.ok) return measured;
   const checked = readTicks(step.value, command.checked ?? []);
   if (!checked.ok) return checked;
@@ -291,90 +291,6 @@ function test(state: WorkState, { test: given, instrument = '' }: TestCommand): 
       ...named(instrument),
     },
   });
-}
-
-type Measured = NonNullable<EventBody<'confirm'>['measured']>;
-
-/** Everything that the step asks for, measured or not. What may not be taken, what is needed and missing, and what nobody asked for are refused. */
-function readMeasured(state: WorkState, step: Step, command: ConfirmCommand): Result<Measured> {
-  const { measured: given = {}, again = {}, instrument } = command;
-  const accepts = step.accepts ?? [];
-  const asked = (key: string) => accepts.some((a) => a.key === key);
-  const strange = [...Object.keys(given), ...Object.keys(again)].find((key) => !asked(key));
-  if (strange !== undefined) return refuse('measured', 'this step does not ask for it', strange);
-  const problems = accepts.flatMap((accept) => {
-    const value = given[accept.key];
-    const path = `measured.${accept.key}`;
-    if (value === undefined)
-      return accept.needed === undefined
-        ? []
-        : [{ path, message: `${accept.label} has to be measured: ${accept.needed}` }];
-    const message = refusalOf(accept, { value, again: again[accept.key] }, state.measuring, instrument);
-    return message === null ? [] : [{ path, message, value: Number.isFinite(value) ? value : String(value) }];
-  });
-  if (problems.length > 0) return fail(problems);
-  return ok(
-    accepts.map(({ key, label, unit }) => ({
-      key,
-      label,
-      ...inItsUnit(unit, given[key] ?? null),
-      ...(given[key] === undefined || again[key] === undefined ? {} : { again: again[key] }),
-    })),
-  );
-}
-
-function inItsUnit(unit: Acceptance['unit'], value: number | null) {
-  switch (unit) {
-    case undefined:
-      return { mm: value };
-    case 'N·m':
-      return { mm: null, nm: value };
-    default:
-      return { mm: null, read: value, unit };
-  }
-}
-
-/** The checks that were ticked, in their words. Where they must be, all of them. */
-function readTicks(step: Step, ticked: readonly number[]): Result<string[]> {
-  const { checks = [] } = step;
-  const strange = ticked.find((i) => checks[i] === undefined);
-  if (strange !== undefined) return refuse('checked', 'is not a check of this step', strange);
-  const open = checks.filter((_, i) => !ticked.includes(i));
-  if (mustTick(step) && open.length > 0)
-    return fail(open.map((check) => ({ path: 'checked', message: `not ticked yet: ${check}` })));
-  return ok(checks.filter((_, i) => ticked.includes(i)));
-}
-
-/** What was said of each thing that is asked after: all of them, by the options that there are, and none of these twice. */
-function readChosen(
-  { choices = [] }: Step,
-  said: Readonly<Record<string, string>>,
-): Result<NonNullable<EventBody<'confirm'>['chosen']>> {
-  const strange = Object.keys(said).find((key) => !choices.some((c) => c.key === key));
-  if (strange !== undefined) return refuse('chosen', 'this step does not ask for it', strange);
-  const problems = choices.flatMap(({ key, label, options }) => {
-    const path = `chosen.${key}`;
-    const option = own(said, key);
-    if (option === undefined) return [{ path, message: `${label}: not said yet` }];
-    if (!options.includes(option))
-      return [{ path, message: `${label}: is none of ${options.join(', ')}`, value: option }];
-    const twice = choices.find((c) => c.key !== key && own(said, c.key) === option);
-    return twice === undefined
-      ? []
-      : [{ path, message: `${label} and ${twice.label} cannot both be ${option}`, value: option }];
-  });
-  if (problems.length > 0) return fail(problems);
-  return ok(choices.map(({ key, label }) => ({ key, label, option: own(said, key) ?? '' })));
-}
-
-/** Photos are of what was looked at; each once. */
-function readPhotos(step: Step, photos: readonly string[]): Result<string[]> {
-  if (photos.length > 0 && !isHoldPoint(step))
-    return refuse('photos', 'only what is looked at is photographed', photos.length);
-  if (photos.length > MOST_PHOTOS)
-    return refuse('photos', `at most ${MOST_PHOTOS} go with one step`, photos.length);
-  const twice = photos.find((p, i) => photos.indexOf(p) < i);
-  return twice === undefined ? ok([...photos]) : refuse('photos', 'is there twice', twice);
 }
 
 function correct({ steps, acts }: WorkState, { stepId, reason }: CorrectCommand): Result<Decided> {

@@ -1,6 +1,7 @@
 export * from './cable-listings';
 export * from './cable-type';
 export * from './core-names';
+export * from './solid-conductor';
 export * from './nominal';
 export * from './code-profile';
 export * from './profiles';

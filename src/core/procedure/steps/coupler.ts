@@ -1,7 +1,8 @@
-import type { CouplerEndPlan } from '@/core/coupler';
+import { tapeWords, type CouplerEndPlan } from '@/core/coupler';
 import { markText, type Mark } from '@/core/cut-back';
 import type { Acceptance, StepDraft } from '@/core/record';
 import { trimNumber, type LengthUnit } from '@/core/units';
+import { torqueAccepts } from './torque';
 
 /** A rule may be read so far beyond the bottom of a stem, mm. */
 const RULE_MM = 1;
@@ -173,10 +174,7 @@ function gap(coupler: CouplerEndPlan, unit: LengthUnit): StepDraft {
     title: 'Gap between stem and insulation',
     detail: `Up to ${at(openMm, unit)} may stay open. Up to ${at(tapedMm, unit)} it is filled with semiconducting tape, ${trimNumber(coupler.tapeDeepMm, 1)} mm deep, as listed. Wider: trim the conductor within what its hold allows, or cut the end again.`,
     reason: 'Air beside the stem glows under voltage and eats the insulation from its end.',
-    list: coupler.tape.map(
-      (t) =>
-        `Up to ${at(t.upToMm, unit)}: ${t.lanes === 1 ? 'one lane' : `${t.lanes} lanes`} of ${trimNumber(t.widthMm, 1)} mm tape, ${t.turns} turns each`,
-    ),
+    list: coupler.tape.map((t) => `Up to ${at(t.upToMm, unit)}: ${tapeWords(t)}`),
     accepts: coupler.phases.map((phase): Acceptance => ({
       key: gapKey(phase),
       label: `${phase}: gap`,
@@ -210,20 +208,11 @@ const screws = ({ screws: own, contacts }: CouplerEndPlan): StepDraft => ({
           unit: 'N·m',
           second: `± ${trimNumber(own.toleranceNm, 1)}`,
         },
-        accepts:
-          own.toleranceNm > 0
-            ? [
-                {
-                  key: 'torque',
-                  label: 'Torque at its peak, the least of all set screws',
-                  unit: 'N·m' as const,
-                  min: Math.max(0, own.torqueNm - own.toleranceNm),
-                  max: own.torqueNm + own.toleranceNm,
-                  over: 'too much: slacken, look at the thread, and tighten anew',
-                  under: 'too little: go on',
-                },
-              ]
-            : [],
+        accepts: torqueAccepts(
+          own,
+          'the least of all set screws',
+          'slacken, look at the thread, and tighten anew',
+        ),
       }),
   decisions: ['coupler'],
 });

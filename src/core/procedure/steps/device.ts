@@ -9,6 +9,7 @@ import {
 import type { Acceptance, StepDraft } from '@/core/record';
 import { trimNumber } from '@/core/units';
 import type { TerminationPlan } from '../termination-plan';
+import { torqueAccepts } from './torque';
 
 const WRONG = 'this is not the device that was ordered: stop';
 
@@ -186,19 +187,13 @@ export function afterClamp(device: DeviceEndPlan): StepDraft[] {
         unit: 'N·m',
         second: pass.share < 1 ? `${trimNumber(100 * pass.share, 0)} % of the whole` : 'the whole',
       },
-      ...(i === last && device.coverToleranceNm > 0
+      ...(i === last
         ? {
-            accepts: [
-              {
-                key: 'torque',
-                label: 'Torque at its peak, the least of all bolts',
-                unit: 'N·m' as const,
-                min: Math.max(0, pass.torqueNm - device.coverToleranceNm),
-                max: pass.torqueNm + device.coverToleranceNm,
-                over: 'too much: slacken, look at thread and gasket, and tighten anew',
-                under: 'too little: go on',
-              },
-            ],
+            accepts: torqueAccepts(
+              { torqueNm: pass.torqueNm, toleranceNm: device.coverToleranceNm },
+              'the least of all bolts',
+              'slacken, look at thread and gasket, and tighten anew',
+            ),
           }
         : {}),
       decisions: ['device'],

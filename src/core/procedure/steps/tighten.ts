@@ -2,6 +2,7 @@ import type { StagePlan } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
 import type { Acceptance, StepDraft } from '@/core/record';
 import type { TerminationPlan } from '../termination-plan';
+import { torqueAccepts } from './torque';
 
 const STATION_OF = { makeOff: 'makeOff', seat: 'seal', final: 'tighten' } as const;
 
@@ -11,21 +12,11 @@ const REASON_OF = {
   final: 'This is the hold that stays.',
 } as const;
 
-/** What the wrench may show at its peak; nothing where the sheet gives no tolerance. */
-function torqueAccepted({ method: { torqueNm, toleranceNm } }: StagePlan): Acceptance[] {
-  if (torqueNm === undefined || toleranceNm === undefined || toleranceNm <= 0) return [];
-  return [
-    {
-      key: 'torque',
-      label: 'Torque at its peak',
-      unit: 'N·m',
-      min: Math.max(0, torqueNm - toleranceNm),
-      max: torqueNm + toleranceNm,
-      over: 'too much: slacken, look at thread and seal, and tighten anew',
-      under: 'too little: go on',
-    },
-  ];
-}
+/** What the wrench may show at its peak. */
+const torqueAccepted = ({ method: { torqueNm, toleranceNm } }: StagePlan): Acceptance[] =>
+  torqueNm === undefined || toleranceNm === undefined
+    ? []
+    : torqueAccepts({ torqueNm, toleranceNm }, '', 'slacken, look at thread and seal, and tighten anew');
 
 /** One tightening stage: member, held part, spanners, how far, what to see. */
 export function stageStep(stage: StagePlan, title: string): StepDraft {
