@@ -1,7 +1,8 @@
 import { judge, type TerminationInput } from '@/core/gland-selection';
-import { asHeld, decide, replay, type BenchAct, type ConfirmCommand } from '@/core/record';
-import { DEMO, DEMO_FILE, demoSize, fitting, MEASURING } from '@/core/testing';
-import { generateSteps, phaseMapOf, planTermination, roundsOf, terminationRules } from '.';
+import { replay, type BenchAct, type ConfirmCommand } from '@/core/record';
+import { DEMO, DEMO_FILE, demoSize, fitting } from '@/core/testing';
+import { makingOff } from '@/core/testing/making-off';
+import { generateSteps, phaseMapOf, planTermination, roundsOf } from '.';
 
 const [family, size] = demoSize('CT3-52');
 const fits = fitting(family, size, 'none', false);
@@ -12,57 +13,7 @@ const planOf = (change: Partial<TerminationInput> = {}) => {
   return planTermination({ ...REQUEST, input: changed }, judge(changed, family, size, DEMO));
 };
 const plan = planOf();
-const steps = generateSteps(plan, family);
-const NOW = '2026-11-24T08:00:00.000Z';
-
-/** What the end says to the step whose turn it is: nothing when it was taken into the record, else why not. */
-function held(acts: BenchAct[], more: Partial<ConfirmCommand> = {}, across?: readonly BenchAct[]): string {
-  const { next } = replay(steps, acts);
-  if (next === null) throw new Error('all is done');
-  const command = { ...asHeld(next), ...more };
-  const decided = decide(
-    {
-      steps,
-      acts,
-      stale: false,
-      provisional: [],
-      secondPerson: false,
-      measuring: MEASURING,
-      rules: terminationRules(plan, 50, MEASURING),
-      ...(across === undefined ? {} : { across }),
-    },
-    command,
-    { id: null, name: 'fitter' },
-    NOW,
-  );
-  if (!decided.ok) return decided.problems.map((p) => p.message).join('; ');
-  acts.push({
-    stepId: decided.value.stepId,
-    kind: decided.value.kind,
-    fingerprint: command.fingerprint,
-    decision: command.decision ?? null,
-    actor: 'fitter',
-    person: null,
-    at: NOW,
-    mix: null,
-    tempC: null,
-    redo: [],
-    measured: command.measured ?? {},
-    ...(command.chosen === undefined ? {} : { chosen: command.chosen }),
-  });
-  return '';
-}
-
-function until(id: string): BenchAct[] {
-  const acts: BenchAct[] = [];
-  for (let guard = 0; guard < 60 && replay(steps, acts).next?.id !== id; guard += 1)
-    expect([replay(steps, acts).next?.id, held(acts)]).toEqual([
-      replay(steps, acts.slice(0, -1)).next?.id,
-      '',
-    ]);
-  expect(replay(steps, acts).next?.id).toBe(id);
-  return acts;
-}
+const { steps, held, until } = makingOff(plan, family);
 const SWAPPED = { BN: 'L1', BK: 'L3', GY: 'L2' };
 
 it('leads from the jacket over strap, layers and tubes to the strain relief, the strap before the screen is cut', () => {

@@ -1,7 +1,8 @@
 import { judge } from '@/core/gland-selection';
-import { asHeld, decide, replay, type BenchAct, type ConfirmCommand } from '@/core/record';
-import { DEMO, demoSize, fitting, MEASURING } from '@/core/testing';
-import { generateSteps, planTermination, terminationRules, turnsOf } from '.';
+import { replay } from '@/core/record';
+import { DEMO, demoSize, fitting } from '@/core/testing';
+import { makingOff } from '@/core/testing/making-off';
+import { generateSteps, planTermination, turnsOf } from '.';
 
 const [family, size] = demoSize('DC6-25');
 const fits = fitting(family, size, 'none', true);
@@ -12,48 +13,7 @@ const planOf = (change: Partial<typeof input.enclosure> = {}) => {
   return planTermination({ ...REQUEST, input: changed }, judge(changed, family, size, DEMO));
 };
 const plan = planOf();
-const steps = generateSteps(plan, family);
-
-/** What the end says to the step whose turn it is: nothing when it was taken into the record, else why not. */
-function held(acts: BenchAct[], more: Partial<ConfirmCommand> = {}): string {
-  const { next } = replay(steps, acts);
-  if (next === null) throw new Error('all is done');
-  const command = { ...asHeld(next), again: {}, ...more };
-  const rules = terminationRules(plan, 50, MEASURING);
-  const state = {
-    steps,
-    acts,
-    stale: false,
-    provisional: [],
-    secondPerson: false,
-    measuring: MEASURING,
-    rules,
-  };
-  const decided = decide(state, command, { id: null, name: 'fitter' }, '2026-11-24T08:00:00.000Z');
-  if (!decided.ok) return decided.problems.map((p) => p.message).join('; ');
-  acts.push({
-    stepId: decided.value.stepId,
-    kind: decided.value.kind,
-    fingerprint: command.fingerprint,
-    decision: command.decision ?? null,
-    actor: 'fitter',
-    person: null,
-    at: '2026-11-24T08:00:00.000Z',
-    mix: null,
-    tempC: null,
-    redo: [],
-    measured: command.measured ?? {},
-    ...('instrument' in decided.value.body ? { instrument: decided.value.body.instrument ?? '' } : {}),
-  });
-  return '';
-}
-function until(id: string): BenchAct[] {
-  const acts: BenchAct[] = [];
-  for (let guard = 0; guard < 40 && replay(steps, acts).next?.id !== id; guard += 1)
-    expect(held(acts)).toBe('');
-  expect(replay(steps, acts).next?.id).toBe(id);
-  return acts;
-}
+const { steps, held, until } = makingOff(plan, family, () => ({ again: {} }));
 
 it('goes from the plate over the turning and the clamp to the passes of the cover, with nothing between device and clamp', () => {
   expect(steps.map((s) => s.id)).toEqual([

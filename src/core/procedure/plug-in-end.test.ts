@@ -1,7 +1,8 @@
 import { judge } from '@/core/gland-selection';
-import { asHeld, decide, replay, type BenchAct, type ConfirmCommand } from '@/core/record';
-import { DEMO, demoSize, fitting, MEASURING } from '@/core/testing';
-import { capOf, generateSteps, planTermination, terminationRules } from '.';
+import { replay } from '@/core/record';
+import { DEMO, demoSize, fitting } from '@/core/testing';
+import { actOfFitter, makingOff } from '@/core/testing/making-off';
+import { capOf, generateSteps, planTermination } from '.';
 
 const [family, size] = demoSize('PC5-25');
 const fits = fitting(family, size, 'none', false);
@@ -12,63 +13,11 @@ const planOf = (more: object = {}, cable: object = {}) => {
   return planTermination({ ...REQUEST, ...more, input: changed }, judge(changed, family, size, DEMO));
 };
 const plan = planOf();
-const steps = generateSteps(plan, family);
-const NOW = '2026-11-24T08:00:00.000Z';
 const HOME = { BN: '1', BK: '2', GY: '3', GNYE: 'E' };
-
-function held(acts: BenchAct[], more: Partial<ConfirmCommand> = {}): string {
-  const { next } = replay(steps, acts);
-  if (next === null) throw new Error('all is done');
-  const command = { ...asHeld(next), ...(next.id === 'insert' ? { chosen: HOME } : {}), ...more };
-  const decided = decide(
-    {
-      steps,
-      acts,
-      stale: false,
-      provisional: [],
-      secondPerson: false,
-      measuring: MEASURING,
-      rules: terminationRules(plan, 50, MEASURING),
-    },
-    command,
-    { id: null, name: 'fitter' },
-    NOW,
-  );
-  if (!decided.ok) return decided.problems.map((p) => p.message).join('; ');
-  acts.push({
-    stepId: decided.value.stepId,
-    kind: decided.value.kind,
-    fingerprint: command.fingerprint,
-    decision: command.decision ?? null,
-    actor: 'fitter',
-    person: null,
-    at: NOW,
-    mix: null,
-    tempC: null,
-    redo: [],
-    measured: command.measured ?? {},
-  });
-  return '';
-}
-function until(id: string): BenchAct[] {
-  const acts: BenchAct[] = [];
-  for (let guard = 0; guard < 40 && replay(steps, acts).next?.id !== id; guard += 1)
-    expect(held(acts)).toBe('');
-  expect(replay(steps, acts).next?.id).toBe(id);
-  return acts;
-}
-const corrected = (stepId: string, redo: readonly string[]): BenchAct => ({
-  stepId,
-  kind: 'correct',
-  fingerprint: null,
-  decision: null,
-  actor: 'fitter',
-  person: null,
-  at: NOW,
-  mix: null,
-  tempC: null,
-  redo,
-});
+const { steps, held, until } = makingOff(plan, family, (step) =>
+  step.id === 'insert' ? { chosen: HOME } : {},
+);
+const corrected = (stepId: string, redo: readonly string[]) => actOfFitter(stepId, 'correct', redo);
 
 it('crimps, says of each core where it lies, clicks, and mates only what was proved dead', () => {
   const ids = steps.map((s) => s.id);
