@@ -21,7 +21,7 @@ withBrowser('/job/quillmere/t/K-160/A/choose');
 
 it('is chosen among pots only, with its marks and what goes into the pot', async () => {
   await says('MS4-20');
-  await says('All 108 sizes');
+  await says('All 114 sizes');
   await open('/job/quillmere/t/K-160/B/cut');
   await says('Grip of the hand stripper');
   await says('Lower edge of the pot');

@@ -192,7 +192,7 @@ it('goes on where the work stands when another device has held a step here meanw
 
 it('shows the end of a page, and no blank one, when End is pressed', async () => {
   await open('/job/quillmere/t/K-104/B/choose');
-  await says('All 108 sizes');
+  await says('All 114 sizes');
   await press(Key.END);
   await d().sleep(300);
   const [window_, shown] = await d().executeScript<[number, string]>(

@@ -42,7 +42,7 @@ it('asks who it is before anything is shown, and comes back to where one was goi
   await (await byLabel('Password')).sendKeys('not this one', Key.ENTER);
   await says('Name and password do not belong together');
   await click(() => byRole('button', /^Planner/));
-  await says('All 108 sizes');
+  await says('All 114 sizes');
   await byRole('button', 'Planner works here');
 });
 

@@ -105,6 +105,8 @@ function repeats(file: CatalogueFile): Problem[] {
       const revision = `${family.code} ${family.sheet.revision}`;
       note(`size ${revision} ${size.code}`, `families[${f}].sizes[${s}].code`, size.code);
       note(`part ${revision} ${size.partNumber}`, `families[${f}].sizes[${s}].partNumber`, size.partNumber);
+      for (const [half, part] of Object.entries(size.insert?.halves ?? {}))
+        note(`part ${revision} ${part}`, `families[${f}].sizes[${s}].insert.halves.${half}`, part);
     });
   });
   file.adaptors.forEach((a, i) => note(`adaptor ${a.partNumber}`, `adaptors[${i}].partNumber`, a.partNumber));

@@ -26,11 +26,11 @@ describe('the demo catalogue', () => {
 
   it('are typed in whole where a sheet has a pot, a plate or a ladder', () => {
     const whole = inForce(families).filter(hasOwnFigures);
-    expect(whole.map((f) => f.code)).toEqual(['MS4', 'DC6', 'CT3', 'CT4']);
+    expect(whole.map((f) => f.code)).toEqual(['MS4', 'DC6', 'JC6', 'CT3', 'CT4']);
   });
 
-  it('has seventeen families of six to nine sizes, one of them in two revisions', () => {
-    expect([...new Set(families.map((f) => f.code))]).toHaveLength(17);
+  it('has eighteen families of six to nine sizes, one of them in two revisions', () => {
+    expect([...new Set(families.map((f) => f.code))]).toHaveLength(18);
     expect(families.every((f) => f.sizes.length >= 6 && f.sizes.length <= 9)).toBe(true);
     expect(families.filter((f) => f.code === 'YB2').map((f) => f.sheet.revision)).toEqual(['3', '4']);
     expect(adaptors.length).toBeGreaterThanOrEqual(3);
@@ -68,6 +68,7 @@ describe('the demo catalogue', () => {
     expect([...new Set(families.map(purposeOf))].sort()).toEqual([
       'barrier',
       'coupler',
+      'inLine',
       'mineralSeal',
       'ownClamp',
       'plain',

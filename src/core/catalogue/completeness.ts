@@ -31,6 +31,7 @@ export function missingForProcedure(family: Family): Problem[] {
   missingSeal(family, miss);
   missingMineral(family, miss);
   missingCoupler(family, miss);
+  missingInLine(family, miss);
   if (family.procedureKind === 'ownClamp' && family.device === undefined)
     miss('device', 'nothing says how its housing turns and its cover closes');
   if (!family.parts.some((p) => p.slideOn !== undefined)) miss('parts', 'no part says when it slides on');
@@ -53,6 +54,7 @@ const ENTRY_COMES: Readonly<Record<ProcedureKind, 'first' | 'afterTheClamp' | 'd
   madeOffFirst: 'afterTheClamp',
   sealingFitting: 'first',
   plugIn: 'first',
+  inLine: 'device',
   mineralSeal: 'first',
   ownClamp: 'device',
   coupler: 'device',
@@ -180,6 +182,27 @@ function missingInsert(
     miss(`sizes[${i}].insert.crimp`, 'nothing says with which die its contacts are crimped');
   if (liveCap === true && !stages.some((s) => s.id === makeOff.mateStage))
     miss('makeOff.mateStage', 'what stands under a live cap has no stage that mates it');
+}
+
+/** Halves of an in-line joint: what they go into, which stage brings the first one there and which mates them, and what each is ordered by. */
+function missingInLine({ procedureKind, inLine, makeOff, stages, sizes }: Family, miss: Miss): void {
+  if (procedureKind !== 'inLine') return;
+  if (inLine === undefined) {
+    miss('inLine', 'nothing says which half goes into the housing first');
+    return;
+  }
+  if (!stages.some((s) => s.id === inLine.houseStage))
+    miss('inLine.houseStage', 'is no stage of this sheet: nothing brings the first half into the housing');
+  if (!stages.some((s) => s.id === makeOff.mateStage))
+    miss('makeOff.mateStage', 'no stage mates the two halves');
+  sizes.forEach(({ insert }, i) => {
+    if (insert?.halves === undefined)
+      miss(`sizes[${i}].insert.halves`, 'its two halves have no part numbers');
+    if (insert?.positions === undefined)
+      miss(`sizes[${i}].insert.positions`, 'nobody can say which core meets which');
+    if (insert?.liveCap === true)
+      miss(`sizes[${i}].insert.liveCap`, 'a half on a cable has no cap of a plant');
+  });
 }
 
 function missingSpanners(family: Family, size: Size, i: number, miss: Miss): void {

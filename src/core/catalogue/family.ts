@@ -1,6 +1,7 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { couplerSchema } from './coupler';
 import { deviceSchema } from './device';
+import { inLineSchema } from './in-line';
 import { mineralSealSchema } from './mineral';
 import { partSchema } from './part';
 import { sizeSchema, type Size } from './size';
@@ -143,6 +144,8 @@ export const familySchema = object({
   parts: array().of(partSchema).min(2).required(),
   stages: array().of(stageSchema).required(),
   makeOff: makeOffSchema,
+  /** Present where two halves are joined in a housing. */
+  inLine: inLineSchema.optional().default(undefined),
   /** Present where the sizes have a chamber. */
   seal: sealSchema.optional().default(undefined),
   /** Present where the sizes have a pot. */
@@ -161,15 +164,16 @@ export const familySchema = object({
 export type Family = InferType<typeof familySchema>;
 export type Certificate = InferType<typeof certificateSchema>;
 
-/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body, seals the powder of a mineral-insulated cable, is a device's own clamp, or a coupler. */
+/** What a family does inside the cable: nothing, a barrier of compound in its chamber, a poured sealing fitting; or it is a plug-in body, half of an in-line joint, seals the powder of a mineral-insulated cable, is a device's own clamp, or a coupler. */
 export type Purpose =
-  'plain' | 'barrier' | 'sealingFitting' | 'plugIn' | 'mineralSeal' | 'ownClamp' | 'coupler';
+  'plain' | 'barrier' | 'sealingFitting' | 'plugIn' | 'inLine' | 'mineralSeal' | 'ownClamp' | 'coupler';
 
 export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   plain: 'gland without a barrier',
   barrier: 'barrier gland',
   sealingFitting: 'sealing fitting',
   plugIn: 'plug-in gland body',
+  inLine: 'half of an in-line joint',
   mineralSeal: 'seal for mineral-insulated cable',
   ownClamp: 'device with its own clamp',
   coupler: 'coupler for a trailing cable',
@@ -183,6 +187,7 @@ const PURPOSE_OF: Readonly<Record<ProcedureKind, (size: Pick<Size, 'chamber'>) =
   madeOffFirst: byChamber,
   sealingFitting: () => 'sealingFitting',
   plugIn: () => 'plugIn',
+  inLine: () => 'inLine',
   mineralSeal: () => 'mineralSeal',
   ownClamp: () => 'ownClamp',
   coupler: () => 'coupler',
@@ -197,6 +202,7 @@ export const hasOwnFigures = (family: Family): boolean =>
   family.mineral !== undefined ||
   family.device !== undefined ||
   family.coupler !== undefined ||
+  family.inLine !== undefined ||
   family.sizes.some((s) => s.pot !== undefined);
 
 /** What a family is kept under in lists: a barrier when any of its sizes is one. */

@@ -9,6 +9,7 @@ export * from './frame-sheet';
 export * from './seal-sheets';
 export * from './coupler';
 export * from './device';
+export * from './in-line';
 export * from './mineral';
 export * from './part';
 export * from './range';

@@ -64,6 +64,14 @@ export const insertSchema = object({
     .noUnknown()
     .optional()
     .default(undefined),
+  /** Part numbers of the two halves of an in-line joint; left out in any other. */
+  halves: object({
+    sockets: string().min(2).max(40).required(),
+    pins: string().min(2).max(40).required(),
+  })
+    .noUnknown()
+    .optional()
+    .default(undefined),
   /** A metal cap closes the half at the plant while the cable half is away. */
   liveCap: boolean().optional(),
 }).noUnknown();

@@ -87,6 +87,7 @@ export const PROCEDURE_KINDS = [
   'madeOffFirst',
   'sealingFitting',
   'plugIn',
+  'inLine',
   'mineralSeal',
   'ownClamp',
   'coupler',

@@ -81,6 +81,7 @@ const JOB_FIELDS: FieldWords<OfJob> = {
   plugIn: 'made for a plug-in body',
   ownClamp: 'the device’s own clamp',
   coupler: 'coupler',
+  inLine: 'half of an in-line joint',
   orderedV: 'supply that was ordered',
   orderedHz: 'frequency that was ordered',
   orderedW: 'power that was ordered',

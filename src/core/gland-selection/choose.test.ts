@@ -217,7 +217,7 @@ describe('choose', () => {
     expect(answerWords(choice.answer)).toBe(
       'Take AY3-32, coarse groove to the cone; 2 mm inside the outer seal range.',
     );
-    expect(choice.candidates).toHaveLength(108);
+    expect(choice.candidates).toHaveLength(114);
   });
 
   it('names the nearest size and the reason when nothing fits', () => {

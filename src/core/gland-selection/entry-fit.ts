@@ -131,8 +131,9 @@ const glandMale = ({ entry }: Size): PlannedJoint['male'] => ({
   turns: entry.taperedTurns,
 });
 
-/** Is nothing screwed into it: a clamp has come with its device, or a coupler mates? */
-const isOwnPart = ({ ownClamp, coupler }: Entry): boolean => ownClamp === true || coupler === true;
+/** Is nothing screwed into it: a clamp has come with its device, a coupler mates, or a housing takes its own halves? */
+const isOwnPart = ({ ownClamp, coupler, inLine }: Entry): boolean =>
+  ownClamp === true || coupler === true || inLine !== undefined;
 
 /** A clamp that belongs to the device has come in it: nothing is screwed in, and nothing lies under its shoulder. */
 const OWN_PART: Way = {

@@ -20,6 +20,8 @@ export type NotCalledFor =
   | 'entryNoClamp'
   | 'entryForCoupler'
   | 'entryNotForCoupler'
+  | 'entryForInLine'
+  | 'entryNotForInLine'
   | Purpose;
 
 /**
@@ -29,6 +31,8 @@ export type NotCalledFor =
 export function notCalledFor(outcome: BarrierOutcome, purpose: Purpose, entry: Entry): NotCalledFor | null {
   if (entry.ownClamp === true && purpose !== 'ownClamp') return 'entryOwnClamp';
   if (purpose === 'ownClamp') return entry.ownClamp === true ? null : 'entryNoClamp';
+  if (entry.inLine !== undefined && purpose !== 'inLine') return 'entryForInLine';
+  if (purpose === 'inLine') return entry.inLine === undefined ? 'entryNotForInLine' : null;
   if (entry.coupler === true && purpose !== 'coupler') return 'entryForCoupler';
   if (purpose === 'coupler') return entry.coupler === true ? null : 'entryNotForCoupler';
   if (entry.plugIn === true && purpose !== 'plugIn') return 'entryForPlugIn';

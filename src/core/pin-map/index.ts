@@ -1,4 +1,5 @@
 export * from './faces';
+export * from './half';
 export * from './insert';
 export * from './live-cap';
 export * from './faces-drawing';

@@ -2,8 +2,9 @@ import { markText } from '@/core/cut-back';
 import { END_STOP_WORDS } from '@/core/gland-selection';
 import { canonicalJson } from '@/core/kernel';
 import { writePins } from '@/core/pin-map';
+import { asOther } from '@/core/record';
 import { trimNumber, type LengthUnit } from '@/core/units';
-import type { Decision, TerminationPlan } from './termination-plan';
+import type { Decision, JointPlan, TerminationPlan } from './termination-plan';
 
 type Undecided = Omit<TerminationPlan, 'decisions'>;
 
@@ -58,6 +59,11 @@ export function figuresOf(plan: Undecided): Map<string, string> {
     const { pins, ...contacts } = plan.plugIn;
     all.push(['contacts', contacts]);
     all.push(['pins', pins?.map.map((m) => [m.core, m.position]) ?? null]);
+  }
+  if (plan.joint) {
+    const { other, ...joint } = plan.joint;
+    all.push(['joint', joint]);
+    for (const { id, figures } of other.decisions) all.push([asOther(id), [other.tag, figures]]);
   }
   return new Map(all.map(([id, value]) => [id, canonicalJson(value)]));
 }
@@ -129,6 +135,7 @@ function wordsOf(plan: Undecided, unit: LengthUnit): Omit<Decision, 'figures'>[]
       ].join('; '),
     });
   }
+  if (plan.joint) decisions.push(...jointDecisions(plan.joint));
   const { coreTails = [], strip = null } = plan.cut ?? {};
   if (strip)
     decisions.push({ id: 'strip', label: 'Core ends bare', value: `${markText(strip.mm, unit)} ${unit}` });
@@ -158,6 +165,20 @@ function wordsOf(plan: Undecided, unit: LengthUnit): Omit<Decision, 'figures'>[]
   }
   return decisions;
 }
+
+/** What both halves have settled together, and each thing that the other one has. */
+const jointDecisions = ({ housing, first, through, other }: JointPlan): Omit<Decision, 'figures'>[] => [
+  {
+    id: 'joint',
+    label: 'Joint',
+    value: `with ${other.tag} in ${housing.part} ${housing.name}; ${first} goes in first; ${through.length} cores go through`,
+  },
+  ...other.decisions.map(({ id, label, value }) => ({
+    id: asOther(id),
+    label: `${other.tag}: ${label}`,
+    value,
+  })),
+];
 
 export interface DecisionChange {
   readonly id: string;

@@ -10,11 +10,12 @@ import { cutStep } from './steps/cut';
 import { afterClamp, beforeClamp } from './steps/device';
 import { clampSteps, endStopStep, lookStep, onThreadStep } from './steps/make-off';
 import { insulationAgainStep, mineralMarksStep, potSteps } from './steps/mineral';
+import { housingSteps, jointedSteps } from './steps/joint';
 import { contactSteps, mateSteps } from './steps/plug-in';
 import { preparation } from './steps/preparation';
 import { cureSteps, fillSteps } from './steps/seal';
 import { shroudStep, signStep, stageStep } from './steps/tighten';
-import { chainSteps, type Step, type StepDraft } from '@/core/record';
+import { asOther, chainSteps, type Settled, type Step, type StepDraft } from '@/core/record';
 import type { TerminationPlan } from './termination-plan';
 
 /**
@@ -23,18 +24,59 @@ import type { TerminationPlan } from './termination-plan';
  * cut or the compound was refused: there is nothing safe to lead through.
  */
 export function generateSteps(plan: TerminationPlan, family: Family): Step[] {
-  if (plan.planOnly.length > 0 || plan.cut === null || plan.sealRefusal.length > 0) return [];
-  const before = plan.cut.marks.filter((m) => m.datum !== 'hub');
-  const settled = new Map(plan.decisions.map((d) => [d.id, { figures: d.figures, words: d.value }]));
-  return chainSteps(settled, LOOSE, [
+  if (!isLed(plan)) return [];
+  if (family.procedureKind === 'inLine') return jointSteps(plan, family);
+  return chainSteps(settledOf(plan), LOOSE, [...draftsOf(plan, family), signStep(plan)]);
+}
+
+const isLed = ({ planOnly, cut, sealRefusal }: TerminationPlan): boolean =>
+  planOnly.length === 0 && cut !== null && sealRefusal.length === 0;
+
+const settledOf = ({ decisions }: TerminationPlan): Map<string, Settled> =>
+  new Map(decisions.map((d) => [d.id, { figures: d.figures, words: d.value }]));
+
+/** What is done at one end before it is signed, but the stages that it shares with another. */
+function draftsOf(plan: TerminationPlan, family: Family, shared: readonly string[] = []): StepDraft[] {
+  const before = (plan.cut?.marks ?? []).filter((m) => m.datum !== 'hub');
+  return [
     ...preparation(plan),
     ...BEFORE_CUTS[family.procedureKind](plan),
     ...before.flatMap((mark) => [...beforeCut(mark, before, plan), cutStep(mark, plan)]),
-    ...stageByStage(plan, family),
+    ...stageByStage(plan, family, shared),
     ...(plan.slideOn.some((s) => s.role === 'shroud') ? [shroudStep(plan)] : []),
     ...BEFORE_SIGNING[family.procedureKind](plan),
-    signStep(plan),
+  ];
+}
+
+/**
+ * Both halves of an in-line joint, each led by itself: the one that goes into the housing first, its housing, the other one, and then what is done
+ * at both. Nothing where they are no joint yet.
+ */
+function jointSteps(plan: TerminationPlan, family: Family): Step[] {
+  const { joint } = plan;
+  if (joint === undefined || !isLed(joint.other)) return [];
+  const shared = [joint.houseStage, joint.mateStage];
+  const own = chainSteps(settledOf(plan), LOOSE, draftsOf(plan, family, shared)).map((s): Step => ({
+    ...s,
+    end: plan.tag,
+  }));
+  const other = chainSteps(settledOf(joint.other), LOOSE, draftsOf(joint.other, family, shared)).map(
+    (s): Step => ({
+      ...s,
+      id: asOther(s.id),
+      end: joint.other.tag,
+      buildsOn: s.buildsOn.map(asOther),
+      decisions: s.decisions.map(asOther),
+    }),
+  );
+  const [first, second] = joint.first === plan.tag ? [own, other] : [other, own];
+  const last = (steps: readonly Step[]): Step[] => steps.slice(-1);
+  const housed = chainSteps(settledOf(plan), NONE, housingSteps(plan, joint), last(first));
+  const mated = chainSteps(settledOf(plan), NONE, jointedSteps(plan, joint), [
+    ...last(housed),
+    ...last(second),
   ]);
+  return [...first, ...housed, ...second, ...mated];
 }
 
 type Drafts = (plan: TerminationPlan) => StepDraft[];
@@ -72,6 +114,7 @@ const BEFORE_CUTS: Readonly<Record<ProcedureKind, Drafts>> = {
   madeOffFirst: nothing,
   sealingFitting: nothing,
   plugIn: nothing,
+  inLine: nothing,
   mineralSeal: ofPot((mineral, plan) => [mineralMarksStep(mineral, plan.cut?.unit ?? 'mm')]),
   ownClamp: ofDevice(beforeClamp),
   coupler: nothing,
@@ -83,6 +126,7 @@ const BEFORE_SIGNING: Readonly<Record<ProcedureKind, Drafts>> = {
   madeOffFirst: nothing,
   sealingFitting: nothing,
   plugIn: nothing,
+  inLine: nothing,
   mineralSeal: ofPot((mineral) => [insulationAgainStep(mineral)]),
   ownClamp: ofDevice(afterClamp),
   coupler: nothing,
@@ -97,20 +141,21 @@ const BEFORE_STAGES: Readonly<Record<ProcedureKind, Drafts>> = {
   madeOffFirst: nothing,
   sealingFitting: nothing,
   plugIn: (plan) => contactSteps(plan.plugIn ?? AS_BEFORE, plan),
+  inLine: (plan) => contactSteps(plan.plugIn ?? AS_BEFORE, plan),
   mineralSeal: ofPot(potSteps),
   ownClamp: nothing,
   coupler: ofCoupler((coupler, plan) => ladderSteps(coupler, plan.cut?.unit ?? 'mm')),
 };
 
 /** The stages in the order of the sheet, each with what belongs before and after it. */
-function stageByStage(plan: TerminationPlan, family: Family): StepDraft[] {
+function stageByStage(plan: TerminationPlan, family: Family, shared: readonly string[]): StepDraft[] {
   const { clampStage, innerStage, look } = family.makeOff;
   const entry = entryStageOf(family);
   const drafts: StepDraft[] = [];
   drafts.push(...BEFORE_STAGES[family.procedureKind](plan));
   const armoured = plan.armour !== 'none';
   if (armoured && clampStage === undefined) drafts.push(...clampSteps(plan));
-  for (const stage of plan.stages) {
+  for (const stage of plan.stages.filter((s) => !shared.includes(s.id))) {
     if (plan.plugIn?.mateStage === stage.id) drafts.push(...mateSteps(plan.plugIn));
     if (stage.id === entry?.id) drafts.push(...onThreadStep(plan));
     if (stage.id === clampStage && armoured) {
@@ -137,3 +182,4 @@ function afterStage(plan: TerminationPlan, stage: StagePlan): StepDraft[] {
 
 /** Preparation stands on nothing but itself; from the slide-on list on, each step stands on the one before. */
 const LOOSE: ReadonlySet<string> = new Set(['safe', 'parts', 'tools', 'slideOn']);
+const NONE: ReadonlySet<string> = new Set();

@@ -9,5 +9,6 @@ export * from './pin-rules';
 export * from './plan-drawings';
 export * from './plan-termination';
 export * from './termination-plan';
+export * from './joint-rules';
 export * from './termination-rules';
 export * from './read-plan';

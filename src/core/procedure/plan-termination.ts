@@ -1,6 +1,6 @@
-import { hashOf, hashOnce, ok, type IntervalMm, type Result } from '@/core/kernel';
+import { hashOf, hashOnce, ok, refuse, type IntervalMm, type Result } from '@/core/kernel';
 import { planPins, type PlugInPlan } from '@/core/pin-map';
-import type { Accessory, Compound, Family } from '@/core/catalogue';
+import type { Accessory, Compound, Family, Size } from '@/core/catalogue';
 import { missingForProcedure, threadName } from '@/core/catalogue';
 import { CUT_BACK_RULES, cutWords, overArmourMaxMm, planCut, type CutPlan } from '@/core/cut-back';
 import { COMPOUND_CURE_RULES, planSeal, type SealPlan } from '@/core/compound-cure';
@@ -19,12 +19,19 @@ import {
 import { glandShape, slideOnList } from '@/core/make-off';
 import { planCouplerEnd, type CouplerEndPlan } from '@/core/coupler';
 import { planDeviceEnd } from '@/core/device';
+import { lackWords, mateOf, planJoint, RECORD_HALF, type JointLack } from '@/core/in-line';
 import { planMineralEnd, type MineralEndPlan } from '@/core/mineral-insulated';
-import { isFlameproof, profileFigures, type CableType, type CodeProfile } from '@/core/schedule';
+import { isFlameproof, profileFigures, type CableType, type CodeProfile, type Entry } from '@/core/schedule';
 import { planStages, TIGHTENING_RULES } from '@/core/tightening';
 import { trimNumber } from '@/core/units';
 import { decisionsOf } from './decisions';
-import { PLAN_VERSION, type PlanPart, type PlanRequest, type TerminationPlan } from './termination-plan';
+import {
+  PLAN_VERSION,
+  type JointPlan,
+  type PlanPart,
+  type PlanRequest,
+  type TerminationPlan,
+} from './termination-plan';
 
 /** Raised by hand whenever a change may change a step of a procedure. */
 export const PROCEDURE_RULES = 3;
@@ -63,6 +70,7 @@ export function planInputHash(request: PlanRequest, family: Family): string {
     spareMm: request.spareMm,
     terminals: request.terminals ?? [],
     ...(request.pins === undefined || request.pins.length === 0 ? {} : { pins: request.pins }),
+    ...(request.joint === undefined ? {} : { joint: jointFigures(request.joint) }),
     seal: family.seal
       ? [request.compound ?? null, compoundsOf(request, family).map((c) => hashOnce(c))]
       : null,
@@ -70,6 +78,9 @@ export function planInputHash(request: PlanRequest, family: Family): string {
     family: [family.code, family.sheet.revision, hashOnce(family)],
   });
 }
+
+const jointFigures = (joint: NonNullable<PlanRequest['joint']>) =>
+  'lack' in joint ? joint.lack : [joint.box, planHash(joint.mate)];
 
 const summary = (m: TerminationInput['outerSheath']) =>
   m === null ? null : [m.interval.min, m.interval.max, m.certainMin, m.certainMax, m.provisional];
@@ -137,6 +148,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
           sheathMm: outerSheath.interval,
           cut: worded,
         });
+  const joint = planJointOf(request, candidate, plugIn, [cut, plugIn]);
   const stages = planStages(family, size, outerMax);
   const slideOn = slideOnList(family, size, ring, outerMax);
   const innerMm = innerSheath?.mean ?? outerSheath.mean * 0.75;
@@ -147,7 +159,7 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     rules: RULES,
     family: { code: family.code, revision: family.sheet.revision, sheet: family.sheet.title },
     size: size.code,
-    partNumber: size.partNumber,
+    partNumber: partNumberOf(size, input.entry),
     verdict: candidate.verdict,
     marginMm: candidate.marginMm,
     provisional: provisionalOf(request, candidate),
@@ -163,16 +175,18 @@ export function planTermination(request: PlanRequest, candidate: Candidate): Ter
     ...(device?.ok ? { device: device.value } : {}),
     ...(laddered?.ok ? { coupler: laddered.value } : {}),
     ...(plugIn?.ok ? { plugIn: plugIn.value } : {}),
+    ...(joint?.ok ? { joint: joint.value } : {}),
     gland: glandShape(family, size),
     parts: [
-      ...partsOf(candidate),
+      ...partsOf(candidate, input.entry),
+      ...(joint?.ok ? [housingPart(joint.value)] : []),
       ...(seal?.ok ? packParts(seal.value) : []),
       ...(mineral?.ok ? potParts(mineral.value) : []),
       ...(laddered?.ok ? couplerParts(laddered.value) : []),
     ],
     // A sheet that is not complete leads nobody to a blade.
     cut: worded,
-    cutRefusal: [cut, device, laddered, plugIn].flatMap((c) => (c === null || c.ok ? [] : c.problems)),
+    cutRefusal: [cut, device, laddered, plugIn, joint].flatMap((c) => (c === null || c.ok ? [] : c.problems)),
     diameters: {
       outerMm: outerSheath.mean,
       overArmourMm:
@@ -197,7 +211,8 @@ function planPlugIn(
   { family, size }: Candidate,
 ): Result<PlugInPlan> | null {
   const { insert } = size;
-  if (family.procedureKind !== 'plugIn' || insert === undefined) return null;
+  if (family.cutKind !== 'plugIn' || insert === undefined) return null;
+  const half = family.inLine === undefined ? undefined : input.entry.inLine;
   const { positions, joint, crimp, liveCap = false, contacts } = insert;
   if (positions === undefined && joint === undefined && !liveCap) return null;
   const planned =
@@ -209,12 +224,55 @@ function planPlugIn(
   return ok({
     contacts,
     liveCap,
+    ...(half === undefined ? {} : { half }),
     ...(planned === null ? {} : { pins: planned.value }),
     ...(joint === undefined ? {} : { joint }),
     ...(crimp === undefined ? {} : { crimp }),
     ...(mateStage === undefined ? {} : { mateStage }),
   });
 }
+
+/** The joint that an end keeps the record of; null for any other. An end of its housing that mates with nothing yet is refused its steps, not its marks. */
+function planJointOf(
+  { tag, joint, input }: PlanRequest,
+  { family, size }: Candidate,
+  plugIn: Result<PlugInPlan> | null,
+  own: readonly (Result<unknown> | null)[],
+): Result<JointPlan> | null {
+  const { inLine, makeOff } = family;
+  const half = input.entry.inLine;
+  if (inLine === undefined || makeOff.mateStage === undefined) return null;
+  if (half === undefined) return refuse('entry', 'this entry is no housing of an in-line joint');
+  if (half !== RECORD_HALF) return null;
+  const none: JointLack = { code: 'noMate', box: input.enclosure.tag, half: mateOf(half) };
+  if (joint === undefined || 'lack' in joint) return refuse('joint', lackWords(joint?.lack ?? none));
+  const { mate } = joint;
+  const settled = planJoint({
+    box: joint.box,
+    inLine,
+    mateStage: makeOff.mateStage,
+    half,
+    own: {
+      tag,
+      size: size.code,
+      family: { code: family.code, revision: family.sheet.revision },
+      pins: plugIn?.ok ? plugIn.value.pins : undefined,
+      refused: own.flatMap((c) => (c === null || c.ok ? [] : c.problems)),
+    },
+    other: { ...mate, pins: mate.plugIn?.pins, refused: mate.cutRefusal },
+  });
+  return settled.ok ? ok({ ...settled.value, other: mate }) : settled;
+}
+
+const housingPart = ({ housing }: JointPlan): PlanPart => ({
+  part: housing.part,
+  kind: 'accessory',
+  name: housing.name,
+});
+
+/** What is ordered: of an in-line joint the half that its entry takes. */
+const partNumberOf = ({ partNumber, insert }: Size, { inLine }: Pick<Entry, 'inLine'>): string =>
+  inLine === undefined ? partNumber : (insert?.halves?.[inLine] ?? partNumber);
 
 const planCouplerOf = (
   { cableType, core }: TerminationInput,
@@ -231,8 +289,13 @@ const accessoryWords = (a: Accessory): string =>
   `${a.partNumber} ${ACCESSORY_WORDS[a.kind]}, ${a.thicknessMm} mm`;
 
 /** The gland and all that goes with it: alternative ring, adaptor, what stands on the thread, shroud. */
-export function partsOf({ family, size, ring, entry }: Candidate): PlanPart[] {
-  const parts: PlanPart[] = [{ part: size.partNumber, kind: 'gland', name: `${size.code} ${family.title}` }];
+export function partsOf(
+  { family, size, ring, entry }: Candidate,
+  hole: Pick<Entry, 'inLine'> = {},
+): PlanPart[] {
+  const parts: PlanPart[] = [
+    { part: partNumberOf(size, hole), kind: 'gland', name: `${size.code} ${family.title}` },
+  ];
   if (ring?.option.ring !== undefined)
     parts.push({
       part: ring.option.ring,

@@ -98,6 +98,10 @@ const planSchema = object({
   slideOn: list(),
   stages: list(),
   planOnly: list(),
+  /** Of an in-line joint: the plan of the other half is read by the same rule. */
+  joint: object({ first: string().required(), through: list(), other: object().required() })
+    .optional()
+    .default(undefined),
   decisions: list().of(
     mixed(
       (v): v is Decision =>
@@ -132,6 +136,9 @@ export function readPlan(stored: unknown): Result<TerminationPlan> {
     return refuse('plan', `of version ${version} does not hold what such a plan holds`);
   }
   const read = validate(planSchema, plan, true);
+  const other = (plan.joint as { readonly other?: unknown } | undefined)?.other;
+  const mate = read.ok && other !== undefined ? readPlan(other) : null;
+  if (mate !== null && !mate.ok) return mate;
   return read.ok
     ? ok(plan as unknown as TerminationPlan)
     : fail(read.problems.map((p) => ({ ...p, path: `plan.${p.path}` })));

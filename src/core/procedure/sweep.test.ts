@@ -20,7 +20,15 @@ const CASES = DEMO_FILE.families.flatMap((family) =>
 );
 
 function run({ family, size, armour, jacketed }: (typeof CASES)[number], more: Partial<PlanRequest> = {}) {
-  const input = fitting(family, size, armour, jacketed);
+  const fits = fitting(family, size, armour, jacketed);
+  const half = (inLine: 'sockets' | 'pins') => ({ ...fits, entry: { ...fits.entry, inLine } });
+  // The half that keeps the record of a joint is planned with its mate.
+  const input = family.inLine === undefined ? fits : half('sockets');
+  const mate = () =>
+    planTermination(
+      { tag: 'K-2/A', input: half('pins'), routeMm: 320, spareMm: 20, unit: 'mm', ...more },
+      judge(half('pins'), family, size, DEMO),
+    );
   const request: PlanRequest = {
     tag: 'K-1/A',
     input,
@@ -28,6 +36,7 @@ function run({ family, size, armour, jacketed }: (typeof CASES)[number], more: P
     spareMm: 20,
     unit: 'mm',
     compounds: DEMO_FILE.compounds ?? [],
+    ...(family.inLine === undefined ? {} : { joint: { box: 'JL-1', mate: mate() } }),
     ...more,
   };
   const plan = planTermination(request, judge(input, family, size, DEMO));
@@ -35,8 +44,8 @@ function run({ family, size, armour, jacketed }: (typeof CASES)[number], more: P
 }
 
 describe('every family × size × construction of the shipped catalogue', () => {
-  it('counts: 18 sheets, each complete', () => {
-    expect(DEMO_FILE.families).toHaveLength(18);
+  it('counts: 19 sheets, each complete', () => {
+    expect(DEMO_FILE.families).toHaveLength(19);
     expect(CASES.length).toBeGreaterThan(150);
     for (const family of DEMO_FILE.families) expect(missingForProcedure(family)).toEqual([]);
   });

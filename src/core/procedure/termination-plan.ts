@@ -6,10 +6,16 @@ import type { Problem } from '@/core/kernel';
 import type { GlandShape, SlideOnItem } from '@/core/make-off';
 import type { CouplerEndPlan } from '@/core/coupler';
 import type { DeviceEndPlan } from '@/core/device';
+import type { Joint, JointLack } from '@/core/in-line';
 import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { Pin, PlugInPlan } from '@/core/pin-map';
 import type { StagePlan } from '@/core/tightening';
 import type { LengthUnit } from '@/core/units';
+
+/** An end as one half of an in-line joint: its record is that of both. */
+export interface JointPlan extends Joint {
+  readonly other: TerminationPlan;
+}
 
 /** One thing a plan has settled. When a plan is made again, these are compared one by one. */
 export interface Decision {
@@ -77,6 +83,8 @@ export interface TerminationPlan {
   readonly coupler?: CouplerEndPlan;
   /** Contacts and pin map of a plug-in half whose sheet says more than their lengths; left out for any other. */
   readonly plugIn?: PlugInPlan;
+  /** Two ends in one housing, and the plan of the other one; left out for any other, and where nothing mates yet. What stands in its way is among `cutRefusal`. */
+  readonly joint?: JointPlan;
   /** The gland's own outline, for the drawings. */
   readonly gland: GlandShape;
   /** Everything to be drawn from the store. */
@@ -104,6 +112,8 @@ export interface PlanRequest {
   readonly terminals?: readonly Terminal[];
   /** Which core goes to which position; the insert's own order when left out. */
   readonly pins?: readonly Pin[];
+  /** What its half of an in-line joint is to mate with; left out where an end is none, or the other half keeps the record. */
+  readonly joint?: { readonly box: string; readonly mate: TerminationPlan } | { readonly lack: JointLack };
   /** Compound that was asked for; when left out, the first that the fitting's list allows. */
   readonly compound?: string | null;
   /** Compounds of the catalogue; none when left out. */

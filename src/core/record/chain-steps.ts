@@ -54,12 +54,13 @@ const short = (text: string): string => hashText(text).slice(0, 32);
 
 /**
  * Chains steps to what they build on. `settled` holds the decisions they carry out, by id; steps of `loose` stand on nothing but themselves.
- * Two steps with one id are a fault of the program.
+ * Two steps with one id are a fault of the program. `on`: steps of other chains that the first one builds on.
  */
 export function chainSteps(
   settled: ReadonlyMap<string, Settled>,
   loose: ReadonlySet<string>,
   drafts: readonly StepDraft[],
+  on: readonly Step[] = [],
 ): Step[] {
   const steps: Step[] = [];
   const seen = new Set<string>();
@@ -67,24 +68,24 @@ export function chainSteps(
   for (const draft of drafts) {
     if (seen.has(draft.id)) throw new Error(`step ${draft.id} stands twice`);
     seen.add(draft.id);
-    const under = loose.has(draft.id) ? null : below;
+    const under: readonly Step[] = loose.has(draft.id) ? [] : below === null ? on : [below];
     const { formerAccept: _, newDecisions = [], ...rest } = draft;
     const former = draft.decisions.filter((id) => !newDecisions.includes(id));
     const step: Step = {
       ...rest,
-      buildsOn: under === null ? [] : [under.id],
+      buildsOn: under.map((s) => s.id),
       fingerprint: short(
         substance(
           draft,
           draft.decisions.map((id) => settled.get(id)?.figures ?? ''),
-          under?.fingerprint ?? '',
+          under.map((s) => s.fingerprint).join(ITEM),
         ),
       ),
       formerly: short(
         formerSubstance(
           draft,
           former.map((id) => settled.get(id)?.words ?? ''),
-          under?.formerly ?? '',
+          under.map((s) => s.formerly).join(ITEM),
         ),
       ),
     };

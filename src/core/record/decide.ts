@@ -12,6 +12,7 @@ import { fail, ok, refuse, type Result } from '@/core/kernel';
 import type { BenchAct } from './act';
 import { readIn, type EventBody, type EventKind, type MixRecord } from './event-body';
 import { isReadOffPlate } from './acceptance';
+import { asOther, isOfOther, isOfTwo } from './halves';
 import { readChosen, readMeasured, readPhotos, readTicks } from './answers';
 import type { LookDecision, Step } from './step';
 import { replay, sentBackBy } from './work';
@@ -90,8 +91,8 @@ export interface SubjectRules {
     across?: readonly BenchAct[],
   ) => Result<{ readonly waste: string | null }>;
   readonly temperature: (acts: readonly BenchAct[], now: string) => Result<null>;
-  /** The spare that is left, mm. */
-  readonly recut: (cutOffMm: number) => Result<number>;
+  /** The spare that is left, mm: of the end itself, or of the half of a joint that is named. */
+  readonly recut: (cutOffMm: number, end?: string) => Result<number>;
   readonly test: () => Result<null>;
 }
 
@@ -134,12 +135,19 @@ export function decide(state: WorkState, command: Command, actor: Person, now: s
     case 'test':
       return test(state, command);
     case 'recut': {
-      if (replay(state.steps, state.acts).signedBy !== null)
+      const { signedBy, next } = replay(state.steps, state.acts);
+      if (signedBy !== null)
         return refuse('plan', 'this end is signed; a new make-off begins with a new plan');
-      const left = state.rules.recut(command.cutOffMm);
+      if (isOfTwo(state.steps) && next?.end === undefined)
+        return refuse(
+          'plan',
+          'both halves are made off: take back a step of the one that is cut back, first',
+        );
+      const left = state.rules.recut(command.cutOffMm, next?.end);
       if (!left.ok) return left;
+      const stepId = next !== null && isOfOther(next.id) ? asOther('recut') : 'recut';
       const body = { title: 'Cut back and begun again', cutOffMm: command.cutOffMm, spareMm: left.value };
-      return ok({ kind: 'recut', stepId: 'recut', body });
+      return ok({ kind: 'recut', stepId, body });
     }
   }
 }

@@ -12,6 +12,7 @@ export * from './receipt';
 export * from './search';
 export * from './stations';
 export * from './same-command';
+export * from './halves';
 export * from './step';
 export * from './timeline';
 export * from './uses';

@@ -93,6 +93,8 @@ export interface Step {
   readonly id: string;
   readonly station: ArcStation;
   readonly kind: StepKind;
+  /** Tag of the end that is worked at, where a record is of two: a joint. Left out where it is of one, and where both are. */
+  readonly end?: string;
   readonly target?: StepTarget;
   readonly title: string;
   readonly detail: string;
@@ -144,7 +146,7 @@ export const mustTick = (step: Pick<Step, 'kind' | 'checks' | 'ticked'>): boolea
   (step.checks ?? []).length > 0;
 
 /** A step before it is chained to what it builds on. */
-export type StepDraft = Omit<Step, 'fingerprint' | 'formerly' | 'buildsOn'> & {
+export type StepDraft = Omit<Step, 'fingerprint' | 'formerly' | 'buildsOn' | 'end'> & {
   /** The one length that the rule before knew, in its words, where it was another. */
   readonly formerAccept?: Pick<Acceptance, 'label' | 'min' | 'max'> | null;
   /** Decisions that the rule before did not know of. */

@@ -1,4 +1,5 @@
 import type { BenchAct } from './act';
+import { isOfOther } from './halves';
 import type { Step } from './step';
 
 /** Work on a subject as its events have left it, over the steps of its plan today. */
@@ -40,10 +41,7 @@ export function evolve(work: Work, act: BenchAct): Work {
   const at = steps.findIndex((s) => s.id === act.stepId);
   switch (act.kind) {
     case 'recut':
-      return withoutFrom(
-        work,
-        steps.findIndex((s) => s.station === 'cut'),
-      );
+      return withoutHalf(work, isOfOther(act.stepId));
     case 'waste':
       return withoutFrom(
         work,
@@ -93,6 +91,16 @@ const withoutFrom = (work: Work, from: number, to = work.steps.length - 1): Work
         work,
         work.steps.slice(from, to + 1).map((s) => s.id),
       );
+
+/** From the first cut of one half on: its own steps, and those at which both are. Of a record of one end, all that follows. */
+function withoutHalf(work: Work, other: boolean): Work {
+  const from = work.steps.findIndex((s) => s.station === 'cut' && isOfOther(s.id) === other);
+  const after = from < 0 ? [] : work.steps.slice(from);
+  return without(
+    work,
+    after.filter((s) => s.end === undefined || isOfOther(s.id) === other).map((s) => s.id),
+  );
+}
 
 function standingOn(steps: readonly Step[]): Map<string, Set<string>> {
   const all = new Map<string, Set<string>>(steps.map((s) => [s.id, new Set<string>()]));

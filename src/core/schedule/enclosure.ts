@@ -9,6 +9,7 @@ import {
   MATERIALS,
   threadSchema,
 } from '@/core/catalogue';
+import { JOINT_HALVES } from '@/core/pin-map';
 
 /** Zones of IEC 60079-10-1 (gas) and -10-2 (dust). */
 export const GAS_ZONES = [0, 1, 2] as const;
@@ -102,6 +103,8 @@ export const entrySchema = object({
   ownClamp: boolean().optional(),
   /** The inlet of a coupler, which the cable's own coupler goes on. */
   coupler: boolean().optional(),
+  /** The housing of an in-line joint, which takes two cable ends: this half of it. */
+  inLine: string().oneOf(JOINT_HALVES).optional(),
   holeMm: number()
     .min(5)
     .max(150)

@@ -9,6 +9,7 @@ import {
   MATERIALS,
   MATERIAL_WORDS,
 } from '@/core/catalogue';
+import { JOINT_HALVES } from '@/core/pin-map';
 import { DUST_ZONES, GAS_ZONES, TEMPERATURE_CLASSES, type Enclosure, type Entry } from '@/core/schedule';
 import { choiceCell, numberCell, numberOf, orNone, textCell, yesNoCell } from './cell';
 import { columnsOf, inColumn, type FactColumn } from './columns';
@@ -64,13 +65,16 @@ export const ENTRY_COLUMNS: readonly FactColumn<Entry>[] = [
     label: ['entry', 'entry', textCell],
   }) as unknown as FactColumn<Entry>[]),
   HOLE,
-  ...(columnsOf<Pick<Entry, 'wallMm' | 'chamferMm' | 'taperedTurns' | 'plugIn' | 'ownClamp' | 'coupler'>>({
+  ...(columnsOf<
+    Pick<Entry, 'wallMm' | 'chamferMm' | 'taperedTurns' | 'plugIn' | 'ownClamp' | 'coupler' | 'inLine'>
+  >({
     wallMm: ['wall_mm', 'wall, mm', numberCell],
     chamferMm: ['chamfer_mm', 'chamfer, mm', numberCell],
     taperedTurns: ['tapered_turns', 'tapered threads that engage', numberCell],
     ownClamp: ['own_clamp', 'the device’s own clamp', yesNoCell],
     coupler: ['coupler', 'the inlet of a coupler', yesNoCell],
     plugIn: ['plug_in', 'for a plug-in body', yesNoCell],
+    inLine: ['in_line', 'half of an in-line joint', choiceCell(JOINT_HALVES)],
   }) as unknown as FactColumn<Entry>[]),
 ];
 

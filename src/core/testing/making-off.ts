@@ -1,5 +1,5 @@
 import type { Family } from '@/core/catalogue';
-import { generateSteps, terminationRules, type TerminationPlan } from '@/core/procedure';
+import { generateSteps, rulesOfRecord, type TerminationPlan } from '@/core/procedure';
 import { asHeld, decide, replay, type BenchAct, type ConfirmCommand, type Step } from '@/core/record';
 import { MEASURING } from './measuring';
 
@@ -32,7 +32,7 @@ export function makingOff(
       provisional: [],
       secondPerson: false,
       measuring: MEASURING,
-      rules: terminationRules(plan, 50, MEASURING),
+      rules: rulesOfRecord(plan, { own: 50, other: 50 }, MEASURING),
       ...(across === undefined ? {} : { across }),
     };
     const decided = decide(state, command, { id: null, name: 'fitter' }, NOW);

@@ -142,6 +142,8 @@ export function notCalledForWords(why: NotCalledFor): string {
   if (why === 'entryNoClamp') return 'this entry is no clamp of a device';
   if (why === 'entryForCoupler') return 'this is the inlet of a coupler: it takes no gland';
   if (why === 'entryNotForCoupler') return 'this entry is no inlet of a coupler';
+  if (why === 'entryForInLine') return 'this is the housing of an in-line joint: it takes no gland';
+  if (why === 'entryNotForInLine') return 'this entry is no housing of an in-line joint';
   if (why === 'entryNotForPlugIn') return 'this entry is not made for a plug-in body';
   return `${PURPOSE_WORDS[why]}: not called for here`;
 }

@@ -1,0 +1,3 @@
+export * from './joint';
+export * from './lack';
+export * from './through';
