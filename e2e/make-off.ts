@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process';
 import type { TerminationView } from '@/core/termination-view';
 import {
   allByRole,
+  byLabel,
   byRole,
   click,
   d,
@@ -22,11 +23,22 @@ export interface End {
   readonly cable: string;
   readonly end: 'A' | 'B';
 }
-const SIGNATURE = 'Sign the cut card';
 /** No procedure has as many steps. */
 const MOST_STEPS = 80;
 
 export const seen = async (end: End) => (await seenElsewhere('viewTermination', end)) as TerminationView;
+
+/** Says of a core where it lies. */
+export const lies = async (core: string, position: string) => {
+  const field = await byLabel(core);
+  await d().executeScript(
+    `const f = arguments[0];
+     Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, arguments[1]);
+     f.dispatchEvent(new Event('change', { bubbles: true }));`,
+    field,
+    position,
+  );
+};
 
 export async function tickAll(): Promise<void> {
   for (const box of await allByRole('checkbox', undefined, { checked: false })) {
@@ -66,8 +78,12 @@ export async function makeOffTo(end: End, heading: string, looksBefore = 0): Pro
 }
 
 /** Goes on to the signature, has the inspector sign, and takes the dossier home: its text, as another program reads it. */
-export async function signAndTakeDossier(end: End, looksBefore = 0): Promise<string> {
-  await makeOffTo(end, SIGNATURE, looksBefore);
+export async function signAndTakeDossier(
+  end: End,
+  looksBefore = 0,
+  signature = 'Sign the cut card',
+): Promise<string> {
+  await makeOffTo(end, signature, looksBefore);
   await handOverTo('Inspector');
   await tickAll();
   await holdButton('Hold: sign');

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { makeOffTo, seen, signAndTakeDossier, tickAll, type End } from './make-off';
+import { lies, makeOffTo, seen, signAndTakeDossier, tickAll, type End } from './make-off';
 import {
   browser,
   byLabel,
@@ -19,16 +19,6 @@ import {
 const END: End = { job: 'quillmere', cable: 'K-151', end: 'B' };
 withBrowser('/job/quillmere/t/K-151/B/cut');
 
-const lies = async (core: string, position: string) => {
-  const field = await byLabel(core);
-  await d().executeScript(
-    `const f = arguments[0];
-     Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(f, arguments[1]);
-     f.dispatchEvent(new Event('change', { bubbles: true }));`,
-    field,
-    position,
-  );
-};
 const notWide = async () => {
   await browser().resize(390, 844);
   const wide = await d().executeScript<number>('return document.documentElement.scrollWidth');

@@ -141,7 +141,7 @@ const ALONE = {
 };
 // Two queues in the browser, each with a demo and a server of its own: what one changes, or takes away, the other does not see.
 const FIRST_QUEUE =
-  'e2e/(path|newcomer|choose|seal|soft-seal|own-job|metal-clad|instruments|apprentice|mineral-insulated|own-clamp|coupler|plug-in)';
+  'e2e/(path|newcomer|choose|seal|soft-seal|own-job|metal-clad|instruments|apprentice|mineral-insulated|own-clamp|coupler|plug-in|joint)';
 const QUEUES = [
   ['test-database', 'browser', ['--testPathPatterns', FIRST_QUEUE]],
   ['test-database-2', 'browser-2', ['--testPathIgnorePatterns', FIRST_QUEUE, '/node_modules/']],

@@ -26,6 +26,7 @@ import { QUILLMERE_CROSSINGS, type SeedCrossing } from '@/data/seed/crossings';
 import { QUILLMERE } from '@/data/seed/quillmere';
 import { loadSolver } from '@/solver/highs';
 import type { Actor } from './actor';
+import type { Assessment } from './operations/assess';
 import { assessOne, refreshSummaries, requireJob } from './operations/load';
 import { importCatalogue } from './operations/catalogue';
 import { takeSize } from './operations/gland-selection';
@@ -157,6 +158,8 @@ const WORKED: readonly (readonly [cable: string, end: 'A' | 'B', until: string |
   ['K-160', 'A', 'insulation'],
   ['K-160', 'B', null],
   ['K-151', 'B', 'insert'],
+  ['K-157', 'A', null],
+  ['K-156', 'B', 'housing'],
   ['K-170', 'A', 'bonds'],
   ['K-170', 'B', 'smooth'],
   ['K-141', 'B', 'cure'],
@@ -177,6 +180,10 @@ const CURING = {
     [8, 20.5],
   ],
 } as const;
+
+/** Each core where the plan has it. */
+const pinsOf = ({ plan }: Assessment): Record<string, string> =>
+  Object.fromEntries((plan?.plan.plugIn?.pins?.map ?? []).map((p) => [p.core, p.position]));
 
 async function workTheDemo(who: DemoPeople): Promise<Result<null>> {
   let clock = Date.parse('2026-11-03T07:00:00.000Z');
@@ -209,6 +216,7 @@ async function workTheDemo(who: DemoPeople): Promise<Result<null>> {
               step.kind === 'mix' ? { batch: 'CR-2611', expiry: '2028-06-30', tempC: CURING.tempC } : null,
             ),
             ...(step.id === 'phaseMap' ? { chosen: SWAPPED } : {}),
+            ...(step.id === 'insert' ? { chosen: pinsOf(now.value.assessment) } : {}),
           },
         },
         who[step.kind === 'sign' ? 'inspector' : 'fitter'],

@@ -9,6 +9,8 @@ export interface HalfPlan {
   readonly family: { readonly code: string; readonly revision: string };
   /** Undefined where its own plan was refused. */
   readonly pins: PinsPlan | undefined;
+  /** What it is planned by and nobody has measured. */
+  readonly provisional: readonly string[];
   /** Why nothing may be cut for it. */
   readonly refused: readonly Problem[];
 }
@@ -53,6 +55,8 @@ export function planJoint({ box, inLine, mateStage, half, own, other }: JointReq
     message: `${other.tag}: ${message}`,
   }));
   const say = (path: string, message: string) => problems.push({ path, message });
+  if (other.provisional.length > 0)
+    say('measured', `${other.tag} is planned provisionally only: ${other.provisional.join('; ')}`);
   if (own.family.code !== other.family.code)
     say(
       'family',

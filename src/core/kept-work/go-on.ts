@@ -2,11 +2,12 @@ import { measuringBy } from '@/core/cable-measurement';
 import { CROSSING_RULES, type CrossingView } from '@/core/crossing';
 import { measureEnd } from '@/core/gland-selection';
 import { canonicalJson, fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
-import { collarOf, terminationRules, type CollarState } from '@/core/procedure';
+import { collarOf, rulesOfRecord, type CollarState } from '@/core/procedure';
 import {
   actOf,
   decide,
   replay,
+  stepsOfEnd,
   timeOf,
   type BenchAct,
   type Person,
@@ -101,7 +102,7 @@ export const goOn = (view: TerminationView, deeds: readonly KeptDeed[]): GoneOn<
       stale,
       provisional: plan.plan.provisional,
       secondPerson: job.secondPerson,
-      rules: terminationRules(plan.plan, spareMm, measuring),
+      rules: rulesOfRecord(plan.plan, { own: spareMm, other: gone.view.joint?.mateSpareMm ?? 0 }, measuring),
       measuring,
     };
     const done = actAway(state, deed.input, person, contact);
@@ -184,7 +185,7 @@ function collarAfter(view: TerminationView, progress: ReturnType<typeof replay>)
     noFit: null,
     plan: view.plan?.plan ?? null,
     stale: view.stale,
-    steps: view.steps,
+    steps: stepsOfEnd(view.steps, view.tag),
     progress,
   });
   const said = new Map(view.collar.arcs.map((a) => [a.station, a]));

@@ -98,6 +98,11 @@ describe('what is no joint is refused with its reason, and led nowhere', () => {
       /no size is taken yet for K-157\/A/,
     ],
     [
+      'not measured',
+      feeds({ ...fed(), provisional: ['outer sheath is a datasheet value'] }),
+      /K-157\/A is planned provisionally only: outer sheath/,
+    ],
+    [
       'another size',
       feeds(fed({}, larger)),
       /K-156\/B is JC6-25, K-157\/A is JC6-32: their inserts do not mate/,

@@ -15,7 +15,7 @@ import type { TerminationPlan } from './termination-plan';
 /** What is left of an end, mm, and of the other half where it is one of a joint. */
 export interface Spare {
   readonly own: number;
-  readonly other?: number;
+  readonly other: number;
 }
 
 const ownStep = <T extends { readonly stepId: string }>(it: T): T => ({ ...it, stepId: asOwn(it.stepId) });
@@ -34,7 +34,7 @@ export function rulesOfRecord(
   const own = terminationRules(plan, spare.own, measuring);
   const { joint, tag = '' } = plan;
   if (joint === undefined) return own;
-  const other = terminationRules(joint.other, spare.other ?? 0, measuring);
+  const other = terminationRules(joint.other, spare.other, measuring);
   return {
     ...own,
     confirm: (step: Step, command: ConfirmCommand, acts, now, across) => {

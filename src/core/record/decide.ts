@@ -146,7 +146,12 @@ export function decide(state: WorkState, command: Command, actor: Person, now: s
       const left = state.rules.recut(command.cutOffMm, next?.end);
       if (!left.ok) return left;
       const stepId = next !== null && isOfOther(next.id) ? asOther('recut') : 'recut';
-      const body = { title: 'Cut back and begun again', cutOffMm: command.cutOffMm, spareMm: left.value };
+      const where = next?.end === undefined ? '' : `${next.end}: `;
+      const body = {
+        title: `${where}Cut back and begun again`,
+        cutOffMm: command.cutOffMm,
+        spareMm: left.value,
+      };
       return ok({ kind: 'recut', stepId, body });
     }
   }
@@ -156,7 +161,8 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
   const step = stepInTurn(state, command);
   if (!step.ok) return step;
   const { decision = null } = command;
-  const { kind, title, branches = [], figure } = step.value;
+  const { kind, branches = [], figure } = step.value;
+  const title = titleAt(step.value);
   if (kind === 'look' && !branches.some((b) => b.decision === decision))
     return refuse('decision', `say what you saw: ${branches.map((b) => b.decision).join(', ')}`, decision);
   if (kind !== 'look' && decision !== null)
@@ -210,6 +216,9 @@ function confirm(state: WorkState, command: ConfirmCommand, actor: Person, now: 
     },
   });
 }
+
+/** What a step is called in the record: with the end that it is done at, where the record is of two. */
+const titleAt = ({ title, end }: Step): string => (end === undefined ? title : `${end}: ${title}`);
 
 /** With what it was measured; nothing where nobody said. */
 const named = (instrument: string): { instrument?: string } =>
@@ -312,7 +321,7 @@ function correct({ steps, acts }: WorkState, { stepId, reason }: CorrectCommand)
   return ok({
     kind: 'correct',
     stepId,
-    body: { title: `Taken back: ${step.title}`.slice(0, 200), reason: why, redo: back.map((s) => s.id) },
+    body: { title: `Taken back: ${titleAt(step)}`.slice(0, 200), reason: why, redo: back.map((s) => s.id) },
   });
 }
 

@@ -97,6 +97,23 @@ export interface ReviewView {
 }
 
 /** Everything the interface shows of one termination. */
+export interface EndName {
+  readonly cable: string;
+  readonly end: End;
+  readonly tag: string;
+}
+
+/** An end as one half of an in-line joint. */
+export interface JointView {
+  readonly box: string;
+  /** The end whose record is that of both, and the other; null where there is no joint yet, and `lack` says why. */
+  readonly keeper: EndName | null;
+  readonly mate: EndName | null;
+  /** What is left of the other half, for the one that keeps the record. */
+  readonly mateSpareMm: number | null;
+  readonly lack: string | null;
+}
+
 export interface TerminationView {
   readonly job: JobView;
   readonly tag: string;
@@ -137,6 +154,8 @@ export interface TerminationView {
     readonly madeAt: string;
   } | null;
   readonly sizeLocked: boolean;
+  /** Null where the end is no half of an in-line joint. */
+  readonly joint: JointView | null;
   /** What would be planned if the best candidate were taken; drawn until something is. */
   readonly preview: TerminationPlan | null;
   readonly stale: boolean;

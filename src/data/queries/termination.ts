@@ -40,6 +40,7 @@ export interface TerminationRow {
   readonly cableType: CableType;
   readonly place: {
     readonly entryId: number;
+    readonly enclosureId: number;
     readonly area: string;
     readonly enclosure: Enclosure;
     readonly entry: Entry;
@@ -66,6 +67,7 @@ const columns = {
     retiredAt: cable.retiredAt,
   },
   typeFacts: cableType.facts,
+  enclosureId: enclosure.id,
   area: enclosure.area,
   enclosureFacts: enclosure.facts,
   entryFacts: entry.facts,
@@ -83,8 +85,13 @@ const base = (tx: Tx) =>
 type Joined = Awaited<ReturnType<typeof base>>[number];
 
 function terminationRow(row: Joined): TerminationRow {
-  const { entryId, typeFacts, area, enclosureFacts, entryFacts, ...rest } = row;
-  const placed = entryId !== null && area !== null && enclosureFacts !== null && entryFacts !== null;
+  const { entryId, enclosureId, typeFacts, area, enclosureFacts, entryFacts, ...rest } = row;
+  const placed =
+    entryId !== null &&
+    enclosureId !== null &&
+    area !== null &&
+    enclosureFacts !== null &&
+    entryFacts !== null;
   return {
     ...rest,
     sizeLocked: rest.sizeLocked === 1,
@@ -94,6 +101,7 @@ function terminationRow(row: Joined): TerminationRow {
     place: placed
       ? {
           entryId,
+          enclosureId,
           area,
           enclosure: ENCLOSURE.parse(enclosureFacts, entryId),
           entry: ENTRY.parse(entryFacts, entryId),
@@ -119,6 +127,18 @@ export async function findTermination(
 export async function loadTerminations(tx: Tx, ids: readonly number[]): Promise<TerminationRow[]> {
   if (ids.length === 0) return [];
   return (await base(tx).where(inArray(termination.id, [...ids]))).map(terminationRow);
+}
+
+/** Living ends that go into these boxes. */
+export async function terminationsInBoxes(
+  tx: Tx,
+  enclosureIds: readonly number[],
+): Promise<TerminationRow[]> {
+  if (enclosureIds.length === 0) return [];
+  const rows = await base(tx).where(
+    and(inArray(entry.enclosureId, [...enclosureIds]), isNull(cable.retiredAt)),
+  );
+  return rows.map(terminationRow);
 }
 
 /** Ids of all terminations of a job whose cable is still in the schedule, in the order of their tags. */

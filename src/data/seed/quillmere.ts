@@ -225,7 +225,7 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
     area: 'Switch room',
     enclosure: box('MCC-2', 'Motor control centre 2', {}),
     entries: plate([
-      20.5, 20.5, 20.5, 25.5, 25.5, 32.5, 32.5, 40.5, 50.5, 63.5, 20.5, 25.5, 25.5, 20.5, 20.5, 25.5,
+      20.5, 20.5, 20.5, 25.5, 25.5, 32.5, 32.5, 40.5, 50.5, 63.5, 20.5, 25.5, 25.5, 20.5, 20.5, 25.5, 25.5,
     ]),
   },
   {
@@ -304,6 +304,11 @@ export const ENCLOSURES: readonly SeedEnclosure[] = [
   }),
   yard('YF-1', 'Yard feeder', [{ ...threaded('E1', 'M63', 20), coupler: true }]),
   yard('CV-2', 'Travelling conveyor', [{ ...threaded('E1', 'M63', 20), coupler: true }]),
+  yard('JL-1', 'In-line joint, wash bay', [
+    { ...threaded('S', 'M25', 14), inLine: 'sockets' },
+    { ...threaded('P', 'M25', 14), inLine: 'pins' },
+  ]),
+  yard('WB-1', 'Cask washer', [threaded('E1', 'M25', 12)]),
   cask('CH-1', 'Cask hoist', [threaded('E1', 'M32', 12)]),
   cask('CH-2', 'Second hoist, feeder box', [threaded('E1', 'M32', 12)], {
     material: 'aluminium',
@@ -449,6 +454,12 @@ export const CABLES: readonly SeedCable[] = [
   }),
   cable('K-151', 'U4-4', 18, ['MCC-2/P16', 'PW-2/E1'], measured({ outer: [11.6, 11.8] }), {
     note: 'plugs in at the wrapper, under a live cap',
+  }),
+  cable('K-156', 'U4-4', 40, ['MCC-2/P17', 'JL-1/S'], measured({ outer: [11.6, 11.8] }), {
+    note: 'feeds the cask washer through a joint in the wash bay',
+  }),
+  cable('K-157', 'U4-4', 12, ['JL-1/P', 'WB-1/E1'], measured({ outer: [11.7, 11.8] }), {
+    note: 'from the joint to the washer: comes off with it',
   }),
   cable(
     'K-170',

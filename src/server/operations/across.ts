@@ -3,6 +3,7 @@ import { eventView, type EventView, type TerminationRef } from '@/core/record';
 import { database, findTermination, type JobRow, type TerminationRow, type Tx } from '@/data';
 import { guarded } from '../guard';
 import { auditedRecords, type AuditedRecord } from '../record/faults';
+import { keeperOf } from '../record/housed';
 import { requireTermination } from './load';
 
 /** The record of the other end of a cable: what is tested from there is tested of the same cores. */
@@ -13,7 +14,19 @@ export async function recordAcross(
 ): Promise<AuditedRecord> {
   const other = await findTermination(tx, job.id, cable.tag, end === 'A' ? 'B' : 'A');
   if (other === null || other.cable.id !== cable.id) return { events: [], faults: [] };
-  return (await auditedRecords(tx, job, 'termination', [other.id]))(other.id);
+  const { id } = await keeperOf(tx, other);
+  return (await auditedRecords(tx, job, 'termination', [id]))(id);
+}
+
+/** The same of every cable that ends in a record: of one, or of the two that a joint joins. */
+export async function recordsAcross(
+  tx: Tx,
+  job: JobRow,
+  rows: readonly TerminationRow[],
+): Promise<AuditedRecord> {
+  const all: AuditedRecord[] = [];
+  for (const row of rows) all.push(await recordAcross(tx, job, row));
+  return { events: all.flatMap((r) => r.events), faults: all.flatMap((r) => r.faults) };
 }
 
 /** Tests that stand in the record of the other end. */

@@ -16,9 +16,25 @@ import {
   type MeasuredQuantity,
   type TerminationInput,
 } from '@/core/gland-selection';
-import { actOf, type ChainFault, replay, type BenchAct, type Progress, type Step } from '@/core/record';
+import { lackWords, RECORD_HALF, type JointLack } from '@/core/in-line';
+import {
+  actOf,
+  type ChainFault,
+  replay,
+  stepsOfEnd,
+  type BenchAct,
+  type Progress,
+  type Step,
+} from '@/core/record';
 import { withDeviceTimes } from '@/core/kept-work';
-import { collarOf, generateSteps, isStale, type CollarState, type PlanRequest } from '@/core/procedure';
+import {
+  collarOf,
+  generateSteps,
+  isStale,
+  planHash,
+  type CollarState,
+  type PlanRequest,
+} from '@/core/procedure';
 import { terminationTag, withNominal } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import type {
@@ -56,6 +72,17 @@ export interface Assessment {
   readonly events: readonly StoredEvent[];
   readonly chainFaults: readonly ChainFault[];
   readonly collar: CollarState;
+  /** Null where the end is no half of an in-line joint. */
+  readonly joint: JointOf | null;
+}
+
+/** What an end is joined with. */
+export interface JointOf {
+  readonly box: string;
+  /** Whose record is that of both; null where there is no joint yet, and `lack` says why. */
+  readonly keeper: TerminationRow | null;
+  readonly mate: TerminationRow | null;
+  readonly lack: string | null;
 }
 
 export interface AssessInput {
@@ -70,6 +97,9 @@ export interface AssessInput {
   readonly catalogue: StoredCatalogue;
   /** The revision the plan was made by, which may be an older one. */
   readonly planFamily: StoredFamily | null;
+  /** Of one half of an in-line joint: both halves, each by itself, or why there is no joint. */
+  readonly joint?:
+    { readonly keeper: AssessInput; readonly mate: AssessInput } | { readonly lack: JointLack };
 }
 
 export const catalogueView = (catalogue: StoredCatalogue): CatalogueView => ({
@@ -94,6 +124,21 @@ interface Prepared {
   readonly missing: readonly MeasuredQuantity[];
   readonly request: PlanRequest | null;
 }
+
+/** What the half that keeps the record is to mate with: the plan of the other one, as long as it stands. */
+function jointRequest({ row, joint }: AssessInput): Pick<PlanRequest, 'joint'> {
+  if (joint === undefined || row.place?.entry.inLine !== RECORD_HALF) return {};
+  if ('lack' in joint) return { joint };
+  const { mate } = joint;
+  const tag = terminationTag(mate.row.cable.tag, mate.row.end);
+  if (mate.plan === null) return { joint: { lack: { code: 'notPlanned', tag } } };
+  if (isPlanStale(mate, prepare(mate).request)) return { joint: { lack: { code: 'stale', tag } } };
+  return { joint: { box: row.place.enclosure.tag, mate: mate.plan.plan } };
+}
+
+const isPlanStale = ({ plan, planFamily }: AssessInput, request: PlanRequest | null): boolean =>
+  plan !== null &&
+  (request === null || planFamily === null || isStale(plan.plan, request, planFamily.family));
 
 function prepare(input: AssessInput): Prepared {
   const { job, row, catalogue } = input;
@@ -135,6 +180,7 @@ function prepare(input: AssessInput): Prepared {
           pins: row.pins,
           compound: row.compound,
           compounds: catalogue.compounds,
+          ...jointRequest(input),
         }
       : null;
   return { tag, readings, measured, measureProblems, core, barrier, needed, missing, request };
@@ -174,16 +220,56 @@ function prepareAsked(input: AssessInput): { mine: Prepared; asked: TerminationI
   return { mine, asked: choiceInput(mine) };
 }
 
-function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): Assessment {
-  const { row, plan, record } = input;
+/** What was recorded of an end, over the steps of the plan that it was recorded by. */
+function worked({ plan, planFamily, record }: AssessInput) {
   const { events } = record;
-  const { tag, readings, measured, measureProblems, core, barrier, needed, missing, request } = prepared;
-  const family = input.planFamily;
-  const stale =
-    plan !== null && (request === null || family === null || isStale(plan.plan, request, family.family));
   const acts = events.map(actOf);
-  const steps = plan && family ? withDeviceTimes(generateSteps(plan.plan, family.family), acts) : [];
-  const progress = plan ? replay(steps, acts) : null;
+  const steps = plan && planFamily ? withDeviceTimes(generateSteps(plan.plan, planFamily.family), acts) : [];
+  return { events, acts, steps, faults: [...planFaults(plan, events), ...record.faults] };
+}
+
+/** Where the record of an end is kept: with itself, or with the other half of its joint. */
+function keptWith(input: AssessInput): AssessInput {
+  const { joint, row } = input;
+  return joint !== undefined && 'keeper' in joint && joint.keeper.row.id !== row.id
+    ? { ...joint.keeper, joint }
+    : input;
+}
+
+/**
+ * Why the half of a joint whose record the other one keeps is not worked at; null where it is, and for any other end. What the keeper's plan does not
+ * hold as it is now, its record says nothing of.
+ */
+function waitsForKeeper(input: AssessInput): string | null {
+  const { joint, row, plan } = input;
+  if (joint === undefined || row.place?.entry.inLine === RECORD_HALF) return null;
+  if ('lack' in joint) return lackWords(joint.lack);
+  const keeper = { ...joint.keeper, joint };
+  const tag = terminationTag(keeper.row.cable.tag, keeper.row.end);
+  if (keeper.plan === null) return lackWords({ code: 'notPlanned', tag });
+  if (isPlanStale(keeper, prepare(keeper).request)) return lackWords({ code: 'stale', tag });
+  const planned = keeper.plan.plan.joint;
+  if (planned !== undefined && plan !== null && planHash(planned.other) === plan.planHash) return null;
+  return keeper.plan.plan.cutRefusal[0]?.message ?? lackWords({ code: 'notPlanned', tag });
+}
+
+function jointOf({ row, joint }: AssessInput): JointOf | null {
+  const box = row.place?.enclosure.tag;
+  if (joint === undefined || box === undefined) return null;
+  return 'lack' in joint
+    ? { box, keeper: null, mate: null, lack: lackWords(joint.lack) }
+    : { box, keeper: joint.keeper.row, mate: joint.mate.row, lack: null };
+}
+
+function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): Assessment {
+  const { row, plan } = input;
+  const { tag, readings, measured, measureProblems, core, barrier, needed, missing, request } = prepared;
+  const stale = isPlanStale(input, request);
+  const keeper = keptWith(input);
+  const { events, acts, steps: all, faults } = worked(keeper);
+  const waits = waitsForKeeper(input);
+  const steps = waits === null ? all : [];
+  const progress = keeper.plan ? replay(steps, acts) : null;
   const best = choice?.candidates[0];
   const collar = collarOf({
     missing: [...(row.place ? [] : ['an entry']), ...missing.map((q) => QUANTITY_WORDS[q])],
@@ -197,7 +283,7 @@ function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): 
     noFit: choice && best?.verdict === 'misfit' ? answerWords(choice.answer) : null,
     plan: plan?.plan ?? null,
     stale,
-    steps,
+    steps: stepsOfEnd(steps, tag),
     progress,
   });
   return {
@@ -217,9 +303,13 @@ function finish(input: AssessInput, prepared: Prepared, choice: Choice | null): 
     acts,
     progress,
     events,
-    chainFaults: [...planFaults(plan, events), ...record.faults],
+    // The plan of the other half is in that of the keeper; its own is a fault only where it was changed.
+    chainFaults: keeper === input ? faults : [...planFaults(plan, []), ...faults],
+    joint: jointOf(input),
     collar: row.place
-      ? collar
+      ? waits === null
+        ? collar
+        : { ...collar, blockedBy: collar.blockedBy ?? waits }
       : {
           ...collar,
           next: { station: 'measure', action: 'give it an entry in the schedule' },

@@ -1,6 +1,7 @@
 import { refuse, ok, type Result } from '@/core/kernel';
 import type { SubjectKind } from '@/core/record';
 import { loadTerminations, recordSubjects, terminationIdsOfJob, type JobRow, type Tx } from '@/data';
+import { keeperOf } from '../record/housed';
 import { requireCrossing } from './crossing-assess';
 import { requireTermination } from './load';
 
@@ -36,7 +37,10 @@ export async function scopeOf(tx: Tx, job: JobRow, { kind, name, end }: DossierO
       return ok(null);
     case 'end': {
       const found = await requireTermination(tx, { job: job.slug, cable: name, end });
-      return found.ok ? ok({ termination: [found.value.row.id], crossing: [] }) : found;
+      if (!found.ok) return found;
+      // The record of a joint is kept by one of its halves, whichever is asked for.
+      const { id } = await keeperOf(tx, found.value.row);
+      return ok({ termination: [id], crossing: [] });
     }
     case 'crossing': {
       const found = await requireCrossing(tx, { job: job.slug, crossing: name });

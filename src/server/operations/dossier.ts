@@ -13,11 +13,20 @@ import {
   replay,
   type EventView,
 } from '@/core/record';
-import { database, findPhoto, listCrossings, loadTerminations, type JobRow } from '@/data';
+import {
+  database,
+  findPhoto,
+  listCrossings,
+  loadTerminations,
+  type JobRow,
+  type TerminationRow,
+} from '@/data';
+import { terminationTag } from '@/core/schedule';
 import { dossierPdf, type DossierEvent, type DossierPart } from '@/formats/pdf/dossier';
 import type { Paper } from '@/formats/pdf/sheet';
 import { guarded } from '../guard';
 import { publicKeyPem } from '../record/keep';
+import { housedWith } from '../record/housed';
 import type { Assessment } from './assess';
 import { viewCrossing } from './crossing';
 import { recorded, scopeOf, type DossierOf, type Scope } from './dossier-scope';
@@ -88,6 +97,22 @@ const signedWords = (signer: string | null | undefined, faults: number): string 
       ? 'not signed'
       : signer;
 
+const keepsRecord = ({ joint, row }: Assessment): boolean =>
+  joint?.keeper === undefined || joint.keeper === null || joint.keeper.id === row.id;
+
+const tagOf = ({ cable, end }: TerminationRow): string => terminationTag(cable.tag, end);
+
+/** With what an end is joined, and where the record of both stands. */
+function jointFacts(assessment: Assessment): [string, string][] {
+  const { joint } = assessment;
+  if (joint === null) return [];
+  const { box, keeper, mate, lack } = joint;
+  if (keeper === null || mate === null) return [['Joint', `${box}: ${lack ?? ''}`]];
+  return keepsRecord(assessment)
+    ? [['Joint', `${box}, with ${tagOf(mate)}: one record and one signature for both`]]
+    : [['Joint', `${box}, with ${tagOf(keeper)}, where the record of both stands`]];
+}
+
 async function endPart(
   job: JobRow,
   cable: string,
@@ -117,12 +142,13 @@ async function endPart(
           ? 'none'
           : `${plan.planHash.slice(0, 16)}, by ${plan.actor}, ${time(plan.madeAt.toISOString())}`,
       ],
+      ...jointFacts(assessment),
       ['Done', `${progress?.done.size ?? 0} of ${steps.length} steps`],
       ['Signed by', signedWords(progress?.signedBy, chainFaults.length)],
     ],
     drawing: drawingOf(assessment),
     readings: readingsOf(assessment),
-    events: await eventsOf(job.id, events.map(eventView), titles),
+    events: keepsRecord(assessment) ? await eventsOf(job.id, events.map(eventView), titles) : [],
     faults: chainFaults.map(faultWords),
     address: `${origin}/job/${encodeURIComponent(job.slug)}/t/${encodeURIComponent(cable)}/${end}/prove`,
   });
@@ -178,7 +204,10 @@ async function named(job: JobRow, scope: Scope): Promise<Named[]> {
   const tx = database();
   const ends =
     scope === null ? (await recorded(tx, job, 'termination', null)).map((s) => s.id) : scope.termination;
-  const rows = await loadTerminations(tx, ends);
+  const kept = await loadTerminations(tx, ends);
+  // The other half of a joint has no record of its own: it stands beside the one that keeps it.
+  const mates = [...(await housedWith(tx, kept)).values()].flatMap((h) => ('lack' in h ? [] : [h.mate]));
+  const rows = [...new Map([...kept, ...mates].map((r) => [r.id, r])).values()];
   const walls =
     scope === null ? (await recorded(tx, job, 'crossing', null)).map((s) => s.id) : scope.crossing;
   const crossings = await listCrossings(tx, job.id);

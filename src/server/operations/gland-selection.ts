@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ok, refuse, type Result } from '@/core/kernel';
+import { lackWords } from '@/core/in-line';
 import { choose, judge, reasonWords, type Candidate } from '@/core/gland-selection';
 import {
   compareDecisions,
@@ -10,14 +11,21 @@ import {
   type TerminationPlan,
 } from '@/core/procedure';
 import { stepsToRedo, type Step, type TerminationRef } from '@/core/record';
-import { insertPlan, loadCatalogue, type JobRow, type StoredFamily, type Tx } from '@/data';
+import {
+  insertPlan,
+  loadCatalogue,
+  type JobRow,
+  type StoredCatalogue,
+  type StoredFamily,
+  type Tx,
+} from '@/data';
 import { madeBy, type Actor } from '../actor';
 import { append } from '../record/append';
 import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
 import { catalogueView, type Assessment } from './assess';
 import { EditLog } from './edits';
-import { assessOne, refreshSummaries } from './load';
+import { assessOne, assessRow, refreshSummaries } from './load';
 import { subjectOf } from './work';
 
 /**
@@ -54,6 +62,7 @@ export function takeSize(
     if (undone !== null && !knowing) return refuse('knowing', undone, sizeCode);
     const log = new EditLog(tx);
     await storePlan(tx, { job, log, actor, now }, assessment, { plan, family }, eventId);
+    await planKeeperAgain(tx, { job, log, actor, now }, assessment, catalogue);
     await log.save(job, `${plan.size} chosen for ${assessment.tag}`, actor, now);
     await refreshSummaries(tx, job, [assessment.row.id]);
     return ok({ provisional: plan.provisional.length > 0 });
@@ -95,7 +104,12 @@ export function whyNot(candidate: Candidate): string | null {
 }
 
 /** What of the work at an end a plan with these steps would undo, in words; null when nothing. */
-function whatGoes({ steps, acts, progress, tag }: Assessment, after: readonly Step[]): string | null {
+function whatGoes(assessment: Assessment, after: readonly Step[]): string | null {
+  const { steps, acts, progress, tag, joint } = assessment;
+  if (!keepsItself(assessment))
+    return acts.length === 0
+      ? null
+      : `${tag} is joined with ${joint?.keeper?.cable.tag ?? ''}/${joint?.keeper?.end ?? ''}, where work has begun${progress?.signedBy ? ` and is signed by ${progress.signedBy}` : ''}: the joint is planned again after this, and what is not as it was is done again`;
   const redo = stepsToRedo(steps, after, acts);
   if (redo.length === 0) return null;
   const signed = progress?.signedBy
@@ -137,7 +151,8 @@ export async function storePlan(
     madeAt: now,
   });
   log.born('plan', id, 'supersededAt', now);
-  if (assessment.events.length === 0) return;
+  // The record of a joint is of its keeper, and says so when the joint itself is planned again.
+  if (assessment.events.length === 0 || !keepsItself(assessment)) return;
   // Once the bench has begun, the record says that the plan under it has changed, and in what.
   const steps = generateSteps(plan, family.family);
   const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
@@ -157,6 +172,23 @@ export async function storePlan(
     },
     now,
   );
+}
+
+const keepsItself = ({ joint, row }: Assessment): boolean =>
+  joint?.keeper === undefined || joint.keeper === null || joint.keeper.id === row.id;
+
+/** The other half of a joint has a new plan: where nobody has worked at the joint yet, it is planned with it at once. */
+async function planKeeperAgain(
+  tx: Tx,
+  edit: PlanningEdit,
+  of: Assessment,
+  catalogue: StoredCatalogue,
+): Promise<void> {
+  if (keepsItself(of) || !of.joint?.keeper) return;
+  const { assessment } = await assessRow(tx, { job: edit.job, row: of.joint.keeper });
+  if (assessment.plan === null || assessment.events.length > 0) return;
+  const remade = remake(assessment, catalogue.families, catalogueView(catalogue));
+  if (remade?.ok === true) await storePlan(tx, edit, assessment, remade.value);
 }
 
 export interface ChangeReview {
@@ -229,6 +261,9 @@ export function remake(
     families.find((f) => f.family.code === old.plan.family.code);
   const size = family?.family.sizes.find((s) => s.code === old.plan.size);
   if (!family || !size) return refuse('size', `${old.plan.size} is no longer in the catalogue`);
+  // Made again on a half that does not stand, it would have to be made again at once.
+  if (request.joint !== undefined && 'lack' in request.joint && request.joint.lack.code === 'stale')
+    return refuse('joint', lackWords(request.joint.lack));
   if (assessment.missing.length > 0) return refuse('', `not measured: ${assessment.missing.join(', ')}`);
   const candidate = judge(request.input, family.family, size, view);
   const refusal = whyNot(candidate);
@@ -256,6 +291,7 @@ export function replan(ref: TerminationRef, eventId: string, actor: Actor, now: 
     const { plan, family } = remade.value;
     const log = new EditLog(tx);
     await storePlan(tx, { job, log, actor, now }, assessment, { plan, family }, eventId);
+    await planKeeperAgain(tx, { job, log, actor, now }, assessment, catalogue);
     await log.save(job, `plan of ${assessment.tag} made again`, actor, now);
     await refreshSummaries(tx, job, [assessment.row.id]);
     return ok(null);

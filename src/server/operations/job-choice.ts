@@ -1,4 +1,5 @@
 import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
+import { RECORD_HALF } from '@/core/in-line';
 import { answerWords, judge, notCalledForWords, type Candidate } from '@/core/gland-selection';
 import type { JobChoiceRequest, JobOption, JobPick, JobTermination } from '@/core/job-choice';
 import { planTermination } from '@/core/procedure';
@@ -10,7 +11,7 @@ import { operation } from '../transaction';
 import { catalogueView, type Assessment } from './assess';
 import { storePlan, whyNot } from './gland-selection';
 import { EditLog } from './edits';
-import { assessJob, refreshSummaries, requireJob } from './load';
+import { assessJob, assessRow, refreshSummaries, requireJob } from './load';
 
 const whyNotCalledFor = ({ notCalledFor }: Candidate): string | null =>
   notCalledFor === null ? null : notCalledForWords(notCalledFor);
@@ -80,6 +81,20 @@ export function viewJobChoice(slug: string): Promise<Result<JobChoiceView>> {
   });
 }
 
+const keepsJoint = ({ row }: Assessment): boolean => row.place?.entry.inLine === RECORD_HALF;
+
+const asItIs = async (tx: Tx, job: JobRow, { row }: Assessment): Promise<Assessment> =>
+  (await assessRow(tx, { job, row })).assessment;
+
+/** The half that keeps the record of a joint is planned after the other one, whose plan it holds. */
+const keepersLast = (picks: readonly JobPick[], of: ReadonlyMap<string, Assessment>): readonly JobPick[] => {
+  const last = ({ tag }: JobPick) => {
+    const a = of.get(tag);
+    return a !== undefined && keepsJoint(a);
+  };
+  return [...picks.filter((p) => !last(p)), ...picks.filter(last)];
+};
+
 /**
  * Takes a whole-job choice: every pick that differs from what is planned is judged again here and planned, all in one edit that one undo
  * takes back. Refused as a whole when anything has changed under it: a measurement, a lock, bench work.
@@ -99,12 +114,14 @@ export function acceptJobChoice(
     const log = new EditLog(tx);
     const problems: Problem[] = [];
     const touched: number[] = [];
-    for (const { tag, part } of picks) {
-      const a = assessments.get(tag);
-      if (!a) {
+    for (const { tag, part } of keepersLast(picks, assessments)) {
+      const before = assessments.get(tag);
+      if (!before) {
         problems.push({ path: tag, message: 'is not in this job any more' });
         continue;
       }
+      // Its mate may have been planned just now.
+      const a = keepsJoint(before) ? await asItIs(tx, job.value, before) : before;
       if (a.plan?.plan.partNumber === part && !a.stale) continue;
       const reason = keptBy(a);
       if (reason !== null) {

@@ -20,6 +20,7 @@ import {
   type Tx,
 } from '@/data';
 import { auditedRecords } from '../record/faults';
+import { housedWith, type Housed } from '../record/housed';
 import { inBatches, pauses } from '../heavy';
 import { assess, assessEach, type AssessInput, type Assessment } from './assess';
 
@@ -52,14 +53,16 @@ export async function assessInputs(
   rows: readonly TerminationRow[],
   known: StoredCatalogue | null = null,
 ): Promise<{ inputs: AssessInput[]; catalogue: StoredCatalogue }> {
-  const ids = rows.map((r) => r.id);
+  const joints = await housedWith(tx, rows);
+  const all = [...new Map([...rows, ...bothOf(joints)].map((r) => [r.id, r])).values()];
+  const ids = all.map((r) => r.id);
   const plans = await currentPlans(tx, ids);
   const { newest, byId } = await catalogueFor(tx, job, plans, known);
-  const readings = await loadReadings(tx, [...new Set(rows.map((r) => r.cable.id))]);
+  const readings = await loadReadings(tx, [...new Set(all.map((r) => r.cable.id))]);
   const recordOf = await auditedRecords(tx, job, 'termination', ids);
   const planOf = new Map(plans.map((p) => [p.terminationId, p]));
   const readingsOf = group(readings, (r) => r.cableId);
-  const inputs = rows.map((row) => {
+  const inputOf = (row: TerminationRow): AssessInput => {
     const plan = planOf.get(row.id) ?? null;
     return {
       job,
@@ -70,8 +73,25 @@ export async function assessInputs(
       catalogue: newest,
       planFamily: plan ? (byId.get(plan.familyRevisionId) ?? null) : null,
     };
-  });
+  };
+  const inputs = rows.map((row) => withJoint(inputOf(row), joints.get(row.id), inputOf));
   return { inputs, catalogue: newest };
+}
+
+const bothOf = (joints: ReadonlyMap<number, Housed>): TerminationRow[] =>
+  [...joints.values()].flatMap((j) => ('lack' in j ? [] : [j.keeper, j.mate]));
+
+/** An end as one half of its joint: both as they are for themselves, or why they are no joint. */
+function withJoint(
+  input: AssessInput,
+  housed: Housed | undefined,
+  inputOf: (row: TerminationRow) => AssessInput,
+): AssessInput {
+  if (housed === undefined) return input;
+  return {
+    ...input,
+    joint: 'lack' in housed ? housed : { keeper: inputOf(housed.keeper), mate: inputOf(housed.mate) },
+  };
 }
 
 /** Assesses several terminations of a job. Their choices hold what comes into question: see `assessEach`. */
@@ -208,9 +228,15 @@ const lineOf = (a: Assessment) => ({
  */
 export async function refreshAfter(tx: Tx, before: AssessedOne, event: StoredEvent): Promise<AssessedOne> {
   const { events, faults } = before.input.record;
-  const input = { ...before.input, record: { events: [...events, event], faults } };
+  const record = { events: [...events, event], faults };
+  const { joint } = before.input;
+  const input: AssessInput = { ...before.input, record };
   const assessment = assess(input);
-  await writeSummaries(tx, [lineOf(assessment)]);
+  const lines = [lineOf(assessment)];
+  if (joint !== undefined && 'mate' in joint)
+    // The other half of a joint has no record of its own: it is as far as this one.
+    lines.push(lineOf(assess({ ...joint.mate, joint: { ...joint, keeper: { ...joint.keeper, record } } })));
+  await writeSummaries(tx, lines);
   return { ...before, input, assessment };
 }
 
@@ -222,7 +248,10 @@ export async function refreshSummaries(
 ): Promise<void> {
   const catalogue = terminationIds.length > BATCH ? await loadCatalogue(tx, job.families) : null;
   for await (const ids of inBatches(terminationIds, BATCH)) {
-    const rows = await loadTerminations(tx, ids);
+    const asked = await loadTerminations(tx, ids);
+    const rows = [
+      ...new Map([...asked, ...bothOf(await housedWith(tx, asked))].map((r) => [r.id, r])).values(),
+    ];
     const assessments = await (rows.length > FEW ? assessMany : assessFew)(tx, job, rows, catalogue);
     await writeSummaries(tx, assessments.map(lineOf));
   }

@@ -21,11 +21,14 @@ import { slideOnList } from '@/core/make-off';
 import type { Family } from '@/core/catalogue';
 import { partsOf, planTermination } from '@/core/procedure';
 import { eventView, type TerminationRef } from '@/core/record';
+import { terminationTag } from '@/core/schedule';
 import { lookAlikes, type LookAlike } from '@/core/tightening';
 import type {
   CandidateView,
   ChoiceView,
+  EndName,
   JobView,
+  JointView,
   SummaryView,
   TerminationAgain,
   TerminationView,
@@ -40,6 +43,7 @@ import {
   loadSummaries,
   type JobRow,
   type StoredCatalogue,
+  type TerminationRow,
 } from '@/data';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
@@ -170,6 +174,24 @@ function openQuestions({ request, choice, missing }: Assessment, catalogue: Cata
   return asked.filter((q) => !missing.some((m) => m === q.fact)).map(questionView);
 }
 
+const nameOf = ({ cable, end }: TerminationRow): EndName => ({
+  cable: cable.tag,
+  end,
+  tag: terminationTag(cable.tag, end),
+});
+
+function jointView({ joint }: Assessment): JointView | null {
+  if (joint === null) return null;
+  const { box, keeper, mate, lack } = joint;
+  return {
+    box,
+    keeper: keeper && nameOf(keeper),
+    mate: mate && nameOf(mate),
+    mateSpareMm: mate?.spareMm ?? null,
+    lack,
+  };
+}
+
 /** One termination with everything the interface shows of it. */
 export function viewTermination(ref: TerminationRef): Promise<Result<TerminationView>> {
   return guarded<TerminationView>(async () => {
@@ -224,6 +246,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
           }
         : null,
       sizeLocked: row.sizeLocked,
+      joint: jointView(assessment),
       preview:
         assessment.plan === null && previewable
           ? planTermination(previewable.request, previewable.best)

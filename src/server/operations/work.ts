@@ -2,11 +2,12 @@ import { SIGNS, SUPERVISES, type Role } from '@/core/people';
 import type { Reading } from '@/core/cable-measurement';
 import { ok, refuse, type Result } from '@/core/kernel';
 import { CROSSING_RULES } from '@/core/crossing';
-import { terminationRules } from '@/core/procedure';
+import { rulesOfRecord } from '@/core/procedure';
 import {
   actOf,
   cameOf,
   decide,
+  isOfOther,
   readBody,
   timeOf,
   usesThatCount,
@@ -25,6 +26,7 @@ import { parseLength } from '@/core/units';
 import {
   findEvent,
   lockCrossing,
+  lockTermination,
   loadTerminations,
   lockNamedTermination,
   supervisionAt,
@@ -38,9 +40,10 @@ import {
 import { madeBy, type Actor } from '../actor';
 import { append, type Subject } from '../record/append';
 import type { AuditedRecord } from '../record/faults';
+import { keeperOf } from '../record/housed';
 import { brokenRecord, mayRecord, type RecordState } from '../record/may-record';
 import { afterCommit, operation } from '../transaction';
-import { recordAcross } from './across';
+import { recordsAcross } from './across';
 import type { Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
@@ -83,6 +86,8 @@ async function terminationBench(
   const found = await assessRow(tx, { job, row: held });
   const { assessment } = found;
   const { row, plan, steps, acts, stale, chainFaults, events, readings } = assessment;
+  // Of the joint as it was planned: who goes into the housing now is in the plan only after it was made again.
+  const mate = assessment.joint?.mate ?? null;
   return {
     subject: subjectOf(job, assessment),
     job,
@@ -98,19 +103,28 @@ async function terminationBench(
       stale,
       provisional: plan?.plan.provisional ?? [],
       secondPerson: job.secondPerson,
-      rules: terminationRules(plan?.plan ?? { seal: null }, row.spareMm, measuringOf(job)),
+      rules: rulesOfRecord(
+        plan?.plan ?? { seal: null },
+        { own: row.spareMm, other: mate?.spareMm ?? 0 },
+        measuringOf(job),
+      ),
       measuring: measuringOf(job),
     },
     readings: readings.map((r) => r.reading),
-    across: () => recordAcross(tx, job, row),
+    across: () => recordsAcross(tx, job, [row, ...(mate === null ? [] : [mate])]),
     follow: async (decided, event) => {
       if (decided.kind !== 'recut') {
         const now = await refreshAfter(tx, found, event);
-        afterCommit(tx, () => rememberSeen(ref, now));
+        afterCommit(tx, () => {
+          if (isOf(ref, row)) rememberSeen(ref, now);
+          else forgetSeen();
+        });
         return;
       }
       // Not an edit: cable that has been cut off does not come back by undo.
-      await new EditLog(tx).write('termination', row.id, { spareMm: decided.body.spareMm });
+      const cut = isOfOther(decided.stepId) ? mate : row;
+      if (cut === null) throw new Error('the half that was cut back was judged by what is left of it');
+      await new EditLog(tx).write('termination', cut.id, { spareMm: decided.body.spareMm });
       await refreshSummaries(tx, job, [row.id]);
       // What was remembered of it before this is over.
       afterCommit(tx, forgetSeen);
@@ -145,6 +159,10 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
   });
 }
 
+/** Is it this end that is named, and not the other half of its joint? */
+const isOf = ({ cable, end }: TerminationRef, row: TerminationRow): boolean =>
+  cable === row.cable.tag && end === row.end;
+
 /** A subject whose row is held: an end as it was read then, or a crossing. */
 export interface Held {
   readonly id: number;
@@ -159,7 +177,13 @@ export async function hold(tx: Tx, ref: SubjectRef): Promise<Result<Held>> {
     const named = await requireTermination(tx, ref);
     if (!named.ok) return named;
     const { job, row } = named.value;
-    return ok({ id: row.id, job, row });
+    const keeper = await keeperOf(tx, row);
+    if (keeper.id === row.id) return ok({ id: row.id, job, row });
+    await lockTermination(tx, keeper.id);
+    const [held] = await loadTerminations(tx, [keeper.id]);
+    return held === undefined
+      ? refuse('cable', 'the other half is gone', ref.cable)
+      : ok({ id: held.id, job, row: held });
   }
   const named = await requireCrossing(tx, ref);
   if (!named.ok) return named;

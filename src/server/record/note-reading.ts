@@ -13,6 +13,7 @@ import {
 import { madeBy, type Actor } from '../actor';
 import { append } from './append';
 import { auditedRecords } from './faults';
+import { keeperOf } from './housed';
 import { brokenRecord } from './may-record';
 
 type Spoken = Pick<StoredReading, 'cableId' | 'end' | 'reading'>;
@@ -31,22 +32,27 @@ export async function noteReading(
 ): Promise<Result<null>> {
   const rows = await loadTerminations(tx, await terminationIdsOfCables(tx, [cableId]));
   const mine = rows.filter((row) => end === null || row.end === end);
-  for (const row of mine) await lockTermination(tx, row.id);
+  const spoken: { row: (typeof rows)[number]; of: string }[] = [];
+  for (const row of mine)
+    spoken.push({ row: await keeperOf(tx, row), of: terminationTag(row.cable.tag, row.end) });
+  for (const { row } of spoken) await lockTermination(tx, row.id);
   const recordOf = await auditedRecords(
     tx,
     job,
     'termination',
-    mine.map((row) => row.id),
+    spoken.map(({ row }) => row.id),
   );
-  for (const row of mine) {
+  for (const { row, of } of spoken) {
     const { events, faults } = recordOf(row.id);
     const last = events[events.length - 1];
     if (last === undefined) continue;
     const broken = brokenRecord(faults);
     if (broken) return broken;
+    const name = terminationTag(row.cable.tag, row.end);
+    const ofMate = of === name ? '' : ` for ${of}`;
     await append(
       tx,
-      { job, kind: 'termination', id: row.id, name: terminationTag(row.cable.tag, row.end) },
+      { job, kind: 'termination', id: row.id, name },
       events,
       {
         id: randomUUID(),
@@ -54,7 +60,7 @@ export async function noteReading(
         kind: 'note',
         ...madeBy(actor),
         at: now.toISOString(),
-        body: { title, reason: readingWords(reading) },
+        body: { title: `${title}${ofMate}`, reason: readingWords(reading) },
         planHash: last.planHash,
       },
       now,

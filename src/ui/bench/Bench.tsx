@@ -41,7 +41,7 @@ export function Bench({ end }: Props) {
       <BenchHead
         home={stationPath(view.job.slug, view.cable, view.end, 'makeOff')}
         name={view.tag}
-        where={`${view.plan?.plan.size ?? 'no gland'} · ${view.place?.enclosure.title ?? 'no entry'}`}
+        where={`${view.joint?.mate ? `with ${view.joint.mate.tag} · ` : ''}${view.plan?.plan.size ?? 'no gland'} · ${view.place?.enclosure.title ?? 'no entry'}`}
         sleeps={wake === 'off'}
       >
         <UnsentOf kept={session.kept} />

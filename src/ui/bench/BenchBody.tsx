@@ -1,7 +1,8 @@
 'use client';
 import Button from '@mui/material/Button';
 import { measuringBy } from '@/core/cable-measurement';
-import { faultWords, type ArcStation, type Step } from '@/core/record';
+import type { TerminationPlan } from '@/core/procedure';
+import { asOwn, faultWords, type ArcStation, type Step } from '@/core/record';
 import { RecordFaults } from '../common/RecordFaults';
 import { stationPath } from '../rack/summaries';
 import dynamic from 'next/dynamic';
@@ -15,6 +16,7 @@ import { GatePage } from './gate/GatePage';
 import { LookFaces } from './LookFaces';
 import { MarkStrip } from './MarkStrip';
 import { BenchButtons, BenchLink, BenchMessage, BenchStep, BenchTitle } from './parts';
+import { mateAt, planAt } from '../joint/joint-of';
 import { HeldFace } from '../pin-map/HeldFace';
 import { RecutForm } from './RecutForm';
 import { StepClock } from './StepClock';
@@ -111,8 +113,7 @@ function PlannedWork({ session }: Props) {
 
 function LedStep({ session, step }: Props & { readonly step: Step }) {
   const { view, work, recutting, recut, measure, lookBack, lookNext } = session;
-  const cut = view.plan?.plan.cut ?? null;
-  const pins = view.plan?.plan.plugIn?.pins;
+  const mate = mateAt(view, step);
   const mayRecut = step.station === 'cut' || step.station === 'makeOff';
   return (
     <StepScreen
@@ -135,19 +136,7 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
       onEdit={work.clear}
       onBack={lookBack}
       onReturn={lookNext}
-      picture={
-        step.id === 'insert' && pins !== undefined ? (
-          <HeldFace pins={pins} />
-        ) : step.figure?.markId && cut ? (
-          <MarkStrip
-            cut={cut}
-            markId={step.figure.markId}
-            text={`${step.figure.value} ${step.figure.unit}`}
-          />
-        ) : step.kind === 'look' ? (
-          <LookFaces step={step} />
-        ) : null
-      }
+      picture={<StepPicture plan={planAt(view, step)} step={step} />}
       clock={
         <StepClock
           view={view}
@@ -157,16 +146,22 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
       }
       form={
         recutting ? (
-          <RecutForm view={view} onDone={() => recut(false)} />
+          <RecutForm view={view} mate={mate} onDone={() => recut(false)} />
         ) : step.kind === 'sign' ? (
           <ReadLabel here={{ job: view.job.slug, cable: view.cable, end: view.end }} />
         ) : null
       }
       tools={
         <>
-          <Button variant="outlined" onClick={() => measure(true)}>
-            Measured…
-          </Button>
+          {mate === null ? (
+            <Button variant="outlined" onClick={() => measure(true)}>
+              Measured…
+            </Button>
+          ) : (
+            <BenchLink quiet href={stationPath(view.job.slug, mate.cable, mate.end, 'measure')}>
+              Measured…
+            </BenchLink>
+          )}
           {mayRecut ? (
             <Button variant="outlined" onClick={() => recut(!recutting)}>
               Damaged…
@@ -176,6 +171,18 @@ function LedStep({ session, step }: Props & { readonly step: Step }) {
       }
     />
   );
+}
+
+/** What is drawn under the number of a step, by the plan that it carries out. */
+function StepPicture({ plan, step }: { readonly plan: TerminationPlan | null; readonly step: Step }) {
+  const { cut = null, plugIn } = plan ?? {};
+  if (asOwn(step.id) === 'insert' && plugIn?.pins !== undefined)
+    return <HeldFace pins={plugIn.pins} half={plugIn.half} />;
+  if (step.figure?.markId && cut)
+    return (
+      <MarkStrip cut={cut} markId={step.figure.markId} text={`${step.figure.value} ${step.figure.unit}`} />
+    );
+  return step.kind === 'look' ? <LookFaces step={step} /> : null;
 }
 
 function Gate({ session }: Props) {

@@ -1,6 +1,7 @@
 'use client';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import type { EndName } from '@/core/termination-view';
 import { trimNumber } from '@/core/units';
 import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
@@ -13,8 +14,14 @@ import { workInput } from './use-work';
 import { PadField } from '../kit-of-parts/PadField';
 import { useSend } from '../data/use-send';
 
+interface Props extends Pick<StationProps, 'view'> {
+  /** The half of a joint that is cut back, where it is the other one. */
+  readonly mate: EndName | null;
+  readonly onDone: () => void;
+}
+
 /** A nicked core or a spoilt end: how much must come off. It is taken from this end's spare, and the work begins again. */
-export function RecutForm({ view, onDone }: Pick<StationProps, 'view'> & { readonly onDone: () => void }) {
+export function RecutForm({ view, mate, onDone }: Props) {
   const [text, setText] = useState('');
   const send = useSend();
   const { run, busy, problems } = useRun();
@@ -33,8 +40,8 @@ export function RecutForm({ view, onDone }: Pick<StationProps, 'view'> & { reado
   return (
     <BenchAsk label="Cut back and begin again">
       <Caution>
-        Cut back and begin again: everything from the first mark on is done anew. This end has{' '}
-        {trimNumber(view.spareMm, 1)} mm to spare.
+        Cut back and begin again: everything from the first mark on is done anew. {mate?.tag ?? 'This end'}{' '}
+        has {trimNumber(mate === null ? view.spareMm : (view.joint?.mateSpareMm ?? 0), 1)} mm to spare.
       </Caution>
       <PadField
         name="CutOff"

@@ -30,6 +30,11 @@ export function StepText({ step, at, of, state, children }: Props) {
   return (
     <>
       <Box component="p" sx={{ display: 'flex', gap: 1.5, m: 0, color: 'text.secondary' }}>
+        {step.end === undefined ? null : (
+          <Box component="b" sx={{ color: 'text.primary' }}>
+            {step.end}
+          </Box>
+        )}
         step {at + 1} of {of}
         {isHoldPoint(step) ? (
           <Box component="b" sx={{ color: 'info.main' }}>

@@ -37,12 +37,12 @@ function answerOf(view: StationProps['view']): { readonly words: string; readonl
   };
 }
 
-/** What somebody said of this end before it is cut; the ladder of its sheet settles a coupler's cores, wherever anything else lies. */
-function Asked({ view, laddered }: Pick<StationProps, 'view'> & { readonly laddered: boolean }) {
+/** What somebody said of this end before it is cut; the sheet settles a coupler's cores by its ladder and a plug's by its insert, wherever anything else lies. */
+function Asked({ view, settled }: Pick<StationProps, 'view'> & { readonly settled: boolean }) {
   const isA = view.end === 'A';
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: '16px 20px', mt: 2, mb: 1.75 }}>
-      {laddered ? null : (
+      {settled ? null : (
         <LengthField
           name="Tail"
           label="Wall to farthest terminal"
@@ -58,7 +58,7 @@ function Asked({ view, laddered }: Pick<StationProps, 'view'> & { readonly ladde
         valueMm={view.spareMm}
         view={view}
       />
-      {laddered ? null : <TerminalsField view={view} />}
+      {settled ? null : <TerminalsField view={view} />}
     </Box>
   );
 }
@@ -94,7 +94,7 @@ export function CutStation({ view, lit, onLight }: StationProps) {
     <>
       <Answer {...answerOf(view)} />
       <Questions view={view} onlyDeciding />
-      <Asked view={view} laddered={cut?.ladder !== undefined} />
+      <Asked view={view} settled={cut?.ladder !== undefined || cut?.kind === 'plugIn'} />
       {plan && isNumbered(plan) ? <PinsField view={view} pins={plan.plugIn?.pins ?? null} /> : null}
       {plan && cut ? (
         <>

@@ -21,7 +21,7 @@ export function StepList({ view, station }: Props) {
       sx={{ listStyle: 'none', m: '0 0 16px', p: 0, borderTop: '2px solid', borderColor: 'divider' }}
     >
       {view.steps.map((step, i) =>
-        step.station === station ? (
+        step.station === station && (step.end === undefined || step.end === view.tag) ? (
           <Line key={step.id} step={step} number={i + 1} state={stateOf(step.id)} />
         ) : null,
       )}

@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import { useState } from 'react';
-import { faceDrawing, type Face, type PinsPlan } from '@/core/pin-map';
+import { faceDrawing, type Face, type JointHalf, type PinsPlan } from '@/core/pin-map';
 import { DrawingSvg } from '../drawing/DrawingSvg';
 import { Segments } from '../kit-of-parts/Segments';
 
@@ -13,9 +13,15 @@ const HELD: readonly (readonly [Face, string])[] = [
   ['socketsBack', 'Sockets, back'],
 ];
 
+interface Props {
+  readonly pins: PinsPlan;
+  /** Which half of a joint is in the hand; sockets where nobody says. */
+  readonly half: JointHalf | undefined;
+}
+
 /** The pin map as it lies on what the fitter holds: where the cores come in, unless another side is picked. */
-export function HeldFace({ pins }: { readonly pins: PinsPlan }) {
-  const [face, setFace] = useState<Face>('socketsBack');
+export function HeldFace({ pins, half }: Props) {
+  const [face, setFace] = useState<Face>(half === 'pins' ? 'pinsBack' : 'socketsBack');
   return (
     <Box>
       <Segments label="What you hold" options={HELD} value={face} onChange={setFace} />

@@ -12,6 +12,7 @@ import { useMemo, useState, type ComponentType } from 'react';
 import type { ArcStation, TerminationRef } from '@/core/record';
 import { useShown } from '../data/use-look';
 import type { StationProps } from './station-props';
+import { JointNote } from '../joint/JointNote';
 import { DrawingPanel } from './DrawingPanel';
 import { ReviewPanel } from './ReviewPanel';
 import { StationStrip } from './StationStrip';
@@ -77,6 +78,7 @@ export function TerminationPage({ end, station }: Props) {
         </Stack>
         <Problems problems={problems} />
         <StationStrip view={view} station={station} />
+        <JointNote view={view} />
         {view.review !== null ? <ReviewPanel view={view} /> : null}
         <Station view={view} lit={lit} onLight={setLit} />
       </Box>

@@ -1,4 +1,3 @@
-import { HALF_WORDS } from '@/core/in-line';
 import type { StepDraft } from '@/core/record';
 import type { JointPlan, TerminationPlan } from '../termination-plan';
 import { mateSteps } from './plug-in';
@@ -16,7 +15,7 @@ export const housingSteps = (plan: TerminationPlan, joint: JointPlan): StepDraft
     title: `${joint.first} into the housing, the first of the two`,
     detail: `Housing ${joint.housing.part} on this cable, its insert drawn in until the key holds it.`,
     reason: 'What goes in first is closed in from behind by the other: it cannot be reached any more.',
-    caution: `${HALF_WORDS.sockets} on the cable that feeds: what stands bare when the halves part must not be live.`,
+    caution: 'Sockets on the cable that feeds: what stands bare when the halves part must not be live.',
     checks: [
       'The feeding cable has the sockets, by its tag at the other end',
       'Gasket of the housing in its groove, clean',

@@ -1,5 +1,7 @@
 import type { Metadata } from 'next';
+import { redirect } from 'next/navigation';
 import { look } from '../../../../../for-pages';
+import { keptElsewhere } from '@/ui/joint/joint-of';
 import { Bench } from '@/ui/bench/Bench';
 import { Refused } from '../../../../../refusal';
 import { endOf, segment } from '../../../../../segment';
@@ -19,6 +21,9 @@ export default async function BenchPage({ params }: Props) {
   const ref = { job: segment(job), cable: segment(cable), end: endOf(end) };
   const view = await look('viewTermination', [ref]);
   if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
+  const keeper = keptElsewhere(view.value);
+  // A joint is worked at from one bench, whichever of its halves is in the hand.
+  if (keeper !== null) redirect(`/job/${job}/bench/${encodeURIComponent(keeper.cable)}/${keeper.end}`);
   return (
     <Seen at={['viewTermination', ref]} value={view.value}>
       <Bench end={ref} />
