@@ -57,7 +57,8 @@ function stepLine(
   const x = sheet.left + 8 * MM;
   const width = sheet.width - 8 * MM - 34 * MM;
   const mark = isHoldPoint(step) ? ' · HOLD POINT' : '';
-  const title = `${number}. ${step.title}${mark}`;
+  const end = step.end === undefined ? '' : `${step.end}: `;
+  const title = `${number}. ${end}${step.title}${mark}`;
   const accept = (step.accepts ?? [])
     .map((a) => ` ${a.label} ${trimNumber(a.min, 1)}–${trimNumber(a.max, 1)} ${unitOf(a)}.`)
     .join('');

@@ -3,8 +3,14 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { judge } from '@/core/gland-selection';
-import { generateSteps, planHash, planTermination, type TerminationPlan } from '@/core/procedure';
-import { DEMO, demoSize, TERMINATION } from '@/core/testing';
+import {
+  generateSteps,
+  planHash,
+  planTermination,
+  type PlanRequest,
+  type TerminationPlan,
+} from '@/core/procedure';
+import { DEMO, demoSize, fitting, TERMINATION } from '@/core/testing';
 import { cutCardPdf } from './cut-card';
 
 const [family, size] = demoSize('RW2-32');
@@ -59,6 +65,31 @@ it('holds every mark in mm and inches, the slide-on list, the stages, cautions a
   ]) {
     expect(text).toContain(word);
   }
+});
+
+it('draws the pin map of both halves of a joint, and says at which of them a step is done', async () => {
+  const [inLine, half] = demoSize('JC6-25');
+  const fits = fitting(inLine, half, 'none', false);
+  const of = (tag: string, at: 'sockets' | 'pins', more: Partial<PlanRequest> = {}) => {
+    const input = { ...fits, entry: { ...fits.entry, inLine: at } };
+    const request = { tag, input, routeMm: null, spareMm: 30, unit: 'mm' as const, ...more };
+    return planTermination(request, judge(input, inLine, half, DEMO));
+  };
+  const joined = of('K-156/B', 'sockets', { joint: { box: 'JL-1', mate: of('K-157/A', 'pins') } });
+  const text = textOf(
+    await saved('joint', { plan: joined, steps: generateSteps(joined, inLine), hash: planHash(joined) }),
+  );
+  for (const words of [
+    'K-156/B: pin map',
+    'This half has sockets',
+    'K-157/A: pin map',
+    'This half has pins',
+    'pins, from behind',
+    'K-157/A: Contacts crimped',
+    'Rung through the joint',
+  ])
+    expect(text).toContain(words);
+  expect(textOf(await saved('no-pins'))).not.toContain('pin map');
 });
 
 it('embeds its fonts', async () => {

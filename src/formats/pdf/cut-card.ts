@@ -5,6 +5,7 @@ import type { MineralEndPlan } from '@/core/mineral-insulated';
 import type { TerminationPlan } from '@/core/procedure';
 import type { Step } from '@/core/record';
 import { formatInchFraction, trimNumber, type LengthUnit } from '@/core/units';
+import { drawFaces } from './card-faces';
 import { drawSteps } from './card-steps';
 import { drawStrip } from './card-strip';
 import { collect, MM, newDocument } from './document';
@@ -49,6 +50,7 @@ export function drawCutCard(doc: Doc, sheet: Sheet, card: CutCard): void {
   footer(doc, sheet, card);
   const rest = cautions(doc, sheet, card, columns(doc, sheet, card, y));
   if (card.steps.length > 0 || rest.length > 0) drawSteps(doc, sheet, card.plan, card.steps, rest);
+  drawFaces(doc, sheet, card.plan);
   drawStrip(doc, sheet, card.plan);
 }
 
