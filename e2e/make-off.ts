@@ -60,7 +60,12 @@ async function doStep(end: End, looks: number): Promise<boolean> {
   await measureWhatIsNeeded();
   await tickAll();
   const view = await seen(end);
-  const ways = view.steps.find((step) => step.id === view.nextStep)?.branches ?? [];
+  const step = view.steps.find((s) => s.id === view.nextStep);
+  const ways = step?.branches ?? [];
+  // What rings from end to end rings on its own.
+  for (const { key, label, options } of step?.choices ?? [])
+    if (options.includes(key))
+      await click(async () => byRole('button', key, { within: await byRole('group', label) }));
   const back = ways.findLast((w) => w.backTo !== null);
   const names = await Promise.all((await allByRole('button', /^Hold: /)).map((b) => b.getText()));
   await holdButton((ways.length > 0 && looks === 0 ? back?.button : names.at(-1)) ?? 'Hold');

@@ -1,4 +1,4 @@
-import { makeOffTo, seen, signAndTakeDossier, tickAll, type End } from './make-off';
+import { lies, makeOffTo, seen, signAndTakeDossier, tickAll, type End } from './make-off';
 import { browser, byLabel, d, holdButton, open, retype, says, seriousFindings, withBrowser } from './page';
 
 const END: End = { job: 'quillmere', cable: 'K-150', end: 'B' };
@@ -25,6 +25,10 @@ it('is the clamp of the device and no gland, and what is read off its plate stop
   await browser().resize(1280, 800);
   await plate('400');
   await tickAll();
+  await lies('IP code', 'IP 54');
+  await holdButton('Hold: checked');
+  await says(/the plate says IP 54, and the place asks for IP 66/);
+  await lies('IP code', 'IP 66');
   await holdButton('Hold: checked');
   await says('Housing loose to be turned');
 });

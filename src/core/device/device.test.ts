@@ -1,5 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { comparePlate, deviceRequestSchema, planDevice, turned, type DeviceRequest } from '.';
+import {
+  comparePlate,
+  deviceRequestSchema,
+  mayBeInstalled,
+  planDevice,
+  plateMarks,
+  turned,
+  type DeviceRequest,
+} from '.';
 
 const EXAMPLE = deviceRequestSchema.validateSync(
   JSON.parse(readFileSync('examples/plan/device.json', 'utf8')),
@@ -27,6 +35,65 @@ describe('nameplate against the order', () => {
     const found = plate(given).find((f) => f.figure === key);
     expect(found?.verdict).toBe(verdict);
     expect(found?.words).toMatch(words);
+  });
+});
+
+describe('marks of the plate against its place', () => {
+  const PLACE = {
+    concept: 'Ex d',
+    ip: '66',
+    gasGroup: 'IIB',
+    dustGroup: null,
+    temperatureClass: 'T4',
+  } as const;
+  const GOOD = {
+    ip: 'IP 66',
+    concept: 'Ex d',
+    gasGroup: 'IIB',
+    temperatureClass: 'T4',
+    certificate: 'on the plate',
+  };
+  const refusal = (change: Readonly<Record<string, string>>) => {
+    const may = mayBeInstalled(PLACE, { ...GOOD, ...change });
+    return may.ok ? '' : may.problems.map((p) => p.message).join('; ');
+  };
+  it('takes what is asked for and what covers it, and nothing less', () => {
+    expect(refusal({})).toBe('');
+    expect(
+      refusal({ gasGroup: 'IIC', temperatureClass: 'T6', certificate: 'on a second plate beside it' }),
+    ).toBe('');
+    for (const [mark, said] of [
+      ['gasGroup', 'IIA'],
+      ['gasGroup', 'no gas group'],
+      ['temperatureClass', 'T3'],
+      ['concept', 'Ex e'],
+      ['certificate', 'no certificate number'],
+      // Immersion is another test than jets, and covers none of them (IEC 60529).
+      ['ip', 'IP 67'],
+      ['ip', 'IP 65'],
+      ['ip', 'another IP, or none'],
+    ] as const)
+      expect(refusal({ [mark]: said })).toMatch(RegExp(`the plate says ${said}, and the place asks for`));
+  });
+
+  it('never takes a mark that nobody has read, and asks for none that the place does not ask for', () => {
+    const may = mayBeInstalled(PLACE, {});
+    expect(may.ok ? [] : may.problems.map((p) => p.path)).toEqual(
+      ['ip', 'concept', 'gasGroup', 'temperatureClass', 'certificate'].map((key) => `chosen.${key}`),
+    );
+    const plain = {
+      concept: 'none',
+      ip: '54',
+      gasGroup: null,
+      dustGroup: undefined,
+      temperatureClass: null,
+    } as const;
+    expect(plateMarks(plain).map((m) => m.key)).toEqual(['ip']);
+  });
+
+  it('offers no option twice: each is said once', () => {
+    const options = plateMarks({ ...PLACE, dustGroup: 'IIIB' }).flatMap((m) => m.options);
+    expect(new Set(options).size).toBe(options.length);
   });
 });
 

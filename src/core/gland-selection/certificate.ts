@@ -108,7 +108,7 @@ const both = (a: Covered, b: Covered): Covered => {
  * IP by IEC 60529: solids digit at least as high; for water, jets (up to 6), immersion (7 and 8) and hot jets (9) are different tests, and
  * none of them covers another.
  */
-export function coversIp(certificate: Certificate, enclosure: Enclosure): boolean {
+export function coversIp(certificate: Pick<Certificate, 'ip'>, enclosure: Pick<Enclosure, 'ip'>): boolean {
   const digit = (c: string | undefined) => (c === undefined || c === 'X' ? 0 : Number(c));
   const [solids, water] = [digit(enclosure.ip[0]), digit(enclosure.ip[1])];
   const tests = certificate.ip.map((code) => [digit(code[0]), digit(code[1])] as const);

@@ -26,6 +26,8 @@ export interface MineralEndPlan {
   readonly potAtMm: number;
   readonly straightToMm: number;
   readonly test: InsulationLimits;
+  /** What its cores are called at both ends; left out where nobody said. */
+  readonly colours?: readonly string[];
 }
 
 export interface MineralEndRequest {
@@ -98,6 +100,7 @@ export function planMineralEnd({
       holdsMs: mineral.readingHoldsMin * 60_000,
       mayFallShare: mineral.mayFallShare,
     },
+    ...(cableType.coreNames === undefined ? {} : { colours: cableType.coreNames.map((c) => c.name) }),
   });
 }
 

@@ -13,7 +13,17 @@ const planOf = (change: Partial<typeof input.enclosure> = {}) => {
   return planTermination({ ...REQUEST, input: changed }, judge(changed, family, size, DEMO));
 };
 const plan = planOf();
-const { steps, held, until } = makingOff(plan, family, () => ({ again: {} }));
+const MARKS = {
+  ip: 'IP 66',
+  concept: 'Ex e',
+  gasGroup: 'IIC',
+  temperatureClass: 'T4',
+  certificate: 'on the plate',
+};
+const { steps, held, until } = makingOff(plan, family, ({ id }) => ({
+  again: {},
+  ...(id === 'nameplate' ? { chosen: MARKS } : {}),
+}));
 
 it('goes from the plate over the turning and the clamp to the passes of the cover, with nothing between device and clamp', () => {
   expect(steps.map((s) => s.id)).toEqual([
@@ -46,10 +56,12 @@ it('stops at a plate that differs from the order, figure by figure, and at one t
   );
   expect(held(acts, { measured: { volts: 400, hz: 60, watts: 4000 } })).toMatch(/10 Hz more/);
   expect(held(acts, { measured: { volts: 400, hz: 50 } })).toMatch(/Power on the plate has to be measured/);
-  // Whatever instrument was last in a hand: a plate is read with none.
-  expect(held(acts, { measured: { volts: 440, hz: 50, watts: 4200 }, instrument: 'Simulated caliper' })).toBe(
-    '',
+  const asOrdered = { volts: 440, hz: 50, watts: 4200 };
+  expect(held(acts, { measured: asOrdered, chosen: { ...MARKS, gasGroup: 'IIA' } })).toMatch(
+    /Gas group: the plate says IIA, and the place asks for IIB/,
   );
+  // Whatever instrument was last in a hand: a plate is read with none.
+  expect(held(acts, { measured: asOrdered, instrument: 'Simulated caliper' })).toBe('');
   expect(acts.at(-1)).not.toHaveProperty('instrument');
 });
 

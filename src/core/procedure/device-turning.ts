@@ -1,7 +1,8 @@
-import { turned, type DeviceEndPlan } from '@/core/device';
+import { mayBeInstalled, turned, type DeviceEndPlan } from '@/core/device';
 import { ok, refuse, type Result } from '@/core/kernel';
 import type { BenchAct, ConfirmCommand, Step } from '@/core/record';
 
+const PLATE = 'nameplate';
 const STEP = 'turning';
 const KEY = 'turned';
 
@@ -12,16 +13,18 @@ export const turnsOf = (acts: readonly BenchAct[]): number[] =>
     return turn === undefined ? [] : [turn];
   });
 
-/** May this turn be taken into the record? All of them together stay within the limit, the way that is allowed. */
-export function mayTurn(
-  { turn }: DeviceEndPlan,
+/** May this be taken into the record of a device? Its plate, mark by mark; and a turn, where all of them together stay within the limit, the way that is allowed. */
+export function mayConfirmDevice(
+  device: DeviceEndPlan,
   step: Step,
-  { measured = {} }: ConfirmCommand,
+  command: ConfirmCommand,
   acts: readonly BenchAct[],
 ): Result<null> {
+  if (step.id === PLATE) return mayBeInstalled(device.place, command.chosen ?? {});
   if (step.id !== STEP) return ok(null);
+  const { measured = {} } = command;
   const now = measured[KEY];
   if (now === undefined) return refuse(`measured.${KEY}`, 'say how far it was turned: nought where it stays');
-  const all = turned([...turnsOf(acts), now], turn);
+  const all = turned([...turnsOf(acts), now], device.turn);
   return all.ok ? ok(null) : refuse(`measured.${KEY}`, all.problems[0]?.message ?? 'is too far', now);
 }

@@ -2,6 +2,7 @@ import { judge } from '@/core/gland-selection';
 import { worthOf } from '@/core/instrument';
 import { asHeld, decide, replay, type BenchAct, type ConfirmCommand, type Decided } from '@/core/record';
 import { DEMO, demoSize, fitting, MEASURING } from '@/core/testing';
+import { makingOff } from '@/core/testing/making-off';
 import { generateSteps, insulationOf, insulationReadings, planTermination, terminationRules } from '.';
 
 const [family, size] = demoSize('MS4-20');
@@ -224,4 +225,31 @@ describe('the insulation at the bench', () => {
     until('sign', 41, again);
     expect(insulationOf(mineral, again, MEASURING).phase).toBe('proved');
   });
+});
+
+describe('cores that are rung out', () => {
+  const named = planOf({
+    coreNames: [
+      { name: 'BN', use: 'power' },
+      { name: 'BU', use: 'power' },
+      { name: 'BK', use: 'power' },
+      { name: 'GNYE', use: 'earth' },
+    ],
+  });
+  const own = { BN: 'BN', BU: 'BU', BK: 'BK', GNYE: 'GNYE' };
+  const bench = makingOff(named, family, ({ id }) => (id === 'rungOut' ? { chosen: own } : {}));
+
+  it('stops at a colour that rings on another one, naming both ends, before anything is sealed', () => {
+    const acts = bench.until('rungOut');
+    expect(bench.held(acts, { chosen: { ...own, BN: 'BU', BU: 'BN' } })).toMatch(
+      /BN of K-160\/B rings on BU of K-160\/A; BU of K-160\/B rings on BN of K-160\/A/,
+    );
+    expect(bench.held(acts, { chosen: { BN: 'BN' } })).not.toBe('');
+    expect(bench.held(acts)).toBe('');
+    const ids = bench.steps.map((s) => s.id);
+    expect(ids.indexOf('rungOut')).toBeLessThan(ids.indexOf('insulation'));
+  });
+
+  it('is not asked of a cable whose cores nobody has named', () =>
+    expect(steps.some((s) => s.id === 'rungOut')).toBe(false));
 });

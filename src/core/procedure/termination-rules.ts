@@ -1,10 +1,11 @@
 import { recut } from '@/core/cut-back';
+import { mayGoThrough } from '@/core/in-line';
 import type { Measuring } from '@/core/instrument';
 import { ok, refuse } from '@/core/kernel';
 import type { SubjectRules } from '@/core/record';
 import { compoundClock, mayFill, mayMix, mayOpen } from './compound-clock';
 import { mayConfirmCoupler } from './coupler-rules';
-import { mayTurn } from './device-turning';
+import { mayConfirmDevice } from './device-turning';
 import { mayConfirmMineral } from './mineral-clock';
 import { mayConfirmCap, mayConfirmPins } from './pin-rules';
 import type { TerminationPlan } from './termination-plan';
@@ -39,12 +40,17 @@ export const terminationRules = (
       const cap = liveCap ? mayConfirmCap(step, command, acts, mateStage) : ok(null);
       if (!cap.ok) return cap;
     }
+    if (mineral !== undefined && step.id === 'rungOut') {
+      const [here, there] = bothEnds(tag);
+      const may = mayGoThrough([there, here], command.chosen ?? {});
+      return may.ok ? passes : may;
+    }
     if (mineral !== undefined) {
       const may = mayConfirmMineral(mineral, step, command, acts, now, measuring);
       return may.ok ? passes : may;
     }
     if (device !== undefined) {
-      const may = mayTurn(device, step, command, acts);
+      const may = mayConfirmDevice(device, step, command, acts);
       return may.ok ? passes : may;
     }
     if (seal === null) return passes;

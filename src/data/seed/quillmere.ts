@@ -102,6 +102,10 @@ export const CABLE_TYPES: readonly CableType[] = [
   type('M2-1.5', '2-core 1.5 mm², mineral-insulated in copper', 2, 1.5, {
     construction: 'mineralInsulated',
     ratedV: 500,
+    coreNames: [
+      { name: 'BN', use: 'power' },
+      { name: 'BU', use: 'power' },
+    ],
     armour: 'none',
     jacketed: false,
     innerSheath: false,

@@ -17,6 +17,9 @@ const REASONS: Readonly<Record<Mark['id'], string>> = {
   secondInner: 'Compound must run between the cores, not along a wrap that leaks.',
 };
 
+/** The same edge in a cable without armour. */
+const BARE = 'Its edge settles how far the cores reach, and how much sheath lies in the seal.';
+
 const FROM: Readonly<Record<Mark['datum'], string>> = {
   cableEnd: 'mark from the cable end',
   hub: 'measured from the hub’s edge, with the fitting on',
@@ -40,7 +43,7 @@ export function cutStep(mark: Mark, plan: TerminationPlan): StepDraft {
     kind: 'confirm',
     title: `${mark.title}: ${FROM[mark.datum]}`,
     detail: mark.tools[0]?.technique ?? '',
-    reason: REASONS[mark.id],
+    reason: mark.id === 'outerSheath' && plan.armour === 'none' ? BARE : REASONS[mark.id],
     caution: `Blade away from the body. ${depth}${guard.reason}.`,
     ...(mark.tools[0] ? { tool: mark.tools[0].tool } : {}),
     figure: { value: markText(mm, unit), unit, second, markId: mark.id },

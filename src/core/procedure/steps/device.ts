@@ -2,6 +2,7 @@ import {
   PLATE_FIGURES,
   PLATE_UNITS,
   PLATE_WORDS,
+  plateMarks,
   turnSpan,
   type DeviceEndPlan,
   type DevicePlace,
@@ -13,19 +14,11 @@ import { torqueAccepts } from './torque';
 
 const WRONG = 'this is not the device that was ordered: stop';
 
-const known = <T>(value: T | null | undefined, words: (v: T) => string): string[] =>
-  value === null || value === undefined ? [] : [words(value)];
+/** What no list can hold of a certificate. */
+const certified = ({ concept }: DevicePlace): string[] =>
+  concept === 'none' ? [] : ['The certificate is in the papers of the job, and names this place'];
 
-/** What the plate must say of protection, by the place. What nobody knows of the place is asked for where the size is chosen. */
-const placeChecks = ({ concept, ip, gasGroup, dustGroup, temperatureClass }: DevicePlace): string[] => [
-  `Protection IP ${ip} or better`,
-  ...(concept === 'none' ? [] : [`${concept}, certified for this place by its certificate`]),
-  ...known(gasGroup, (group) => `Group ${group} or better`),
-  ...known(dustGroup, (group) => `Group ${group} or better`),
-  ...known(temperatureClass, (t) => `Temperature class ${t} or cooler`),
-];
-
-/** The plate of the device against its order, figure by figure: a mismatch stops. */
+/** The plate of the device against its order and its place, figure by figure and mark by mark: a mismatch stops. */
 const nameplate = (device: DeviceEndPlan): StepDraft => ({
   id: 'nameplate',
   station: 'choose',
@@ -44,7 +37,8 @@ const nameplate = (device: DeviceEndPlan): StepDraft => ({
     under: `less: ${WRONG}`,
     needed: 'as ordered',
   })),
-  checks: [...placeChecks(device.place), 'Plate readable, and of this very device'],
+  choices: plateMarks(device.place),
+  checks: [...certified(device.place), 'Plate readable, and of this very device'],
   decisions: ['device'],
 });
 

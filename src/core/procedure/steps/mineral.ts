@@ -46,11 +46,33 @@ export const mineralMarksStep = (mineral: MineralEndPlan, unit: LengthUnit): Ste
   decisions: ['pot'],
 });
 
+/** End to end, before anything is closed: all conductors of such a cable look alike. Left out where nobody said what they are called. */
+const rungOut = ({ colours }: MineralEndPlan): StepDraft[] =>
+  colours === undefined
+    ? []
+    : [
+        {
+          id: 'rungOut',
+          station: 'seal',
+          kind: 'hold',
+          title: 'Cores rung out from end to end',
+          detail:
+            'Where the other end is sleeved: say of each of its colours on which one it rings here. Where it is not, ring and mark both ends now.',
+          reason: 'Bare conductors look alike; once both pots are crimped, a wrong sleeve stays wrong.',
+          caution: 'The tester is an ignition source: by permit where the area is classified.',
+          choices: colours.map((key) => ({ key, label: `${key} there`, options: colours })),
+          checks: ['No conductor rings on a second one, nor on the sheath', 'Marked before it is let go'],
+          decisions: ['pot'],
+          newDecisions: ['pot'],
+        },
+      ];
+
 /** From the bare conductors to the cap: nothing of it waits for another day. */
 export function potSteps(mineral: MineralEndPlan): StepDraft[] {
   const { test, insideMm, needMl, packs } = mineral;
   const holds = trimNumber(test.holdsMs / 60_000, 0);
   return [
+    ...rungOut(mineral),
     {
       id: 'clean',
       station: 'seal',
