@@ -141,7 +141,7 @@ export function decide(state: WorkState, command: Command, actor: Person, now: s
       if (isOfTwo(state.steps) && next?.end === undefined)
         return refuse(
           'plan',
-          'both halves are made off: take back a step of the one that is cut back, first',
+          'this step is of both halves: take back a step of the one that is cut back, first',
         );
       const left = state.rules.recut(command.cutOffMm, next?.end);
       if (!left.ok) return left;

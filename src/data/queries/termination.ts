@@ -129,16 +129,31 @@ export async function loadTerminations(tx: Tx, ids: readonly number[]): Promise<
   return (await base(tx).where(inArray(termination.id, [...ids]))).map(terminationRow);
 }
 
-/** Living ends that go into these boxes. */
-export async function terminationsInBoxes(
-  tx: Tx,
-  enclosureIds: readonly number[],
-): Promise<TerminationRow[]> {
+/** Living ends that are half of an in-line joint in one of these boxes. */
+export async function halvesInBoxes(tx: Tx, enclosureIds: readonly number[]): Promise<TerminationRow[]> {
   if (enclosureIds.length === 0) return [];
   const rows = await base(tx).where(
-    and(inArray(entry.enclosureId, [...enclosureIds]), isNull(cable.retiredAt)),
+    and(
+      inArray(entry.enclosureId, [...enclosureIds]),
+      isNull(cable.retiredAt),
+      sql`JSON_EXTRACT(${entry.facts}, '$.inLine') IS NOT NULL`,
+    ),
   );
   return rows.map(terminationRow);
+}
+
+/** Living ends that are half of a joint in a box that has one of these entries. */
+export async function halvesBeside(tx: Tx, entryIds: readonly number[]): Promise<number[]> {
+  if (entryIds.length === 0) return [];
+  const boxes = await tx
+    .selectDistinct({ id: entry.enclosureId })
+    .from(entry)
+    .where(inArray(entry.id, [...entryIds]));
+  const rows = await halvesInBoxes(
+    tx,
+    boxes.map((b) => b.id),
+  );
+  return rows.map((r) => r.id);
 }
 
 /** Ids of all terminations of a job whose cable is still in the schedule, in the order of their tags. */

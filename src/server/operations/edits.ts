@@ -1,6 +1,7 @@
 import { ok, refuse, type Result } from '@/core/kernel';
 import {
   findReading,
+  halvesBeside,
   insertEdit,
   lastEdit,
   loadEvents,
@@ -68,10 +69,23 @@ export class EditLog {
   }
 
   async save(job: JobRow, label: string, actor: Actor, at: Date): Promise<void> {
-    if (this.changes.length > 0)
-      await insertEdit(this.tx, job.id, label.slice(0, 200), madeBy(actor), at, this.changes);
+    if (this.changes.length === 0) return;
+    await insertEdit(this.tx, job.id, label.slice(0, 200), madeBy(actor), at, this.changes);
+    // What they were joined with is joined no more, and is not among what whoever changes them knows of.
+    const left = await halvesBeside(this.tx, entriesOf(this.changes));
+    if (left.length > 0) await refreshSummaries(this.tx, job, left);
   }
 }
+
+/** Entries that something was changed of, or that an end has come into or gone out of. */
+const entriesOf = (changes: readonly RowChange[]): number[] =>
+  changes.flatMap(({ table, id, before, after }) =>
+    table === 'entry'
+      ? [id]
+      : table === 'termination'
+        ? [before.entryId, after.entryId].filter((e) => typeof e === 'number')
+        : [],
+  );
 
 /** Ids of the terminations that a set of changes may have touched. */
 async function touched(tx: Tx, changes: readonly RowChange[]): Promise<number[]> {
@@ -79,6 +93,7 @@ async function touched(tx: Tx, changes: readonly RowChange[]): Promise<number[]>
   const ids = new Set([
     ...changes.filter((c) => c.table === 'termination').map((c) => c.id),
     ...(await terminationIdsOfCables(tx, cables)),
+    ...(await halvesBeside(tx, entriesOf(changes))),
   ]);
   for (const change of changes) {
     if (change.table === 'reading') {

@@ -4,12 +4,14 @@ import { closeDatabase, database, loadSummaries } from '@/data';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { sent, WORKS } from '../testing/bench';
 import { addReading } from './cable-measurement';
+import { undoLast } from './edits';
 import { setPins } from './end-facts';
 import { replan, takeSize } from './gland-selection';
 import { exportJob, importJob } from './job-file';
 import { viewJobRecord } from './job-record';
 import { acceptJobChoice } from './job-choice';
 import { requireJob } from './load';
+import { retireCable } from './schedule';
 import { recordBundle } from './dossier';
 import { viewTermination } from './view';
 import { work } from './work';
@@ -190,6 +192,32 @@ describe('one record for both', () => {
     expect((await view(job, 'K-1/B')).events.at(-1)?.kind).toBe('note');
   });
 
+  it('is no joint any more, in every list too, when the other cable goes, and is one again by undo', async () => {
+    const job = await planned();
+    const stateOf = async (tag: Half) => {
+      const found = await requireJob(database(), job);
+      const lines = found.ok ? await loadSummaries(database(), found.value.id) : [];
+      return lines.find((l) => `${l.cable}/${l.end}` === tag)?.arcs.slice(2, 4);
+    };
+    expect(await stateOf('K-1/B')).toBe('d9');
+    const { cableId, versions } = await view(job, 'K-2/A');
+    await good(retireCable(job, cableId, versions.cable, PLANNER, NOW));
+    expect(await stateOf('K-1/B')).toBe('s9');
+    expect((await view(job, 'K-1/B')).joint?.lack).toMatch(/nothing goes into the half with pins/);
+    await good(undoLast(job, PLANNER, NOW));
+    expect(await stateOf('K-1/B')).toBe('d9');
+    await good(
+      setPins(
+        ref(job, 'K-2/A'),
+        (await view(job, 'K-2/A')).versions.A,
+        'BN 1, BK 3, GY 2, GNYE E',
+        PLANNER,
+        NOW,
+      ),
+    );
+    expect(await stateOf('K-1/B')).toBe('s9');
+  });
+
   it('asks whoever changes a half that is worked at, and has the joint planned again, in words', async () => {
     const job = await planned();
     await until(job, 'housing');
@@ -210,5 +238,23 @@ describe('one record for both', () => {
     expect((await view(job, 'K-2/A')).spareMm).toBe(before.spareMm - 10);
     expect((await view(job, 'K-1/B')).spareMm).toBe(30);
     expect((await view(job, 'K-1/B')).events.at(-1)).toMatchObject({ kind: 'recut', stepId: 'other.recut' });
+  });
+
+  it('takes one of two who confirm the same step from either half at once, and both halves of a cut and a step', async () => {
+    const job = await planned();
+    await until(job, 'other.cut.outerSheath');
+    const step = await stepAt(job, 'K-1/B');
+    const from = (at: Half, command: ConfirmCommand | { kind: 'recut'; text: string }) =>
+      work({ kind: 'termination', ...ref(job, at) }, sent(command), FITTER, WORKS, NOW);
+    const both = await Promise.all([from('K-1/B', held(step)), from('K-2/A', held(step))]);
+    expect(both.filter((r) => r.ok)).toHaveLength(1);
+    const cutAndStep = await Promise.all([
+      from('K-2/A', { kind: 'recut', text: '5' }),
+      from('K-1/B', { kind: 'recut', text: '5' }),
+    ]);
+    expect(cutAndStep.filter((r) => r.ok).length).toBeGreaterThan(0);
+    const spent = 30 - (await view(job, 'K-2/A')).spareMm;
+    expect(spent).toBe(5 * cutAndStep.filter((r) => r.ok).length);
+    expect((await view(job, 'K-1/B')).chainFaults).toEqual([]);
   });
 });

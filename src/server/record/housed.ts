@@ -1,7 +1,7 @@
 import { group } from 'd3';
 import { mateIn, RECORD_HALF, type JointLack } from '@/core/in-line';
 import { terminationTag } from '@/core/schedule';
-import { terminationsInBoxes, type TerminationRow, type Tx } from '@/data';
+import { halvesInBoxes, type TerminationRow, type Tx } from '@/data';
 
 /** The two rows of an in-line joint, or why they are none. */
 export type Housed =
@@ -23,10 +23,7 @@ export async function housedWith(
   const halves = rows.filter(isHalf);
   if (halves.length === 0) return new Map();
   const boxes = [...new Set(halves.flatMap((r) => r.place?.enclosureId ?? []))];
-  const housed = group(
-    (await terminationsInBoxes(tx, boxes)).filter(isHalf).map(halfOf),
-    (h) => h.row.place?.enclosureId,
-  );
+  const housed = group((await halvesInBoxes(tx, boxes)).map(halfOf), (h) => h.row.place?.enclosureId);
   return new Map(
     halves.map((row): [number, Housed] => {
       const own = halfOf(row);

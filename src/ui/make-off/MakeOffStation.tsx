@@ -14,7 +14,7 @@ const loopWords = (loops: number): string =>
 export function MakeOffStation({ view }: StationProps) {
   const plan = view.plan?.plan ?? null;
   if (view.steps.length === 0) {
-    const why = plan?.planOnly[0]?.message ?? plan?.cutRefusal[0]?.message ?? view.collar.blockedBy;
+    const why = plan === null ? null : (plan.planOnly[0]?.message ?? view.collar.blockedBy);
     return (
       <Answer
         words={plan ? 'No steps can be led.' : 'Choose a gland first.'}
