@@ -37,6 +37,10 @@ export function connect(): Connected {
       // One that cannot be told how far to see is not worked with.
       if (error) connection.destroy();
     });
+    // Of several nodes each reads only after it has what the others had written: without it one that lags would show less than was said to be saved.
+    connection.query('SET SESSION wsrep_sync_wait = 1', (error) => {
+      if (error && codeOf(error) !== NO_SUCH_SETTING) connection.destroy();
+    });
   });
   holder.amberCollarDatabase = {
     pool,
@@ -45,6 +49,9 @@ export function connect(): Connected {
   };
   return holder.amberCollarDatabase;
 }
+
+/** A server that was built without clusters knows nothing of them. */
+const NO_SUCH_SETTING = 'ER_UNKNOWN_SYSTEM_VARIABLE';
 
 const QUERY_LIMIT_MS = 5000;
 
@@ -101,13 +108,23 @@ export async function ping(): Promise<void> {
 export const database = (): Tx => connect().database;
 
 /** Codes by which the server says that two transactions got in each other's way and one has been taken back whole. */
-const COLLIDED = new Set(['ER_LOCK_DEADLOCK', 'ER_CHECKREAD', 'ER_TABLE_DEF_CHANGED']);
+const COLLIDED = new Set([
+  'ER_LOCK_DEADLOCK',
+  'ER_LOCK_WAIT_TIMEOUT',
+  'ER_CHECKREAD',
+  'ER_TABLE_DEF_CHANGED',
+]);
+/** How a node answers that has lost the others, or has only just come to them: it neither reads nor writes. */
+const NOT_READY = 'ER_UNKNOWN_COM_ERROR';
+/** Whether the node that answers is not among most of the others: nothing was done. */
+export const isAlone = (error: unknown): boolean => codeOf(error) === NOT_READY;
 /** Whether a transaction was taken back because of another one, and could be run again. */
 export const isCollision = (error: unknown): boolean => COLLIDED.has(codeOf(error) ?? '');
 
 const ATTEMPTS = 6;
 /** Those that collided do not try again in one step. */
 const APART_MS = 25;
+const ALONE_MS = 200;
 
 /**
  * Runs `work` in one transaction: all of it or nothing. Read committed, so that what is read after taking a row's lock is what the
@@ -119,8 +136,9 @@ export async function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<
     try {
       return await connect().database.transaction((tx) => work(tx));
     } catch (error) {
-      if (attempt === ATTEMPTS || !isCollision(error)) throw error;
-      await new Promise((again) => setTimeout(again, Math.random() * APART_MS * attempt));
+      if (attempt === ATTEMPTS || !(isCollision(error) || isAlone(error))) throw error;
+      const apart = isAlone(error) ? ALONE_MS : Math.random() * APART_MS;
+      await new Promise((again) => setTimeout(again, apart * attempt));
     }
   }
 }

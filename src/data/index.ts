@@ -3,6 +3,7 @@ export {
   database,
   duplicateKey,
   isCollision,
+  isAlone,
   isDatabaseAway,
   isDuplicate,
   ping,

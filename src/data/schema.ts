@@ -272,6 +272,7 @@ export const sentCommand = mysqlTable('sent_command', {
   saidHash: varchar('said_hash', { length: 64 }).notNull(),
   answer: longtext('answer').notNull(),
   at: instant('at').notNull(),
+  job: varchar('job', { length: 80 }),
 });
 
 // The four tables of the accounts library are called and shaped as it wants them; `accounts.ts` hands them to it.

@@ -1,5 +1,5 @@
 import { fail, refuse, type Result } from '@/core/kernel';
-import { duplicateKey, isCollision, isDatabaseAway, isDuplicate, UnreadableRow } from '@/data';
+import { duplicateKey, isAlone, isCollision, isDatabaseAway, isDuplicate, UnreadableRow } from '@/data';
 import { log } from './log';
 
 const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }>> = {
@@ -29,6 +29,9 @@ const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }
 export const DATABASE_AWAY =
   'The database does not answer. Nothing was saved, nothing is lost here: try again in a moment.';
 
+export const NODE_ALONE =
+  'This database node has lost the others, and writes nothing without them. Nothing was saved, nothing is lost here: try again in a moment.';
+
 const TOO_MANY_AT_ONCE =
   'Many write here at this moment. Nothing was saved, nothing is lost here: try again in a moment.';
 
@@ -40,6 +43,10 @@ export async function guarded<T>(work: () => Promise<Result<T>>): Promise<Result
     if (isDatabaseAway(error)) {
       log.warn({ err: error }, 'database away');
       return refuse('', DATABASE_AWAY);
+    }
+    if (isAlone(error)) {
+      log.warn({ err: error }, 'this node has lost the others');
+      return refuse('', NODE_ALONE);
     }
     if (isCollision(error)) {
       log.warn({ err: error }, 'transactions in each other’s way');

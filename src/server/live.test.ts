@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+import { closeDatabase, database, insertSentCommand } from '@/data';
 import { follow, MOST_FOLLOWERS, tell, type Follower } from './live';
 
 const follower = (heard: Follower['heard'], ended: () => void = () => undefined): Follower => ({
@@ -73,4 +75,48 @@ it('lets all lines go when the server is told to end', () => {
   expect(gone).toEqual(['a', 'b']);
   leave?.();
   other?.();
+});
+
+describe('what another process does', () => {
+  afterAll(closeDatabase);
+  const doneElsewhere = async (job: string, at = new Date()): Promise<string> => {
+    const id = randomUUID();
+    await insertSentCommand(database(), { id, operation: 'work', saidHash: 'x', answer: null, job }, at);
+    return id;
+  };
+  const until = async (done: () => boolean): Promise<void> => {
+    for (let i = 0; i < 60 && !done(); i += 1) await new Promise((again) => setTimeout(again, 50));
+  };
+
+  it('is told here within its time, once, also where it was told here already, and not what was there before', async () => {
+    const job = `job-${randomUUID()}`;
+    const heard: string[] = [];
+    await doneElsewhere(job, new Date(Date.now() - 10_000));
+    const leave = follow(
+      job,
+      follower(({ id }) => heard.push(id)),
+    );
+    const here = await doneElsewhere(job);
+    tell(job, { id: here });
+    const there = await doneElsewhere(job);
+    await doneElsewhere(`${job}-other`);
+    await until(() => heard.includes(there));
+    // Once more, so that what is found twice would be told twice.
+    await new Promise((again) => setTimeout(again, 1000));
+    expect(heard).toEqual([here, there]);
+    leave?.();
+  });
+
+  it('is asked after only as long as somebody follows', async () => {
+    const job = `job-${randomUUID()}`;
+    const heard: string[] = [];
+    const leave = follow(
+      job,
+      follower(({ id }) => heard.push(id)),
+    );
+    leave?.();
+    await doneElsewhere(job);
+    await new Promise((again) => setTimeout(again, 900));
+    expect(heard).toEqual([]);
+  });
 });

@@ -9,6 +9,7 @@ interface Sending {
   readonly operation: string;
   readonly saidHash: string;
   readonly at: Date;
+  readonly job: string | null;
 }
 
 const sending = new AsyncLocalStorage<Sending>();
@@ -37,13 +38,18 @@ const answered = ({
 
 /** Does a command once, however often it is sent: later sends are answered as the first. A refusal is not kept, so it is judged anew. */
 export async function once(
-  sent: { readonly id: string; readonly operation: string; readonly args: readonly unknown[] },
+  sent: {
+    readonly id: string;
+    readonly operation: string;
+    readonly args: readonly unknown[];
+    readonly job: string | null;
+  },
   { id: person, name }: Actor,
   at: Date,
   work: () => Promise<Result<unknown>>,
 ): Promise<Result<unknown>> {
-  const { id, operation, args } = sent;
-  const now: Sending = { id, operation, saidHash: hashOf([person ?? name, args]), at };
+  const { id, operation, args, job } = sent;
+  const now: Sending = { id, operation, saidHash: hashOf([person ?? name, args]), at, job };
   const before = await answered(now);
   if (!before.ok) return before;
   if (before.value !== null) return ok(before.value.answer);

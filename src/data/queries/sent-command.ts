@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, gte, inArray } from 'drizzle-orm';
 import { ok } from '@/core/kernel';
 import type { Tx } from '../connection';
 import { sentCommand } from '../schema';
@@ -11,6 +11,8 @@ export interface SentCommand {
   /** Hash of its arguments and of who sent it. */
   readonly saidHash: string;
   readonly answer: unknown;
+  /** In which job; null where it was in none. */
+  readonly job: string | null;
 }
 
 // What an operation answers is of its own shape: it was made by this program and goes back to the page that asked.
@@ -23,4 +25,21 @@ export async function findSentCommand(tx: Tx, id: string): Promise<SentCommand |
 
 export async function insertSentCommand(tx: Tx, { answer, ...sent }: SentCommand, at: Date): Promise<void> {
   await tx.insert(sentCommand).values({ ...sent, answer: JSON.stringify(answer ?? null), at });
+}
+
+/** A command that was done in a job, and when it began. */
+export interface ToldChange {
+  readonly id: string;
+  readonly job: string;
+  readonly at: Date;
+}
+
+/** What was done in these jobs by commands that began at this instant or later, whichever process did it. */
+export async function changesSince(tx: Tx, jobs: readonly string[], since: Date): Promise<ToldChange[]> {
+  if (jobs.length === 0) return [];
+  const rows = await tx
+    .select({ id: sentCommand.id, job: sentCommand.job, at: sentCommand.at })
+    .from(sentCommand)
+    .where(and(inArray(sentCommand.job, [...jobs]), gte(sentCommand.at, since)));
+  return rows.flatMap(({ job, ...row }) => (job === null ? [] : [{ ...row, job }]));
 }

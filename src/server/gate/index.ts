@@ -109,7 +109,7 @@ export async function actLoose(
   const work = () => weighed(operation, call, () => operation.run(args.value, who, call));
   const done = await (more.id === undefined
     ? work()
-    : once({ id: more.id, operation: name, args: args.value }, who, call.now, work));
+    : once({ id: more.id, operation: name, args: args.value, job }, who, call.now, work));
   if (done.ok && job !== null) tell(job, { id: call.id });
   return done;
 }
