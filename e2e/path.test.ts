@@ -46,9 +46,17 @@ it('asks who it is before anything is shown, and comes back to where one was goi
   await byRole('button', 'Planner works here');
 });
 
+/** How many ends the board says are done: other tests sign some of them. */
+const doneOnBoard = async (): Promise<number> => {
+  const text = await d().executeScript<string>('return document.body.innerText');
+  return Number(/(\d+) of 84 done/.exec(text)?.[1]);
+};
+let doneBefore = 0;
+
 it('shows on the board what is next and what is blocked by what', async () => {
   await open('/job/quillmere/board');
-  await says('4 of 84 done,');
+  await says(/ of 84 done,/);
+  doneBefore = await doneOnBoard();
   await (await byRole('searchbox', 'Filter the board')).sendKeys('vapour');
   const lines = async () => allByRole('link', /K-\d+\/[AB]/, { within: await byRole('main') });
   await wait(async () => (await lines()).length === 1, 'one line');
@@ -341,7 +349,7 @@ describe('at the bench', () => {
     for (const words of ['K-104/B', 'Not held all round', 'held before it was drawn up'])
       expect(dossier.replace(/\s+/g, ' ')).toContain(words);
     await open('/job/quillmere/board');
-    await says('5 of 84 done');
+    await says(`${doneBefore + 1} of 84 done`);
   });
 
   it('measures first where the plan is only nominal', async () => {
