@@ -6,11 +6,11 @@ import { cookieOf, doneIn, seenIn, sessionOf, type Session } from '../e2e/sessio
 import { verifyRecord } from '../cli/verify';
 import type { Row } from './row';
 
-const BENCHES = 40;
+export const BENCHES = 40;
 const WITH_PHOTOS = 5;
-const EVERY_MS = 2000;
+export const EVERY_MS = 2000;
 const EVENTS = 30;
-const JOB = 'quillmere';
+export const JOB = 'quillmere';
 
 interface Done {
   readonly result: { readonly ok: boolean; readonly problems?: readonly { readonly message: string }[] };
@@ -41,7 +41,7 @@ const photo = (): string => {
 };
 
 /** Ends of the demo that can be worked at, planned where they are not. */
-async function endsToWorkAt(address: string, session: Session): Promise<TerminationView[]> {
+export async function endsToWorkAt(address: string, session: Session): Promise<TerminationView[]> {
   const found: TerminationView[] = [];
   const rows = (await seenIn(address, session, 'viewSummaries', JOB)) as readonly SummaryView[];
   for (const { cable, end } of rows) {
@@ -62,7 +62,7 @@ async function endsToWorkAt(address: string, session: Session): Promise<Terminat
 const RUNS_BY_A_CLOCK = new Set(['sign', 'mix', 'cure']);
 
 /** What a bench does next: the step whose turn it is; where that waits for a clock or a signature, the one before is taken back and done again. */
-function next(view: TerminationView, photos: readonly string[]): WorkCommand {
+export function next(view: TerminationView, photos: readonly string[]): WorkCommand {
   const step = view.steps.find((s) => s.id === view.nextStep);
   if (
     step !== undefined &&

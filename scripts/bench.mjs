@@ -2,6 +2,10 @@
 import { mkdirSync } from 'node:fs';
 import { ensureBuild, ensureDebian, ensureNode, LOCAL, run } from './lib/setup.mjs';
 
+if (process.argv.includes('cluster')) {
+  await import('./bench-cluster.mjs');
+  process.exit(process.exitCode);
+}
 mkdirSync(LOCAL, { recursive: true });
 ensureDebian({ database: true, tests: true });
 ensureNode();

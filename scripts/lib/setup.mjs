@@ -25,9 +25,20 @@ const TEST_PACKAGES = [
   ['/usr/bin/pdftotext', 'poppler-utils'],
 ];
 
+const CLUSTER_PACKAGES = [
+  ['/usr/lib/galera/libgalera_smm.so', 'galera-4'],
+  ['/usr/bin/rsync', 'rsync'],
+  ['/usr/sbin/haproxy', 'haproxy'],
+  ['/usr/bin/mariadb-backup', 'mariadb-backup'],
+];
+
 /** Installs the Debian packages that are missing. Needs root only when something is missing. */
-export function ensureDebian({ database, tests }) {
-  const wanted = [...(database ? DATABASE_PACKAGES : []), ...(tests ? TEST_PACKAGES : [])];
+export function ensureDebian({ database, tests, cluster = false }) {
+  const wanted = [
+    ...(database ? DATABASE_PACKAGES : []),
+    ...(tests ? TEST_PACKAGES : []),
+    ...(cluster ? CLUSTER_PACKAGES : []),
+  ];
   const missing = wanted.filter(([file]) => !existsSync(file)).map(([, name]) => name);
   if (missing.length === 0) return;
   const root = process.getuid?.() === 0;

@@ -3,6 +3,7 @@ export {
   database,
   duplicateKey,
   isCollision,
+  caughtUp,
   isAlone,
   isDatabaseAway,
   isDuplicate,

@@ -1,6 +1,6 @@
 import { group } from 'd3';
 import { auditChain, auditHead, auditTail, type ChainFault, type SubjectKind } from '@/core/record';
-import { loadEvents, loadHead, loadReceipts, type StoredEvent, type Tx } from '@/data';
+import { caughtUp, loadEvents, loadHead, loadReceipts, type StoredEvent, type Tx } from '@/data';
 import { settled } from '../transaction';
 import { remembered, signedByUs } from './keep';
 
@@ -25,6 +25,7 @@ export async function auditedRecords(
     const records = await readRecords(tx, job, kind, ids);
     const hold = ids.every((id) => records.get(id)?.faults.length === 0);
     if (hold || read === READS) return (id) => records.get(id) ?? { events: [], faults: [] };
+    await caughtUp(tx);
   }
 }
 

@@ -1,0 +1,206 @@
+// Three nodes of one cluster on loopback, each with its own data, socket and ports. Started and stopped by our commands only.
+import { spawn, spawnSync } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import {
+  chmodSync,
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  writeFileSync,
+} from 'node:fs';
+import { join } from 'node:path';
+import { userInfo } from 'node:os';
+import { LOCAL } from './setup.mjs';
+import { alive, freePort } from './mariadb.mjs';
+
+const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
+const PROVIDER = '/usr/lib/galera/libgalera_smm.so';
+export const NODES = [1, 2, 3];
+const UP_MS = 90_000;
+const HOSTS = ['127.0.0.1', 'localhost'];
+
+/** Whose the data is: the transfer between nodes is refused to root. */
+function owner() {
+  if (process.getuid?.() !== 0) return { name: userInfo().username, uid: null, gid: null };
+  const id = (what) => Number(spawnSync('id', [what, 'mysql'], { encoding: 'utf8' }).stdout.trim());
+  return { name: 'mysql', uid: id('-u'), gid: id('-g') };
+}
+
+const folderOf = (home, n) => join(home, `node-${n}`);
+
+function made(folder, { uid, gid }) {
+  mkdirSync(folder, { recursive: true, mode: 0o755 });
+  if (uid !== null) chownSync(folder, uid, gid);
+  return folder;
+}
+
+/** The cluster in `.local/<name>`: its ports and passwords, made on first use. */
+export async function clusterOf(name) {
+  const home = join(LOCAL, name);
+  mkdirSync(home, { recursive: true });
+  const file = join(home, 'cluster.json');
+  if (existsSync(file)) return { home, ...JSON.parse(readFileSync(file, 'utf8')) };
+  const word = () => randomBytes(18).toString('hex');
+  const nodes = [];
+  for (const n of NODES) {
+    const ports = {};
+    for (const what of ['sql', 'group', 'ist', 'sst']) ports[what] = await freePort(0);
+    nodes.push({ n, ...ports });
+  }
+  const made = { nodes, passwords: { root: word(), owner: word(), app: word(), check: word() } };
+  writeFileSync(file, JSON.stringify(made), { mode: 0o600 });
+  return { home, ...made };
+}
+
+function sql(socket, password, text) {
+  const result = spawnSync(
+    'mariadb',
+    ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${password}`],
+    { input: text, encoding: 'utf8' },
+  );
+  return { good: result.status === 0, said: result.stdout, why: result.stderr };
+}
+
+/** Starts one node; `first` founds the cluster. Ready when it has what the others have. */
+export async function startNode({ home, nodes, passwords }, n, { first = false } = {}) {
+  const who = owner();
+  const folder = made(folderOf(home, n), who);
+  const data = join(folder, 'data');
+  const socket = join(folder, 'db.sock');
+  const fresh = !existsSync(join(data, 'mysql'));
+  if (fresh) {
+    made(data, who);
+    // Another node gives the later ones their data whole.
+    if (first) {
+      const install = spawnSync(
+        'mariadb-install-db',
+        [
+          '--no-defaults',
+          `--user=${who.name}`,
+          `--datadir=${data}`,
+          '--auth-root-authentication-method=normal',
+          '--skip-test-db',
+        ],
+        { encoding: 'utf8' },
+      );
+      if (install.status !== 0)
+        throw new Error(`node ${n}: could not be made\n${install.stdout}\n${install.stderr}`);
+    }
+  }
+  const mine = nodes.find((node) => node.n === n);
+  const log = openSync(join(folder, 'error.log'), 'a');
+  const child = spawn(
+    '/usr/sbin/mariadbd',
+    [
+      '--no-defaults',
+      `--user=${who.name}`,
+      `--datadir=${data}`,
+      `--socket=${socket}`,
+      `--pid-file=${join(folder, 'db.pid')}`,
+      `--port=${mine.sql}`,
+      '--bind-address=127.0.0.1',
+      '--skip-name-resolve',
+      '--character-set-server=utf8mb4',
+      '--collation-server=utf8mb4_uca1400_as_ci',
+      '--sql-mode=STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
+      '--default-time-zone=+00:00',
+      '--max-allowed-packet=64M',
+      '--innodb-buffer-pool-size=192M',
+      '--binlog-format=ROW',
+      // The owner of the tables guards them with triggers, and is no administrator of the server.
+      '--log-bin-trust-function-creators=ON',
+      '--innodb-autoinc-lock-mode=2',
+      // What one node has said is saved is on the others too; its own disk may come after.
+      '--innodb-flush-log-at-trx-commit=0',
+      '--wsrep-on=ON',
+      `--wsrep-provider=${PROVIDER}`,
+      '--wsrep-cluster-name=amber_collar',
+      `--wsrep-cluster-address=gcomm://${nodes.map((node) => `127.0.0.1:${node.group}`).join(',')}`,
+      `--wsrep-node-name=node${n}`,
+      '--wsrep-node-address=127.0.0.1',
+      `--wsrep-node-incoming-address=127.0.0.1:${mine.sql}`,
+      `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${mine.group};ist.recv_addr=127.0.0.1:${mine.ist};gcache.size=64M;evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT4S;evs.install_timeout=PT4S`,
+      '--wsrep-sst-method=rsync',
+      `--wsrep-sst-receive-address=127.0.0.1:${mine.sst}`,
+      ...(first ? ['--wsrep-new-cluster'] : []),
+    ],
+    { stdio: ['ignore', log, log], detached: true },
+  );
+  closeSync(log);
+  child.unref();
+  const until = Date.now() + UP_MS;
+  const password = fresh && first ? '' : passwords.root;
+  while (Date.now() < until) {
+    if (child.exitCode !== null) break;
+    if (sql(socket, password, "SHOW STATUS LIKE 'wsrep_local_state'").said?.includes('\t4')) break;
+    await sleep(250);
+  }
+  if (child.exitCode !== null || Date.now() >= until)
+    throw new Error(`node ${n} did not come up; see ${join(folder, 'error.log')}`);
+  if (fresh && first) accounts(socket, passwords);
+  return { n, pid: child.pid, socket, port: mine.sql };
+}
+
+function accounts(socket, passwords) {
+  const account = (user, password) =>
+    HOSTS.map((host) => `CREATE USER IF NOT EXISTS '${user}'@'${host}' IDENTIFIED BY '${password}';`).join(
+      '\n',
+    );
+  const done = sql(
+    socket,
+    '',
+    [
+      "DELETE FROM mysql.global_priv WHERE user = '' OR (user = 'root' AND host <> 'localhost');",
+      'FLUSH PRIVILEGES;',
+      'CREATE DATABASE amber_collar CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_as_ci;',
+      account('amber_owner', passwords.owner),
+      account('amber_app', passwords.app),
+      account('amber_check', passwords.check),
+      ...HOSTS.map(
+        (host) => `GRANT ALL PRIVILEGES ON amber_collar.* TO 'amber_owner'@'${host}' WITH GRANT OPTION;`,
+      ),
+      `SET PASSWORD FOR 'root'@'localhost' = PASSWORD('${passwords.root}');`,
+    ].join('\n'),
+  );
+  if (!done.good) throw new Error(`accounts: ${done.why}`);
+}
+
+/** Stops a node in order, and waits until it is gone. */
+export async function stopNode({ passwords }, { pid, socket }) {
+  spawnSync(
+    'mariadb-admin',
+    ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${passwords.root}`, 'shutdown'],
+    {
+      stdio: 'ignore',
+      timeout: 20_000,
+    },
+  );
+  for (let i = 0; i < 150 && alive(pid); i += 1) await sleep(100);
+  if (alive(pid)) process.kill(pid, 'SIGKILL');
+}
+
+/** What a node says, as rows of cells; null where it does not answer. */
+export function asked({ passwords }, { socket }, text) {
+  const done = sql(socket, passwords.root, text);
+  return done.good
+    ? done.said
+        .trim()
+        .split('\n')
+        .slice(1)
+        .map((line) => line.split('\t'))
+    : null;
+}
+
+/** Where and how haproxy asks a node how it is. */
+export function checkFiles({ home, passwords }, script) {
+  const check = join(home, 'check-node.sh');
+  writeFileSync(check, readFileSync(script));
+  chmodSync(check, 0o755);
+  writeFileSync(join(home, 'check.cnf'), `[client]\nuser=amber_check\npassword=${passwords.check}\n`, {
+    mode: 0o600,
+  });
+  return check;
+}
