@@ -7,6 +7,7 @@ import { addReading } from './cable-measurement';
 import { undoLast } from './edits';
 import { setPins } from './end-facts';
 import { replan, takeSize } from './gland-selection';
+import { addInstrument } from './instruments';
 import { exportJob, importJob } from './job-file';
 import { viewJobRecord } from './job-record';
 import { acceptJobChoice } from './job-choice';
@@ -40,7 +41,15 @@ async function makeJoint(halves: readonly [string, string] = ['sockets', 'pins']
   };
   const outer = { quantity: 'outerSheath', method: 'caliper', text: '11.7', unit: 'mm' };
   const readings = [0, 90].map((angleDeg) => ({ end: null, reading: { ...outer, angleDeg } }));
-  const cables = file.cables.map((c) => ({ ...c, type: 'U4-4', readings }));
+  // Only the second cable's are measured with something that has a name.
+  const cables = file.cables.map((c, i) => ({
+    ...c,
+    type: 'U4-4',
+    readings: readings.map(({ reading, ...r }) => ({
+      ...r,
+      reading: i === 0 ? reading : { ...reading, instrument: 'DC-9' },
+    })),
+  }));
   const [first, second] = cables;
   const into = (label: string) => ({ ...first?.A, box: 'JL-1', entry: label });
   const joined = {
@@ -171,6 +180,14 @@ describe('one record for both', () => {
     expect(a.events.filter((e) => JSON.stringify(e.body).includes('K-2/A: ')).length).toBeGreaterThan(8);
     const zip = await good(recordBundle(job, { kind: 'end', name: 'K-2', end: 'A' }, NOW));
     expect(zip.body.length).toBeGreaterThan(1000);
+  });
+
+  it('is not signed on a reading of the other half that nobody can rely on', async () => {
+    const job = await planned();
+    await until(job, 'sign');
+    const facts = { code: 'CT-1', kind: 'continuityTester' as const, holder: '', uncertainty: '± 0.05 Ω' };
+    await good(addInstrument(job, facts));
+    expect(await refused(confirm(job, 'K-1/B'))).toMatch(/not signed: DC-9/);
   });
 
   it('does not count for another cable that came into the housing since', async () => {

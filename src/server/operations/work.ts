@@ -44,7 +44,7 @@ import { keeperOf } from '../record/housed';
 import { brokenRecord, mayRecord, type RecordState } from '../record/may-record';
 import { afterCommit, operation } from '../transaction';
 import { recordsAcross } from './across';
-import type { Assessment } from './assess';
+import { readingsOfEnd, type AssessInput, type Assessment } from './assess';
 import { assessed, crossingSubject, requireCrossing } from './crossing-assess';
 import { EditLog } from './edits';
 import { forgetSeen, rememberSeen } from './just-seen';
@@ -110,7 +110,7 @@ async function terminationBench(
       ),
       measuring: measuringOf(job),
     },
-    readings: readings.map((r) => r.reading),
+    readings: [...readings, ...readingsOfMate(found.input)].map((r) => r.reading),
     across: () => recordsAcross(tx, job, [row, ...(mate === null ? [] : [mate])]),
     follow: async (decided, event) => {
       if (decided.kind !== 'recut') {
@@ -158,6 +158,10 @@ async function crossingBench(tx: Tx, ref: CrossingRef): Promise<Result<Bench>> {
     follow: () => Promise.resolve(),
   });
 }
+
+/** What a joint stands on besides: what was measured of its other half. */
+const readingsOfMate = ({ joint }: AssessInput) =>
+  joint !== undefined && 'mate' in joint ? readingsOfEnd(joint.mate.readings, joint.mate.row.end) : [];
 
 /** Is it this end that is named, and not the other half of its joint? */
 const isOf = ({ cable, end }: TerminationRef, row: TerminationRow): boolean =>
