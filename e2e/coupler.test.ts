@@ -1,10 +1,9 @@
 import { makeOffTo, seen, signAndTakeDossier, tickAll, type End } from './make-off';
 import {
-  browser,
   byLabel,
   byRole,
   click,
-  d,
+  fitsOnPhone,
   holdButton,
   open,
   retype,
@@ -25,12 +24,6 @@ const gaps = async (bn: string, bk: string, gy: string) => {
   await retype(await byLabel(/^BK: gap/), bk);
   await retype(await byLabel(/^GY: gap/), gy);
   await retype(await byLabel('Measured with'), 'feeler set 3');
-};
-const notWide = async () => {
-  await browser().resize(390, 844);
-  const wide = await d().executeScript<number>('return document.documentElement.scrollWidth');
-  expect(wide).toBeLessThanOrEqual(390);
-  await browser().resize(1280, 800);
 };
 
 it('is chosen among couplers only, of both kinds, with its ladder and all that must meet', async () => {
@@ -58,7 +51,7 @@ it('sends a core back until it is smooth, and lets no gap stay open that is too 
   await says(/BK 3\.4 mm, .* more than may stay open\. Fill it with tape as listed/);
   expect((await seen(OTHER)).nextStep).toBe('gap');
   expect(await seriousFindings()).toEqual([]);
-  await notWide();
+  await fitsOnPhone();
   await holdButton('Hold: filled with tape as listed');
   await says('Set screws, the one at the bottom first');
 }, 240_000);
@@ -73,7 +66,7 @@ it('finds two phases swapped at the other end, names both, and goes on when that
   await says(/BK on L2 at K-170\/B, on L3 at K-170\/A; GY on L3 at K-170\/B, on L2 at K-170\/A/);
   expect((await seen(OTHER)).nextStep).toBe('phaseMap');
   expect(await seriousFindings()).toEqual([]);
-  await notWide();
+  await fitsOnPhone();
 
   await open('/job/quillmere/bench/K-170/A');
   await says('Bonds at their points');

@@ -1,10 +1,10 @@
 import { lies, makeOffTo, seen, signAndTakeDossier, tickAll, type End } from './make-off';
 import {
-  browser,
   byLabel,
   byRole,
   click,
   d,
+  fitsOnPhone,
   holdButton,
   open,
   retype,
@@ -24,14 +24,6 @@ const ring = async (rings: Readonly<Record<string, string>>) => {
     await click(async () => byRole('button', on, { within: await byRole('group', core) }));
 };
 const HOME = { BN: '1', BK: '2', GY: '3', GNYE: 'E' };
-const notWide = async () => {
-  await browser().resize(390, 844);
-  expect(await d().executeScript<number>('return document.documentElement.scrollWidth')).toBeLessThanOrEqual(
-    390,
-  );
-  await browser().resize(1280, 800);
-};
-
 it('says at either half what it is joined with, and that its map does not stand any more', async () => {
   await says('Half of the in-line joint JL-1, with pins, joined with');
   await retype(await byLabel('Pin map, core by core'), 'BN 2, BK 1, GY 3, GNYE E', '\n');
@@ -57,7 +49,7 @@ it('leads from the bench of either half through both, and names a core that lies
   await holdButton('Hold: checked');
   await says(/BN lies on 2, and the pin map says 1; BK lies on 1, and the pin map says 2/);
   expect((await seen(FEEDS)).nextStep).toBe('other.insert');
-  await notWide();
+  await fitsOnPhone();
   await all({ BK: '2', BN: '1' });
   await holdButton('Hold: checked');
   await says('Every contact clicked home');

@@ -1,5 +1,5 @@
 import { lies, makeOffTo, seen, signAndTakeDossier, tickAll, type End } from './make-off';
-import { browser, byLabel, d, holdButton, open, retype, says, seriousFindings, withBrowser } from './page';
+import { byLabel, fitsOnPhone, holdButton, open, retype, says, seriousFindings, withBrowser } from './page';
 
 const END: End = { job: 'quillmere', cable: 'K-150', end: 'B' };
 withBrowser('/job/quillmere/bench/K-150/B');
@@ -19,10 +19,7 @@ it('is the clamp of the device and no gland, and what is read off its plate stop
   await plate('690');
   await says(/250 V more: this is not the device that was ordered: stop/);
   expect(await seriousFindings()).toEqual([]);
-  await browser().resize(390, 844);
-  const wide = await d().executeScript<number>('return document.documentElement.scrollWidth');
-  expect(wide).toBeLessThanOrEqual(390);
-  await browser().resize(1280, 800);
+  await fitsOnPhone();
   await plate('400');
   await tickAll();
   await lies('IP code', 'IP 54');

@@ -233,6 +233,14 @@ export async function holdButton(text: string): Promise<void> {
   await d().executeScript('arguments[0].scrollIntoView({ block: "center" })', button);
   await d().actions().move({ origin: button }).press().pause(1000).release().perform();
 }
+/** Nothing of the page scrolls sideways on a phone. */
+export async function fitsOnPhone(): Promise<void> {
+  await browser().resize(390, 844);
+  expect(await d().executeScript<number>('return document.documentElement.scrollWidth')).toBeLessThanOrEqual(
+    390,
+  );
+  await browser().resize(1280, 800);
+}
 /** Ticks all that has to be seen at a hold point, and holds. */
 export async function seeAndHold(text: string): Promise<void> {
   await byRole('checkbox', undefined, { checked: false });

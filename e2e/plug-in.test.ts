@@ -2,12 +2,12 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { lies, makeOffTo, seen, signAndTakeDossier, tickAll, type End } from './make-off';
 import {
-  browser,
   byLabel,
   byRole,
   click,
   d,
   downloads,
+  fitsOnPhone,
   holdButton,
   open,
   retype,
@@ -18,13 +18,6 @@ import {
 
 const END: End = { job: 'quillmere', cable: 'K-151', end: 'B' };
 withBrowser('/job/quillmere/t/K-151/B/cut');
-
-const notWide = async () => {
-  await browser().resize(390, 844);
-  const wide = await d().executeScript<number>('return document.documentElement.scrollWidth');
-  expect(wide).toBeLessThanOrEqual(390);
-  await browser().resize(1280, 800);
-};
 
 it('shows its pin map on four faces, refuses one that does not hold, and takes one out of a table', async () => {
   await says('The insert’s own order: nobody has typed another.');
@@ -65,7 +58,7 @@ it('asks at the bench where each core lies, and names the one that lies elsewher
   await says(/BK lies on 3, and the pin map says 2; GY lies on 2, and the pin map says 3/);
   expect((await seen(END)).nextStep).toBe('insert');
   expect(await seriousFindings()).toEqual([]);
-  await notWide();
+  await fitsOnPhone();
   await lies('GY', '3');
   await lies('BK', '2');
   await holdButton('Hold: checked');

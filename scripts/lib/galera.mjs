@@ -14,7 +14,7 @@ import {
 import { join } from 'node:path';
 import { userInfo } from 'node:os';
 import { LOCAL } from './setup.mjs';
-import { alive, freePort } from './mariadb.mjs';
+import { alive, asRoot, freePort } from './mariadb.mjs';
 
 const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 const PROVIDER = '/usr/lib/galera/libgalera_smm.so';
@@ -53,15 +53,6 @@ export async function clusterOf(name) {
   const made = { nodes, passwords: { root: word(), owner: word(), app: word(), check: word() } };
   writeFileSync(file, JSON.stringify(made), { mode: 0o600 });
   return { home, ...made };
-}
-
-function sql(socket, password, text) {
-  const result = spawnSync(
-    'mariadb',
-    ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${password}`],
-    { input: text, encoding: 'utf8' },
-  );
-  return { good: result.status === 0, said: result.stdout, why: result.stderr };
 }
 
 /** Starts one node; `first` founds the cluster. Ready when it has what the others have. */
@@ -135,11 +126,14 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
   const password = fresh && first ? '' : passwords.root;
   while (Date.now() < until) {
     if (child.exitCode !== null) break;
-    if (sql(socket, password, "SHOW STATUS LIKE 'wsrep_local_state'").said?.includes('\t4')) break;
+    if (asRoot(socket, password, "SHOW STATUS LIKE 'wsrep_local_state'").said?.includes('\t4')) break;
     await sleep(250);
   }
-  if (child.exitCode !== null || Date.now() >= until)
+  if (child.exitCode !== null || Date.now() >= until) {
+    // What did not come up is not left behind: nobody else knows of it.
+    if (child.exitCode === null) process.kill(child.pid, 'SIGKILL');
     throw new Error(`node ${n} did not come up; see ${join(folder, 'error.log')}`);
+  }
   if (fresh && first) accounts(socket, passwords);
   return { n, pid: child.pid, socket, port: mine.sql };
 }
@@ -149,7 +143,7 @@ function accounts(socket, passwords) {
     HOSTS.map((host) => `CREATE USER IF NOT EXISTS '${user}'@'${host}' IDENTIFIED BY '${password}';`).join(
       '\n',
     );
-  const done = sql(
+  const done = asRoot(
     socket,
     '',
     [
@@ -184,7 +178,7 @@ export async function stopNode({ passwords }, { pid, socket }) {
 
 /** What a node says, as rows of cells; null where it does not answer. */
 export function asked({ passwords }, { socket }, text) {
-  const done = sql(socket, passwords.root, text);
+  const done = asRoot(socket, passwords.root, text);
   return done.good
     ? done.said
         .trim()

@@ -38,13 +38,19 @@ DELIMITER //
   END //
 `;
 
-function sql(socket, password, text) {
-  const result = spawnSync(
+/** What the server at this socket says to statements of its root; `why` where it does not. */
+export function asRoot(socket, password, text) {
+  const { status, stdout, stderr } = spawnSync(
     'mariadb',
     ['--no-defaults', `--socket=${socket}`, '-uroot', `--password=${password}`],
     { input: text, encoding: 'utf8' },
   );
-  if (result.status !== 0) throw new Error(`database: ${result.stderr}`);
+  return { good: status === 0, said: stdout, why: stderr };
+}
+
+function sql(socket, password, text) {
+  const { good, why } = asRoot(socket, password, text);
+  if (!good) throw new Error(`database: ${why}`);
 }
 
 /** Is there a process of that number? */

@@ -85,6 +85,10 @@ export interface JointOf {
   readonly lack: string | null;
 }
 
+/** Is the record of an end its own, and not with the other half of its joint? */
+export const keepsRecord = ({ joint, row }: Pick<Assessment, 'joint' | 'row'>): boolean =>
+  joint === null || joint.keeper === null || joint.keeper.id === row.id;
+
 export interface AssessInput {
   readonly job: JobRow;
   readonly row: TerminationRow;

@@ -27,7 +27,7 @@ import type { Paper } from '@/formats/pdf/sheet';
 import { guarded } from '../guard';
 import { publicKeyPem } from '../record/keep';
 import { housedWith } from '../record/housed';
-import type { Assessment } from './assess';
+import { keepsRecord, type Assessment } from './assess';
 import { viewCrossing } from './crossing';
 import { recorded, scopeOf, type DossierOf, type Scope } from './dossier-scope';
 import { bundleOf, recordCode } from './job-record';
@@ -96,9 +96,6 @@ const signedWords = (signer: string | null | undefined, faults: number): string 
     : signer === null || signer === undefined
       ? 'not signed'
       : signer;
-
-const keepsRecord = ({ joint, row }: Assessment): boolean =>
-  joint?.keeper === undefined || joint.keeper === null || joint.keeper.id === row.id;
 
 const tagOf = ({ cable, end }: TerminationRow): string => terminationTag(cable.tag, end);
 

@@ -23,7 +23,7 @@ import { madeBy, type Actor } from '../actor';
 import { append } from '../record/append';
 import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
-import { catalogueView, type Assessment } from './assess';
+import { catalogueView, keepsRecord, type Assessment } from './assess';
 import { EditLog } from './edits';
 import { assessOne, assessRow, refreshSummaries } from './load';
 import { subjectOf } from './work';
@@ -106,7 +106,7 @@ export function whyNot(candidate: Candidate): string | null {
 /** What of the work at an end a plan with these steps would undo, in words; null when nothing. */
 function whatGoes(assessment: Assessment, after: readonly Step[]): string | null {
   const { steps, acts, progress, tag, joint } = assessment;
-  if (!keepsItself(assessment))
+  if (!keepsRecord(assessment))
     return acts.length === 0
       ? null
       : `${tag} is joined with ${joint?.keeper?.cable.tag ?? ''}/${joint?.keeper?.end ?? ''}, where work has begun${progress?.signedBy ? ` and is signed by ${progress.signedBy}` : ''}: the joint is planned again after this, and what is not as it was is done again`;
@@ -152,7 +152,7 @@ export async function storePlan(
   });
   log.born('plan', id, 'supersededAt', now);
   // The record of a joint is of its keeper, and says so when the joint itself is planned again.
-  if (assessment.events.length === 0 || !keepsItself(assessment)) return;
+  if (assessment.events.length === 0 || !keepsRecord(assessment)) return;
   // Once the bench has begun, the record says that the plan under it has changed, and in what.
   const steps = generateSteps(plan, family.family);
   const { changed, unchanged } = compareDecisions(assessment.plan?.plan.decisions ?? [], plan.decisions);
@@ -174,9 +174,6 @@ export async function storePlan(
   );
 }
 
-const keepsItself = ({ joint, row }: Assessment): boolean =>
-  joint?.keeper === undefined || joint.keeper === null || joint.keeper.id === row.id;
-
 /** The other half of a joint has a new plan: where nobody has worked at the joint yet, it is planned with it at once. */
 async function planKeeperAgain(
   tx: Tx,
@@ -184,7 +181,7 @@ async function planKeeperAgain(
   of: Assessment,
   catalogue: StoredCatalogue,
 ): Promise<void> {
-  if (keepsItself(of) || !of.joint?.keeper) return;
+  if (keepsRecord(of) || !of.joint?.keeper) return;
   const { assessment } = await assessRow(tx, { job: edit.job, row: of.joint.keeper });
   if (assessment.plan === null || assessment.events.length > 0) return;
   const remade = remake(assessment, catalogue.families, catalogueView(catalogue));

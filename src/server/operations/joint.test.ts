@@ -242,6 +242,9 @@ describe('one record for both', () => {
     await good(take(job, 'K-2/A', true));
     expect((await view(job, 'K-1/B')).chainFaults).toEqual([]);
     expect((await view(job, 'K-2/A')).chainFaults).toEqual([]);
+    // Whoever takes the mate out is told of the record that it leaves.
+    const { cableId, versions } = await view(job, 'K-2/A');
+    expect((await good(retireCable(job, cableId, versions.cable, PLANNER, NOW))).events).toBeGreaterThan(8);
   });
 
   it('cuts the half back whose turn it is, of its own spare', async () => {

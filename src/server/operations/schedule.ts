@@ -15,6 +15,7 @@ import {
   listEntries,
   listHeldEntries,
   loadEvents,
+  loadTerminations,
   loadScheduleRows,
   terminationIdsOfCables,
   type FieldValue,
@@ -25,6 +26,7 @@ import {
 } from '@/data';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
+import { keeperOf } from '../record/housed';
 import { operation } from '../transaction';
 import { EditLog } from './edits';
 import { refreshSummaries, requireJob } from './load';
@@ -378,7 +380,14 @@ export function retireCable(
     if (!job.ok) return job;
     const row = await findLivingRow(tx, job.value.id, cableId);
     if (!row) return refuse('', NOT_HERE);
-    const events = await loadEvents(tx, 'termination', [row.a.id, row.b.id]);
+    const ends = await loadTerminations(tx, [row.a.id, row.b.id]);
+    // The record of a joint is with one of its halves: what goes is told of it, whichever cable is taken out.
+    const keepers = await Promise.all(ends.map((end) => keeperOf(tx, end)));
+    const events = await loadEvents(
+      tx,
+      'termination',
+      keepers.map((k) => k.id),
+    );
     const log = new EditLog(tx);
     await log.write('cable', cableId, { retiredAt: now.toISOString() }, seen);
     for (const end of [row.a, row.b]) await log.write('termination', end.id, { entryId: null });
