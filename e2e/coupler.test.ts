@@ -75,12 +75,12 @@ it('finds two phases swapped at the other end, names both, and goes on when that
   await click(() => byRole('button', 'Held by mistake…'));
   await (await byLabel('Why')).sendKeys('black and grey had changed places');
   await holdButton('Hold: take it back');
-  await says('Say where each lies: 3 left');
+  await says('Not said yet: 3 left');
   await lies('BN', 'L1');
   await lies('GY', 'L2');
   // What lay there lies nowhere now.
   await lies('BK', 'L2');
-  await says('Say where each lies: 1 left');
+  await says('Not said yet: 1 left');
   await lies('GY', 'L3');
   await tickAll();
   await holdButton('Hold: checked');

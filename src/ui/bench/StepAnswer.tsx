@@ -47,7 +47,7 @@ const OPEN_WORDS: Readonly<Record<Open, string>> = {
 
 /** What a step waits for before it can be held; null when for nothing. */
 function waitsFor(left: number, missing: Open | null, unmixed: boolean, toSay: number): string | null {
-  if (toSay > 0) return `Say where each lies: ${toSay} left`;
+  if (toSay > 0) return `Not said yet: ${toSay} left`;
   if (left > 0) return `Tick what you have seen: ${left} left`;
   if (unmixed) return 'Batch, date and warmth first';
   return missing === null ? null : OPEN_WORDS[missing];

@@ -24,7 +24,7 @@ const nameplate = (device: DeviceEndPlan): StepDraft => ({
   station: 'choose',
   kind: 'hold',
   title: 'Nameplate against the order',
-  detail: `Ordered: ${PLATE_FIGURES.map((f) => `${PLATE_WORDS[f].toLowerCase()} ${trimNumber(device.ordered[f], 1)} ${PLATE_UNITS[f]}`).join(', ')}. Read every figure off the plate of this very device.`,
+  detail: `Ordered: ${PLATE_FIGURES.map((f) => `${PLATE_WORDS[f].toLowerCase()} ${trimNumber(device.ordered[f], 1)} ${PLATE_UNITS[f]}`).join(', ')}. Read every figure and every mark off the plate of this very device.`,
   reason: 'A device for another supply or another place burns, or lets an explosion out.',
   caution: 'What differs is not made to fit: the device goes back.',
   accepts: PLATE_FIGURES.map((figure): Acceptance => ({
