@@ -25,7 +25,7 @@ module.exports = {
     {
       name: 'layer-cli',
       severity: 'error',
-      from: { path: '^cli/', pathNot: '\\.test\\.ts$|^cli/(catalogue|database)\\.ts$' },
+      from: { path: '^cli/', pathNot: '\\.test\\.ts$|^cli/(database|audit|forget|run)\\.ts$' },
       to: { path: '^src/', pathNot: '^src/(core|solver|formats)/' },
     },
     {
@@ -62,10 +62,10 @@ module.exports = {
       comment:
         'pages, actions and routes reach the server through its gate only, and whoever is nobody yet through the door of people; what is not registered there cannot be called',
       severity: 'error',
-      from: { path: '^src/(app/|proxy\\.ts)' },
+      from: { path: '^src/(app/|proxy\\.ts|instrumentation\\.ts)' },
       to: {
         path: '^src/server/',
-        pathNot: '^src/server/(gate/index|people/index|http/[^/]+|health|actor)\\.ts$',
+        pathNot: '^src/server/(gate/index|people/index|running/index|http/[^/]+|health|actor|request)\\.ts$',
       },
     },
     { name: 'no-file-cycle', severity: 'error', from: { path: '^(src|cli|e2e)/' }, to: { circular: true } },

@@ -1,11 +1,11 @@
 // Brings a database up to date: migrations, rights of the application's account, the demo job. Run by the scripts.
 import { readFileSync } from 'node:fs';
 import { problemLine } from '@/core/kernel';
-import { closeDatabase } from '@/data';
-import { forgetOldCommands, grantApplication, migrate } from '@/data/migrate';
+import { forgetOld, grantApplication, migrate } from '@/data/migrate';
 import { loadDemo } from '@/server/demo';
 import { firstRunCode } from '@/server/people/first-run';
 import { adoptRecords } from '@/server/record/append';
+import { run } from './run';
 
 async function main(): Promise<number> {
   const owner = process.env.DATABASE_OWNER_URL ?? process.env.DATABASE_URL;
@@ -15,7 +15,7 @@ async function main(): Promise<number> {
   }
   const ran = await migrate(owner);
   if (ran.length > 0) console.log(`database: ${ran.length} migration steps`);
-  await forgetOldCommands(owner);
+  await forgetOld(owner);
   const application = process.env.DATABASE_APPLICATION;
   if (application) await grantApplication(owner, application);
   const adopted = await adoptRecords(new Date());
@@ -34,12 +34,4 @@ async function main(): Promise<number> {
   return 0;
 }
 
-main()
-  .then((code) => {
-    process.exitCode = code;
-  })
-  .finally(closeDatabase)
-  .catch((error: unknown) => {
-    console.error(error);
-    process.exitCode = 1;
-  });
+await run(main);

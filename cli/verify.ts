@@ -1,7 +1,17 @@
 import { createPublicKey, verify } from 'node:crypto';
-import { headCode, keyName, verifyBundle, type SignatureCheck } from '@/core/record';
+import {
+  auditFiles,
+  CONTENTS,
+  CONTENTS_SIGNATURE,
+  contentsHead,
+  contentsSchema,
+  headCode,
+  keyName,
+  verifyBundle,
+  type SignatureCheck,
+} from '@/core/record';
 import { unzipSync } from 'fflate';
-import { hashBytes, ok, refuse, type Result } from '@/core/kernel';
+import { hashBytes, ok, refuse, validate, type Result } from '@/core/kernel';
 import { parseJson } from './json-text';
 
 export interface Verified {
@@ -14,13 +24,26 @@ export interface Verified {
   readonly key: string;
   /** Photos that events name, and how many of them were looked at: all of a zip, none of the record alone. */
   readonly photos: { readonly named: number; readonly checked: number };
+  /** For the archive of a job: how many files of it are as they were put away, and what is not in it. */
+  readonly archive?: { readonly files: number; readonly made: string; readonly without: readonly string[] };
 }
 
+const OF_ARCHIVE = new Set([
+  CONTENTS,
+  CONTENTS_SIGNATURE,
+  'dossier.pdf',
+  'job.json',
+  'schedule.csv',
+  'catalogue.json',
+]);
 const PHOTO = /^photos\/([0-9a-f]{64})\.jpg$/;
 /** What a record unpacks to may be no larger than this. */
 const MOST_BYTES = 2 ** 31 - 1;
 
-/** Checks a record in a zip: the record itself, and that every photo that it names is there and is that photo. */
+/**
+ * Checks a record in a zip: the record itself, and that every photo that it names is there and is that photo. Of the archive of a job every file, against its list,
+ * which the key of the record has signed.
+ */
 export function verifyZip(bytes: Uint8Array): Result<Verified> {
   let strange: string | null = null;
   let sum = 0;
@@ -29,13 +52,15 @@ export function verifyZip(bytes: Uint8Array): Result<Verified> {
     files = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
         sum += originalSize;
-        if (name !== 'record.json' && !PHOTO.test(name)) strange ??= name;
+        if (name !== 'record.json' && !PHOTO.test(name) && !OF_ARCHIVE.has(name)) strange ??= name;
         return strange === null && sum <= MOST_BYTES;
       },
     });
   } catch {
     return refuse('file', 'is no zip, or breaks off');
   }
+  if (files[CONTENTS] === undefined)
+    strange ??= Object.keys(files).find((name) => OF_ARCHIVE.has(name)) ?? null;
   if (strange !== null) return refuse('file', 'holds what belongs to no record', strange);
   if (sum > MOST_BYTES) return refuse('file', `unpacks to more than ${MOST_BYTES} bytes`);
   const record = files['record.json'];
@@ -48,7 +73,34 @@ export function verifyZip(bytes: Uint8Array): Result<Verified> {
       return hash === undefined ? [] : [[hash, file] as const];
     }),
   );
-  return verifyRecord(json.value, photos);
+  const verified = verifyRecord(json.value, photos);
+  if (!verified.ok || files[CONTENTS] === undefined) return verified;
+  const archive = verifyArchive(files, verified.value.job, json.value);
+  return archive.ok ? ok({ ...verified.value, archive: archive.value }) : archive;
+}
+
+type ArchiveReport = NonNullable<Verified['archive']>;
+
+/** Checks the list of an archive: that the key of its record has signed it, and that every file is in it and as it says. */
+function verifyArchive(
+  all: Readonly<Record<string, Uint8Array>>,
+  job: string,
+  record: unknown,
+): Result<ArchiveReport> {
+  const { [CONTENTS]: contents = new Uint8Array(), [CONTENTS_SIGNATURE]: signature, ...files } = all;
+  if (signature === undefined) return refuse(CONTENTS_SIGNATURE, 'is missing');
+  const open = createPublicKey((record as { publicKey: string }).publicKey);
+  const given = Buffer.from(new TextDecoder().decode(signature), 'base64');
+  if (!verify(null, Buffer.from(contentsHead(contents), 'utf8'), open, given))
+    return refuse(CONTENTS, 'was not signed by the key of the record');
+  const json = parseJson(new TextDecoder().decode(contents));
+  if (!json.ok) return json;
+  const list = validate(contentsSchema, json.value);
+  if (!list.ok) return list;
+  if (list.value.job !== job) return refuse(CONTENTS, 'is of another job', list.value.job);
+  const problems = auditFiles(list.value.files, files);
+  if (problems.length > 0) return { ok: false, problems };
+  return ok({ files: list.value.files.length, made: list.value.made, without: list.value.without });
 }
 
 /** Checks the record of a job from its file, without database and network. `photos` by their hash; left out where the record came alone. */

@@ -5,5 +5,6 @@ const { parseEnv } = require('node:util');
 
 const file = join(__dirname, '..', '.local', 'test.env');
 if (existsSync(file)) {
+  process.env.LOG_LEVEL ??= 'warn';
   for (const [key, value] of Object.entries(parseEnv(readFileSync(file, 'utf8')))) process.env[key] ??= value;
 }

@@ -1,19 +1,35 @@
-import { randomBytes } from 'node:crypto';
+import { randomBytes, randomUUID } from 'node:crypto';
 import { NextResponse, type NextRequest } from 'next/server';
 import { awayPage } from './server/http/away-page';
-import { contentPolicy, httpSettings, SECURITY_HEADERS, turnedAway } from './server/http/policy';
+import {
+  contentPolicy,
+  httpSettings,
+  SECURITY_HEADERS,
+  turnedAway,
+  type HttpSettings,
+} from './server/http/policy';
 import { databaseAnswers } from './server/health';
-import { NONCE_HEADER, PATH_HEADER } from './server/http/nonce';
+import { NONCE_HEADER, PATH_HEADER, REQUEST_HEADER } from './server/http/nonce';
+import { inRequest, isRequestId } from './server/request';
 
 const DEVELOPMENT = process.env.NODE_ENV === 'development';
 
 /** What every answer passes: who may be answered, the headers that all have, and the plain page while the database is away. */
-export async function proxy(request: NextRequest): Promise<Response> {
+export function proxy(request: NextRequest): Promise<Response> {
+  // A proxy of our own has given it one; whoever else names one is not believed.
+  const settings = httpSettings(process.env);
+  const given = request.headers.get(REQUEST_HEADER);
+  const id = settings.behindProxy && isRequestId(given) ? given : randomUUID();
+  return inRequest(id, () => passed(request, id, settings));
+}
+
+async function passed(request: NextRequest, id: string, settings: HttpSettings): Promise<Response> {
   const { headers, method, nextUrl } = request;
   const nonce = randomBytes(16).toString('base64');
   const policy = contentPolicy(nonce, DEVELOPMENT);
   const dress = (response: Response): Response => {
     response.headers.set('content-security-policy', policy);
+    response.headers.set(REQUEST_HEADER, id);
     for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
     return response;
   };
@@ -28,7 +44,7 @@ export async function proxy(request: NextRequest): Promise<Response> {
       fetchMode: headers.get('sec-fetch-mode'),
       contentLength: headers.get('content-length'),
     },
-    httpSettings(process.env),
+    settings,
   );
   if (turned)
     return dress(
@@ -38,7 +54,7 @@ export async function proxy(request: NextRequest): Promise<Response> {
       }),
     );
   // Actions and the routes below /api say it in their own words, where the work is; what a device keeps needs no database.
-  const page = method === 'GET' && !/^\/(api|serwist|on-this-device)(\/|$)/.test(nextUrl.pathname);
+  const page = method === 'GET' && !/^\/(api|metrics|serwist|on-this-device)(\/|$)/.test(nextUrl.pathname);
   if (page && !(await databaseAnswers()))
     return dress(
       new Response(awayPage(nonce), {
@@ -46,11 +62,12 @@ export async function proxy(request: NextRequest): Promise<Response> {
         headers: { 'content-type': 'text/html; charset=utf-8', 'retry-after': '3' },
       }),
     );
-  const passed = new Headers(headers);
-  passed.set(NONCE_HEADER, nonce);
-  passed.set(PATH_HEADER, `${nextUrl.pathname}${nextUrl.search}`);
-  passed.set('content-security-policy', policy);
-  return dress(NextResponse.next({ request: { headers: passed } }));
+  const onward = new Headers(headers);
+  onward.set(NONCE_HEADER, nonce);
+  onward.set(REQUEST_HEADER, id);
+  onward.set(PATH_HEADER, `${nextUrl.pathname}${nextUrl.search}`);
+  onward.set('content-security-policy', policy);
+  return dress(NextResponse.next({ request: { headers: onward } }));
 }
 
 export const config = { matcher: ['/((?!_next/static|icon).*)'] };

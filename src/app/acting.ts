@@ -2,10 +2,13 @@ import { headers } from 'next/headers';
 import { cache } from 'react';
 import { ok, type Result } from '@/core/kernel';
 import type { Actor } from '@/server/actor';
+import { forThisRequest } from './this-request';
 import { signedIn, type SignedIn } from '@/server/people';
 
 /** Who is signed in by the cookie of this request; asked once a request. */
-export const acting = cache(async (): Promise<Result<SignedIn | null>> => signedIn(await headers()));
+export const acting = cache((): Promise<Result<SignedIn | null>> =>
+  forThisRequest(async () => signedIn(await headers())),
+);
 
 const NOBODY: Actor = { id: null, name: '' };
 

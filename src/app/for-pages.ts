@@ -5,6 +5,7 @@ import { PATH_HEADER } from '@/server/http/nonce';
 import { ok, type Result } from '@/core/kernel';
 import { nobodyYet, type SignedIn } from '@/server/people';
 import { acting } from './acting';
+import { forThisRequest } from './this-request';
 
 /** Where this request is on its way to, to come back to. */
 export async function here(): Promise<string> {
@@ -18,7 +19,7 @@ export async function person(): Promise<Result<SignedIn>> {
   // Where the database is away the page itself says so.
   if (!found.ok) return found;
   if (found.value !== null) return ok(found.value);
-  const first = await nobodyYet();
+  const first = await forThisRequest(nobodyYet);
   redirect(first.ok && first.value ? '/first-run' : `/sign-in?to=${encodeURIComponent(await here())}`);
 }
 
@@ -35,7 +36,8 @@ export async function mayNot(job: string | null): Promise<Readonly<Record<string
 export const look = async <N extends gate.ReadName>(
   name: N,
   given: Parameters<typeof gate.look<N>>[1],
-): ReturnType<typeof gate.look<N>> => {
-  const who = await person();
-  return who.ok ? gate.look(name, given, { id: who.value.id, name: who.value.name }) : who;
-};
+): ReturnType<typeof gate.look<N>> =>
+  forThisRequest(async () => {
+    const who = await person();
+    return who.ok ? gate.look(name, given, { id: who.value.id, name: who.value.name }) : who;
+  });

@@ -1,5 +1,6 @@
 import * as gate from '@/server/gate';
 import { currentActor } from './acting';
+import { forThisRequest } from './this-request';
 
 // The gate for whoever is signed in, for routes: without anybody the refusal is an answer like any other.
 
@@ -9,19 +10,21 @@ export const look = async <N extends gate.ReadName>(
   name: N,
   given: Parameters<typeof gate.look<N>>[1],
   more?: More,
-): ReturnType<typeof gate.look<N>> => {
-  const who = await currentActor();
-  return who.ok ? gate.look(name, given, who.value, more) : who;
-};
+): ReturnType<typeof gate.look<N>> =>
+  forThisRequest(async () => {
+    const who = await currentActor();
+    return who.ok ? gate.look(name, given, who.value, more) : who;
+  });
 
 export const lookLoose = async (
   name: gate.ReadName,
   given: readonly unknown[],
   more?: More,
-): ReturnType<typeof gate.lookLoose> => {
-  const who = await currentActor();
-  return who.ok ? gate.lookLoose(name, given, who.value, more) : who;
-};
+): ReturnType<typeof gate.lookLoose> =>
+  forThisRequest(async () => {
+    const who = await currentActor();
+    return who.ok ? gate.lookLoose(name, given, who.value, more) : who;
+  });
 
 interface DoneAndSeen {
   readonly done: Awaited<ReturnType<typeof gate.actLoose>>;
@@ -38,19 +41,22 @@ export async function actAndLook(
     done: DoneAndSeen['done'],
   ) => { readonly name: gate.ReadName; readonly given: readonly unknown[] } | null,
 ): Promise<DoneAndSeen> {
-  const who = await currentActor();
-  if (!who.ok) return { done: who, seen: null };
-  return gate.inOneRequest(async () => {
-    const done = await gate.actLoose(name, given, who.value, more);
-    const asked = show(done);
-    return { done, seen: asked && (await gate.lookLoose(asked.name, asked.given, who.value)) };
+  return forThisRequest(async () => {
+    const who = await currentActor();
+    if (!who.ok) return { done: who, seen: null };
+    return gate.inOneRequest(async () => {
+      const done = await gate.actLoose(name, given, who.value, more);
+      const asked = show(done);
+      return { done, seen: asked && (await gate.lookLoose(asked.name, asked.given, who.value)) };
+    });
   });
 }
 
 export const followJob = async (
   job: string,
   follower: Parameters<typeof gate.followJob>[2],
-): ReturnType<typeof gate.followJob> => {
-  const who = await currentActor();
-  return who.ok ? gate.followJob(job, who.value, follower) : who;
-};
+): ReturnType<typeof gate.followJob> =>
+  forThisRequest(async () => {
+    const who = await currentActor();
+    return who.ok ? gate.followJob(job, who.value, follower) : who;
+  });

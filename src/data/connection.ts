@@ -2,7 +2,9 @@ import { sql } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import type { PoolConnection } from 'mysql2';
 import mysql, { type Pool } from 'mysql2/promise';
+import { saysFor } from './request';
 import * as schema from './schema';
+import { statementsInto } from './statements';
 
 type Database = MySql2Database<typeof schema>;
 
@@ -17,7 +19,10 @@ interface Connected {
 }
 
 // A reloaded module in development must find the pool it opened before, or connections pile up.
-const holder = globalThis as typeof globalThis & { amberCollarDatabase?: Connected | undefined };
+const holder = globalThis as typeof globalThis & {
+  amberCollarDatabase?: Connected | undefined;
+  amberCollarAgain?: { collided: number; alone: number };
+};
 
 export function connect(): Connected {
   if (holder.amberCollarDatabase) return holder.amberCollarDatabase;
@@ -31,6 +36,7 @@ export function connect(): Connected {
     connectTimeout: 3000,
     jsonStrings: true,
   });
+  sayForWhom(pool);
   pool.pool.on('connection', (connection) => {
     limitQueries(connection);
     // For all of its transactions: each would ask for it by a statement of its own.
@@ -52,13 +58,31 @@ export function connect(): Connected {
   holder.amberCollarDatabase = {
     pool,
     name: new URL(url).pathname.slice(1),
-    database: drizzle({ client: pool, schema, mode: 'planetscale' }),
+    database: drizzle({
+      client: pool,
+      schema,
+      mode: 'planetscale',
+      ...(process.env.AMBER_COLLAR_STATEMENTS
+        ? { logger: statementsInto(process.env.AMBER_COLLAR_STATEMENTS) }
+        : {}),
+    }),
   };
   return holder.amberCollarDatabase;
 }
 
 /** A server that was built without clusters knows nothing of them. */
 const NO_SUCH_SETTING = 'ER_UNKNOWN_SYSTEM_VARIABLE';
+
+/** A statement that waits for a connection is sent when somebody else gives one back: for whom it is, is known now. */
+function sayForWhom({ pool }: Pool): void {
+  const query = pool.query.bind(pool) as (...args: unknown[]) => unknown;
+  const said = (statement: string | { readonly sql: string }, ...rest: unknown[]): unknown =>
+    query(
+      typeof statement === 'string' ? saysFor(statement) : { ...statement, sql: saysFor(statement.sql) },
+      ...rest,
+    );
+  Object.assign(pool, { query: said });
+}
 
 const QUERY_LIMIT_MS = 5000;
 
@@ -92,7 +116,7 @@ function limitQueries(connection: PoolConnection): void {
     }
     const options = typeof statement === 'string' ? { sql: statement } : statement;
     const args = rest.map((r) => (typeof r === 'function' ? watched(r as Done) : r));
-    return query({ timeout: QUERY_LIMIT_MS, ...options }, ...args);
+    return query({ timeout: QUERY_LIMIT_MS, ...options, sql: saysFor(options.sql) }, ...args);
   };
   Object.assign(connection, { query: limited });
 }
@@ -128,6 +152,34 @@ export const isAlone = (error: unknown): boolean => codeOf(error) === NOT_READY;
 /** Whether a transaction was taken back because of another one, and could be run again. */
 export const isCollision = (error: unknown): boolean => COLLIDED.has(codeOf(error) ?? '');
 
+/** How often a transaction was begun again, by why; one count for the process. */
+const again = (holder.amberCollarAgain ??= { collided: 0, alone: 0 });
+
+/** What the pool of this process holds, how many statements wait for a connection, and how often transactions were begun again. */
+interface PoolFigures {
+  readonly open: number;
+  readonly free: number;
+  readonly waiting: number;
+  readonly again: { readonly collided: number; readonly alone: number };
+}
+
+// The driver counts these, and does not say them in its types.
+interface Counted {
+  readonly _allConnections: { readonly length: number };
+  readonly _freeConnections: { readonly length: number };
+  readonly _connectionQueue: { readonly length: number };
+}
+
+export function poolFigures(): PoolFigures {
+  const { pool } = connect().pool as unknown as { readonly pool: Counted };
+  return {
+    open: pool._allConnections.length,
+    free: pool._freeConnections.length,
+    waiting: pool._connectionQueue.length,
+    again: { ...again },
+  };
+}
+
 const ATTEMPTS = 6;
 /** Those that collided do not try again in one step. */
 const APART_MS = 25;
@@ -144,8 +196,9 @@ export async function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<
       return await connect().database.transaction((tx) => work(tx));
     } catch (error) {
       if (attempt === ATTEMPTS || !(isCollision(error) || isAlone(error))) throw error;
+      again[isAlone(error) ? 'alone' : 'collided'] += 1;
       const apart = isAlone(error) ? ALONE_MS : Math.random() * APART_MS;
-      await new Promise((again) => setTimeout(again, apart * attempt));
+      await new Promise((over) => setTimeout(over, apart * attempt));
     }
   }
 }
@@ -177,6 +230,7 @@ const AWAY = new Set([
   TIMED_OUT,
 ]);
 
+/** By which code the driver or the server calls what went wrong. */
 function codeOf(error: unknown): string | undefined {
   for (let at: unknown = error, depth = 0; at instanceof Error && depth < 4; at = at.cause, depth += 1) {
     const { code } = at as { code?: unknown };

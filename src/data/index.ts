@@ -8,9 +8,12 @@ export {
   isDatabaseAway,
   isDuplicate,
   ping,
+  poolFigures,
   withTransaction,
   type Tx,
 } from './connection';
+export { inRequest, isRequestId, requestNow } from './request';
+export * from './queries/running';
 export * from './queries/record';
 export * from './queries/box';
 export * from './queries/catalogue';
@@ -19,6 +22,7 @@ export * from './queries/edit';
 export * from './queries/instrument';
 export * from './queries/job';
 export * from './queries/job-card';
+export * from './queries/name-seal';
 export * from './queries/people';
 export * from './queries/photo';
 export * from './queries/plan';

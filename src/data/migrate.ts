@@ -79,6 +79,7 @@ const MAY_UPDATE: Readonly<Record<string, string>> = {
   invitation: 'UPDATE (used_by, used_at, withdrawn_at)',
   first_run: 'UPDATE',
   sign_in_limit: 'UPDATE, DELETE',
+  server_process: 'UPDATE',
 };
 
 /** What no application has any business with. */
@@ -115,13 +116,14 @@ export async function grantApplication(ownerUrl: string, application: string): P
 /** How long a command that was sent is remembered: a device that comes back after weeks is still answered as it was. */
 const REMEMBERED_DAYS = 90;
 
-/** Forgets commands that nobody sends again. The application's account may not: it only adds. */
-export async function forgetOldCommands(ownerUrl: string): Promise<void> {
+/** Forgets commands that nobody sends again, and processes that are long gone. The application's account may not: it only adds. */
+export async function forgetOld(ownerUrl: string): Promise<void> {
   const connection = await mysql.createConnection({ uri: ownerUrl, timezone: 'Z' });
   try {
     await connection.execute('DELETE FROM sent_command WHERE at < UTC_TIMESTAMP(3) - INTERVAL ? DAY', [
       REMEMBERED_DAYS,
     ]);
+    await connection.execute('DELETE FROM server_process WHERE seen_at < UTC_TIMESTAMP(3) - INTERVAL 7 DAY');
   } finally {
     await connection.end();
   }

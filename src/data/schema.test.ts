@@ -74,7 +74,7 @@ describe('what the application’s account may do', () => {
       'SET @cable = LAST_INSERT_ID()',
       `INSERT INTO termination (cable_id, cable_end) VALUES (@cable, 'A')`,
       'SET @end = LAST_INSERT_ID()',
-      `INSERT INTO record_event VALUES ('id', 3, @job, 'termination', @end, 'x/A', 1, 's', 'k', 'a', 't', UTC_TIMESTAMP(3), '{}', 'p', 'p', NULL, NULL, 'h', NULL)`,
+      `INSERT INTO record_event VALUES ('id', 3, @job, 'termination', @end, 'x/A', 1, 's', 'k', 'a', 't', UTC_TIMESTAMP(3), '{}', 'p', 'p', NULL, NULL, 'h', NULL, NULL, NULL)`,
     ];
     await on(owner, async (c) => {
       await c.beginTransaction();

@@ -185,7 +185,24 @@ export const recordEvent = mysqlTable('record_event', {
   prevHash: varchar('prev_hash', { length: 64 }).notNull(),
   contact: varchar('contact', { length: 30 }),
   aheadMs: int('ahead_ms'),
+  byMark: varchar('by_mark', { length: 64 }),
+  underMark: varchar('under_mark', { length: 64 }),
   hash: varchar('hash', { length: 64 }).notNull(),
+});
+
+/** Names that events hold by their marks. `person` is empty where nobody was signed in; name and salt are null once forgotten. */
+export const nameSeal = mysqlTable('name_seal', {
+  mark: varchar('mark', { length: 64 }).primaryKey(),
+  person: varchar('person', { length: 36 }).notNull(),
+  name: varchar('name', { length: 60 }),
+  salt: varchar('salt', { length: 64 }),
+});
+
+/** People whose names were taken out, when, and how many events are theirs. */
+export const forgotten = mysqlTable('forgotten', {
+  person: varchar('person', { length: 36 }).primaryKey(),
+  at: instant('at').notNull(),
+  events: int('events', { unsigned: true }).notNull(),
 });
 
 const bytesOf = customType<{ data: Uint8Array; driverData: Buffer }>({
@@ -273,6 +290,28 @@ export const sentCommand = mysqlTable('sent_command', {
   answer: longtext('answer').notNull(),
   at: instant('at').notNull(),
   job: varchar('job', { length: 80 }),
+  request: varchar('request', { length: 64 }),
+});
+
+/** Processes of the application, each as it last said itself to be. */
+export const serverProcess = mysqlTable('server_process', {
+  id: varchar('id', { length: 36 }).primaryKey(),
+  host: varchar('host', { length: 80 }).notNull(),
+  pid: int('pid').notNull(),
+  version: varchar('version', { length: 40 }).notNull(),
+  build: varchar('build', { length: 40 }).notNull(),
+  startedAt: instant('started_at').notNull(),
+  seenAt: instant('seen_at').notNull(),
+  figures: longtext('figures').notNull(),
+});
+
+export const backup = mysqlTable('backup', {
+  id: id(),
+  node: varchar('node', { length: 80 }).notNull(),
+  place: varchar('place', { length: 400 }).notNull(),
+  bytes: bigint('bytes', { mode: 'number', unsigned: true }).notNull(),
+  beganAt: instant('began_at').notNull(),
+  endedAt: instant('ended_at').notNull(),
 });
 
 // The four tables of the accounts library are called and shaped as it wants them; `accounts.ts` hands them to it.

@@ -1,6 +1,6 @@
 import { fail, refuse, type Result } from '@/core/kernel';
 import { duplicateKey, isAlone, isCollision, isDatabaseAway, isDuplicate, UnreadableRow } from '@/data';
-import { log } from './log';
+import { log } from './running/log';
 
 const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }>> = {
   cable_once: { path: 'tag', message: 'this tag is already in the job' },

@@ -21,19 +21,32 @@ interface Work {
 }
 const current = new AsyncLocalStorage<Work>();
 
-let running = 0;
-const queue: (() => void)[] = [];
+interface Places {
+  running: number;
+  readonly queue: (() => void)[];
+}
+// One for the process, whichever route asks: the framework may load this file more than once.
+const holder = globalThis as typeof globalThis & { amberCollarHeavy?: Places };
+const places = (): Places => (holder.amberCollarHeavy ??= { running: 0, queue: [] });
+
+/** How much heavy work runs and waits in this process. */
+export const heavyFigures = (): { readonly running: number; readonly waiting: number } => ({
+  running: places().running,
+  waiting: places().queue.length,
+});
 
 function release(): void {
-  running -= 1;
-  const next = queue.shift();
+  const all = places();
+  all.running -= 1;
+  const next = all.queue.shift();
   if (next === undefined) return;
-  running += 1;
+  all.running += 1;
   next();
 }
 
 /** Waits for a place in the queue; false when whoever waited has gone. */
 function turn(gone: AbortSignal): Promise<boolean> {
+  const { queue } = places();
   return new Promise((resolve) => {
     const leave = () => {
       queue.splice(queue.indexOf(start), 1);
@@ -53,9 +66,10 @@ function turn(gone: AbortSignal): Promise<boolean> {
  * `HEAVY.seconds`, at the next batch.
  */
 export async function heavily<T>(gone: AbortSignal, work: () => Promise<Result<T>>): Promise<Result<T>> {
-  if (running < HEAVY.atOnce) running += 1;
+  const all = places();
+  if (all.running < HEAVY.atOnce) all.running += 1;
   else {
-    if (queue.length >= HEAVY.waiting) return refuse('', BUSY);
+    if (all.queue.length >= HEAVY.waiting) return refuse('', BUSY);
     if (!(await turn(gone))) return refuse('', GONE);
   }
   const late = AbortSignal.timeout(HEAVY.seconds * 1000);

@@ -81,7 +81,11 @@ describe('what another process does', () => {
   afterAll(closeDatabase);
   const doneElsewhere = async (job: string, at = new Date()): Promise<string> => {
     const id = randomUUID();
-    await insertSentCommand(database(), { id, operation: 'work', saidHash: 'x', answer: null, job }, at);
+    await insertSentCommand(
+      database(),
+      { id, operation: 'work', saidHash: 'x', answer: null, request: null, job },
+      at,
+    );
     return id;
   };
   const until = async (done: () => boolean): Promise<void> => {

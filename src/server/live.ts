@@ -1,5 +1,5 @@
 import { changesSince, database, type ToldChange } from '@/data';
-import { log } from './log';
+import { log } from './running/log';
 
 /** Something was done in a job: by the id that it was sent under, so that whoever sent it knows its own. */
 export interface Change {
@@ -85,6 +85,9 @@ function askSoon(all: Following): void {
   all.next = setTimeout(() => void ask(all), ASK_MS);
   all.next.unref();
 }
+
+/** How many follow at this process. */
+export const followers = (): number => following().count;
 
 /** Follows a job until what is returned is called. Null when too many follow already. */
 export function follow(job: string, follower: Follower): (() => void) | null {

@@ -1,6 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { hashOf, ok, refuse, type Result } from '@/core/kernel';
-import { database, findSentCommand, insertSentCommand, type Tx } from '@/data';
+import { database, findSentCommand, insertSentCommand, requestNow, type Tx } from '@/data';
 import type { Actor } from './actor';
 import { guarded } from './guard';
 
@@ -19,7 +19,7 @@ export async function keepAnswer(tx: Tx, answer: unknown): Promise<void> {
   const now = sending.getStore();
   if (now === undefined) return;
   const { at, ...sent } = now;
-  await insertSentCommand(tx, { ...sent, answer }, at);
+  await insertSentCommand(tx, { ...sent, answer, request: requestNow() ?? null }, at);
 }
 
 /** What was answered to a command that was done already; null when it was not. Something else under its id is refused. */

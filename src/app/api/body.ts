@@ -37,3 +37,9 @@ export async function readJson(request: Request): Promise<Result<unknown>> {
     return refuse('body', 'is not JSON');
   }
 }
+
+/** What a value holds under a name, of whatever kind; undefined where it holds nothing under it. */
+export const fieldOf = (value: unknown, name: string): unknown =>
+  typeof value === 'object' && value !== null && Object.hasOwn(value, name)
+    ? (value as Readonly<Record<string, unknown>>)[name]
+    : undefined;

@@ -33,6 +33,7 @@ const LOOKS: {
   previewSheet: true,
   viewJobCards: true,
   viewPeople: true,
+  viewRunning: true,
   viewMembers: true,
   viewCharge: true,
 };

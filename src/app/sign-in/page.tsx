@@ -4,6 +4,7 @@ import { connection } from 'next/server';
 import { nobodyYet } from '@/server/people';
 import { SignInPage } from '@/ui/people/SignInPage';
 import { acting } from '../acting';
+import { forThisRequest } from '../this-request';
 import { Away } from '../away';
 
 export const metadata: Metadata = { title: 'Sign in' };
@@ -18,7 +19,7 @@ export default async function SignIn({
 }) {
   await connection();
   const { to } = await searchParams;
-  const [first, me] = await Promise.all([nobodyYet(), acting()]);
+  const [first, me] = await Promise.all([forThisRequest(nobodyYet), acting()]);
   if (!first.ok || !me.ok) return <Away />;
   const target = within(typeof to === 'string' ? to : undefined);
   if (first.value) redirect('/first-run');

@@ -63,6 +63,7 @@ function actAway(
     planHash: '',
     prevHash: '',
     kept,
+    names: null,
     hash: '',
   });
   return ok({ act, waste: kind === 'waste' ? body.reason : null });

@@ -1,14 +1,22 @@
-import { array, mixed, number, object, string } from 'yup';
+import { array, mixed, number, object, string, type InferType } from 'yup';
 import { fail, hashOf, ok, refuse, validate, type Problem, type Result } from '@/core/kernel';
-import { auditChain, EVENT_VERSIONS, faultWords, SUBJECT_KINDS, type ChainedEvent } from './chain';
+import {
+  auditChain,
+  EVENT_VERSIONS,
+  faultWords,
+  SUBJECT_KINDS,
+  type ChainedEvent,
+  type EventVersion,
+} from './chain';
 import { photosOf } from './event-body';
 import { auditReceipts, auditTail, type Receipt, type SignatureCheck } from './receipt';
 
 const hash = () => string().length(64).required();
+const seal = () => object({ mark: hash(), salt: string().length(64).nullable().defined() }).noUnknown();
 const kind = () => string().oneOf(SUBJECT_KINDS).required();
 
 const eventSchema = object({
-  version: number().oneOf(EVENT_VERSIONS).required(),
+  version: number<EventVersion>().oneOf(EVENT_VERSIONS).required(),
   id: string().required(),
   subjectKind: kind(),
   subject: string().required(),
@@ -17,7 +25,7 @@ const eventSchema = object({
   kind: string().required(),
   actor: string().defined(),
   /** Files of before have none. */
-  person: string().nullable().default(null),
+  person: string().nullable().optional(),
   at: string().required(),
   receivedAt: string().required(),
   body: mixed<object | string | number | boolean>().nullable().defined(),
@@ -27,7 +35,14 @@ const eventSchema = object({
   kept: object({ contact: string().required(), aheadMs: number().integer().required() })
     .noUnknown()
     .nullable()
-    .default(null),
+    .optional()
+    .default(undefined),
+  /** Events that hash the names themselves have none. */
+  names: object({ by: seal().required(), under: seal().nullable().defined() })
+    .noUnknown()
+    .nullable()
+    .optional()
+    .default(undefined),
   hash: hash(),
 }).noUnknown();
 
@@ -94,6 +109,14 @@ export interface BundleReport {
   readonly head: { readonly number: number; readonly head: string } | null;
 }
 
+/** An event from a file, with nothing for what files of before do not have. */
+const asToday = (event: InferType<typeof eventSchema>): ChainedEvent => ({
+  ...event,
+  person: event.person ?? null,
+  kept: event.kept ?? null,
+  names: event.names ?? null,
+});
+
 /**
  * Checks the record of a job without its database: every event, every plan that an event names, every receipt. All that is wrong is named.
  * `signed` is asked for every receipt.
@@ -121,7 +144,7 @@ export function verifyBundle(json: unknown, signed: SignatureCheck): Result<Bund
   for (const { kind: k, name, events: raw, plans } of subjects) {
     const path = `${k} ${name}`;
     known.add(keyOf(k, name));
-    const events = raw as readonly ChainedEvent[];
+    const events = raw.map(asToday);
     // A tag may have been changed since: an event keeps the name that it was written under, and so does its receipt.
     const ids = new Set(events.map((e) => e.hash));
     const names = new Set([name, ...events.map((e) => e.subject)]);

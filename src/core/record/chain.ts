@@ -1,11 +1,12 @@
 import { hashOf } from '@/core/kernel';
-import { readBody } from './event-body';
+import { readBody, underOf } from './event-body';
+import { isSealed, type EventNames } from './name-seal';
 
 /** What a record of work can be about: the end of a cable, or a crossing of a wall. */
 export const SUBJECT_KINDS = ['termination', 'crossing'] as const;
 export type SubjectKind = (typeof SUBJECT_KINDS)[number];
 
-export const EVENT_VERSIONS = [1, 2, 3, 4] as const;
+export const EVENT_VERSIONS = [1, 2, 3, 4, 5] as const;
 export type EventVersion = (typeof EVENT_VERSIONS)[number];
 
 /** How an event came that a device kept while it had no server. */
@@ -18,7 +19,7 @@ export interface Kept {
 
 /**
  * What is hashed of an event: everything but its own hash. Version 2 hashes the kind of its subject and the server's time with it, version 3
- * the person who was signed in, version 4 how it was kept; events of before were written without and verify as they were. Times are ISO 8601: `at` by the device, `receivedAt` by the server.
+ * the person who was signed in, version 4 how it was kept, version 5 marks in the place of names; events of before were written otherwise and verify as they were. Times are ISO 8601: `at` by the device, `receivedAt` by the server.
  */
 export interface EventContent {
   readonly version: EventVersion;
@@ -40,6 +41,8 @@ export interface EventContent {
   readonly prevHash: string;
   /** Null for what reached the server as it was done. */
   readonly kept: Kept | null;
+  /** Marks of the names in it. Null for events that hash the names themselves. */
+  readonly names: EventNames | null;
 }
 
 export interface ChainedEvent extends EventContent {
@@ -57,7 +60,36 @@ export function eventHash(event: EventContent): string {
   if (version === 1) return hashOf({ ...common, termination: subject });
   const later = { ...common, version, subjectKind, subject, receivedAt };
   if (version === 2) return hashOf(later);
-  return hashOf(version === 3 ? { ...later, person } : { ...later, person, kept });
+  if (version === 3) return hashOf({ ...later, person });
+  if (version === 4) return hashOf({ ...later, person, kept });
+  const { by, under } = event.names ?? { by: null, under: null };
+  return hashOf({
+    ...later,
+    person,
+    kept,
+    actor: by?.mark ?? '',
+    body: bodyByMark(body, under?.mark ?? null),
+  });
+}
+
+/** A body as it is hashed and kept since version 5: whom somebody worked under by their mark. */
+export function bodyByMark(body: unknown, mark: string | null): unknown {
+  if (mark === null || typeof body !== 'object' || body === null || !('under' in body)) return body;
+  const { under } = body;
+  return typeof under === 'object' && under !== null ? { ...body, under: { ...under, name: mark } } : body;
+}
+
+/** Why the names of an event are not those that were sealed when it was written; null when they are. */
+function nameFault(event: ChainedEvent): string | null {
+  const { version, names, person, actor } = event;
+  if (version < 5) return names === null ? null : 'seals its names, before names were sealed';
+  if (names === null) return 'does not seal the names in it';
+  const under = underOf(event);
+  if (!isSealed(names.by, person, actor)) return 'names somebody else than whoever made it';
+  if ((under === null) !== (names.under === null)) return 'does not seal the names in it';
+  return under === null || names.under === null || isSealed(names.under, under.person, under.name)
+    ? null
+    : 'names somebody else as whom it was done under';
 }
 
 /**
@@ -108,6 +140,8 @@ export function auditChain(events: readonly ChainedEvent[]): ChainFault[] {
       faults.push({ seq: event.seq, fault: 'has been changed after it was written' });
     else if (!isReadable(event))
       faults.push({ seq: event.seq, fault: 'does not hold what an event of its kind holds' });
+    const names = nameFault(event);
+    if (names !== null) faults.push({ seq: event.seq, fault: names });
     if (event.version < 3 && event.person !== null)
       faults.push({ seq: event.seq, fault: 'names a person who was not signed in when it was written' });
     if (event.version < 4 && event.kept !== null)

@@ -1,5 +1,6 @@
 export * from './acceptance';
 export * from './act';
+export * from './archive';
 export * from './as-held';
 export * from './at-the-bench';
 export * from './bundle';
@@ -8,6 +9,7 @@ export * from './chain-steps';
 export * from './decide';
 export * from './event-body';
 export * from './event-words';
+export * from './name-seal';
 export * from './receipt';
 export * from './search';
 export * from './stations';

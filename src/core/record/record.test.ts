@@ -22,7 +22,7 @@ const PLAN = { size: 'AY3-32', cutMm: 120 };
 const PLAN_HASH = hashOf(PLAN);
 
 /** The record of a job as the application writes it: two ends and a crossing, their events by turns. */
-function job() {
+function job(version: 2 | 3 | 4 = 4) {
   const subjects: {
     kind: SubjectKind;
     name: string;
@@ -39,7 +39,7 @@ function job() {
     if (!subject) throw new Error('no subject');
     const last = subject.events[subject.events.length - 1];
     const content = {
-      version: 4 as const,
+      version,
       id: `e${n}`,
       subjectKind: subject.kind,
       subject: subject.name,
@@ -47,13 +47,14 @@ function job() {
       stepId: `s${n}`,
       kind: 'confirm',
       actor: 'fitter',
-      person: n % 2 === 0 ? 'p-1' : null,
+      person: version > 2 && n % 2 === 0 ? 'p-1' : null,
       at: `2026-11-02T08:${10 + n}:00.000Z`,
       receivedAt: `2026-11-02T08:${10 + n}:01.000Z`,
       body: { fingerprint: 'f', title: `step ${n}` },
       planHash: PLAN_HASH,
       prevHash: last?.hash ?? GENESIS,
       kept: null,
+      names: null,
     };
     const event = { ...content, hash: eventHash(content) };
     subject.events.push(event);
@@ -223,6 +224,20 @@ test.each<[string, (b: Bundle) => void, RegExp]>([
   const bundle = job();
   attack(bundle);
   expect(problemsOf(bundle).join('\n')).toMatch(words);
+});
+
+test.each([
+  ['names were sealed', 4, ['names']],
+  ['devices kept anything', 3, ['names', 'kept']],
+  ['anybody signed in', 2, ['names', 'kept', 'person']],
+] as const)('a file of before %s holds as it did, though it knows nothing of that', (_, version, without) => {
+  const bundle = JSON.parse(
+    JSON.stringify(job(version), (key, value: unknown) =>
+      (without as readonly string[]).includes(key) ? undefined : value,
+    ),
+  ) as Bundle;
+  for (const name of without) expect(JSON.stringify(bundle)).not.toContain(`"${name}"`);
+  expect(problemsOf(bundle)).toEqual([]);
 });
 
 test('what is no record at all is refused by what is wrong with it', () => {

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import type { AlikeEnds } from '@/core/job';
+import { shownName } from '@/core/record';
 import type { Tx } from '../connection';
 
 /** How many ends of each job stand alike, by the id of the job. Counted by the database: a job has thousands of ends and a few hundred kinds. */
@@ -25,14 +26,26 @@ export async function lastTouchOfJobs(tx: Tx): Promise<Map<number, { by: string;
     { jobId: number; actor: string; at: string }[],
   ];
   const [events] = (await tx.execute(sql`
-    SELECT r.job_id AS jobId, e.actor AS actor, DATE_FORMAT(r.made_at, '%Y-%m-%dT%H:%i:%s.000Z') AS at FROM record_receipt r
+    SELECT r.job_id AS jobId, e.actor AS actor, e.by_mark AS mark, e.person_id AS person, s.name AS sealed, DATE_FORMAT(r.made_at, '%Y-%m-%dT%H:%i:%s.000Z') AS at FROM record_receipt r
     JOIN (SELECT job_id, MAX(number) AS number FROM record_receipt GROUP BY job_id) l ON l.job_id = r.job_id AND l.number = r.number
-    JOIN record_event e ON e.subject_kind = r.subject_kind AND e.subject_id = r.subject_id AND e.seq = r.seq`)) as unknown as [
-    { jobId: number; actor: string; at: string }[],
+    JOIN record_event e ON e.subject_kind = r.subject_kind AND e.subject_id = r.subject_id AND e.seq = r.seq
+    LEFT JOIN name_seal s ON s.mark = e.by_mark`)) as unknown as [
+    {
+      jobId: number;
+      actor: string;
+      mark: string | null;
+      person: string | null;
+      sealed: string | null;
+      at: string;
+    }[],
   ];
-  for (const { jobId, actor, at } of [...edits, ...events]) {
+  const touches = [
+    ...edits.map(({ actor, ...edit }) => ({ ...edit, by: actor })),
+    ...events.map(({ jobId, at, sealed, ...by }) => ({ jobId, at, by: shownName(by, sealed) })),
+  ];
+  for (const { jobId, by, at } of touches) {
     const known = found.get(jobId);
-    if (known === undefined || known.at < at) found.set(jobId, { by: actor, at });
+    if (known === undefined || known.at < at) found.set(jobId, { by, at });
   }
   return found;
 }

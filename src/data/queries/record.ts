@@ -1,7 +1,17 @@
 import { and, asc, desc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
-import { EVENT_VERSIONS, type ChainedEvent, type Receipt, type SubjectKind } from '@/core/record';
+import { alias } from 'drizzle-orm/mysql-core';
+import {
+  bodyByMark,
+  EVENT_VERSIONS,
+  pseudonymOf,
+  shownName,
+  type ChainedEvent,
+  type EventNames,
+  type Receipt,
+  type SubjectKind,
+} from '@/core/record';
 import type { Tx } from '../connection';
-import { job, recordEvent, recordReceipt } from '../schema';
+import { job, nameSeal, recordEvent, recordReceipt } from '../schema';
 
 export interface StoredEvent extends ChainedEvent {
   readonly subjectId: number;
@@ -11,11 +21,27 @@ export interface StoredReceipt extends Receipt {
   readonly subjectId: number;
 }
 
+const bySeal = alias(nameSeal, 'by_seal');
+const underSeal = alias(nameSeal, 'under_seal');
+
+/** Events with the names that they hold by their marks. */
+const selectEvents = (tx: Tx) =>
+  tx
+    .select({
+      event: getTableColumns(recordEvent),
+      by: { name: bySeal.name, salt: bySeal.salt },
+      under: { name: underSeal.name, salt: underSeal.salt },
+    })
+    .from(recordEvent)
+    .leftJoin(bySeal, eq(bySeal.mark, recordEvent.byMark))
+    .leftJoin(underSeal, eq(underSeal.mark, recordEvent.underMark));
+type EventRow = Awaited<ReturnType<typeof selectEvents>>[number];
+
 const MOST_KNOWN = 20_000;
 const known = new Map<string, StoredEvent>();
 
 /** Rows that are the same in every column are one object: what was worked out of it once is known then. */
-function storedEvent(row: typeof recordEvent.$inferSelect): StoredEvent {
+function storedEvent(row: EventRow): StoredEvent {
   const text = JSON.stringify(row);
   const before = known.get(text);
   if (before !== undefined) return before;
@@ -25,23 +51,44 @@ function storedEvent(row: typeof recordEvent.$inferSelect): StoredEvent {
   return event;
 }
 
-function readEvent({
-  jobId: _,
-  body,
-  receivedAt,
-  version,
-  contact,
-  aheadMs,
-  ...row
-}: typeof recordEvent.$inferSelect): StoredEvent {
+function namesOf({ event, by, under }: EventRow): EventNames | null {
+  if (event.byMark === null) return null;
+  return {
+    by: { mark: event.byMark, salt: by?.salt ?? null },
+    under: event.underMark === null ? null : { mark: event.underMark, salt: under?.salt ?? null },
+  };
+}
+
+/** A body with the name of whoever it was done under in the place of their mark. */
+function bodyByName(body: unknown, name: string | null, mark: string | null): unknown {
+  if (mark === null || typeof body !== 'object' || body === null || !('under' in body)) return body;
+  const under = body.under as { readonly person: string };
+  return { ...body, under: { ...under, name: name ?? pseudonymOf(under.person, mark) } };
+}
+
+function readEvent(found: EventRow): StoredEvent {
+  const {
+    jobId: _,
+    body,
+    receivedAt,
+    version,
+    contact,
+    aheadMs,
+    byMark,
+    underMark,
+    actor,
+    ...row
+  } = found.event;
   const known = EVENT_VERSIONS.find((v) => v === version);
   if (known === undefined) throw new Error(`event ${row.id} is of version ${version}`);
   return {
     ...row,
     version: known,
-    body: JSON.parse(body) as unknown,
+    actor: shownName({ actor, mark: byMark, person: row.person }, found.by?.name ?? null),
+    body: bodyByName(JSON.parse(body) as unknown, found.under?.name ?? null, underMark),
     receivedAt: receivedAt.toISOString(),
     kept: contact === null || aheadMs === null ? null : { contact, aheadMs },
+    names: namesOf(found),
   };
 }
 
@@ -55,34 +102,34 @@ export async function loadEvents(
   subjectIds: readonly number[],
 ): Promise<StoredEvent[]> {
   if (subjectIds.length === 0) return [];
-  const rows = await tx
-    .select()
-    .from(recordEvent)
+  const rows = await selectEvents(tx)
     .where(and(eq(recordEvent.subjectKind, kind), inArray(recordEvent.subjectId, [...subjectIds])))
     .orderBy(asc(recordEvent.subjectId), asc(recordEvent.seq));
   return rows.map(storedEvent);
 }
 
 export async function loadJobEvents(tx: Tx, jobId: number): Promise<StoredEvent[]> {
-  const rows = await tx
-    .select()
-    .from(recordEvent)
+  const rows = await selectEvents(tx)
     .where(eq(recordEvent.jobId, jobId))
     .orderBy(asc(recordEvent.receivedAt), asc(recordEvent.subjectId), asc(recordEvent.seq));
   return rows.map(storedEvent);
 }
 
 export async function findEvent(tx: Tx, id: string): Promise<StoredEvent | null> {
-  const [row] = await tx.select().from(recordEvent).where(eq(recordEvent.id, id));
+  const [row] = await selectEvents(tx).where(eq(recordEvent.id, id));
   return row ? storedEvent(row) : null;
 }
 
 export async function insertEvent(tx: Tx, jobId: number, event: StoredEvent): Promise<void> {
-  const { body, receivedAt, kept, ...rest } = event;
+  const { body, receivedAt, kept, names, actor, ...rest } = event;
+  const underMark = names?.under?.mark ?? null;
   await tx.insert(recordEvent).values({
     ...rest,
     jobId,
-    body: JSON.stringify(body),
+    actor: names === null ? actor : '',
+    byMark: names?.by.mark ?? null,
+    underMark,
+    body: JSON.stringify(bodyByMark(body, underMark)),
     receivedAt: new Date(receivedAt),
     contact: kept?.contact ?? null,
     aheadMs: kept?.aheadMs ?? null,
@@ -100,7 +147,7 @@ export async function searchEvents(
   kinds: readonly string[] | null,
   { offset, limit }: { readonly offset: number; readonly limit: number },
 ): Promise<{ total: number; events: StoredEvent[] }> {
-  const text = sql`CONCAT_WS(' ', ${recordEvent.subject}, ${recordEvent.actor}, ${recordEvent.body})`;
+  const text = sql`CONCAT_WS(' ', ${recordEvent.subject}, ${recordEvent.actor}, ${bySeal.name}, ${underSeal.name}, ${recordEvent.body})`;
   const where = and(
     eq(recordEvent.jobId, jobId),
     ...(kinds === null ? [] : [inArray(recordEvent.kind, [...kinds])]),
@@ -109,10 +156,10 @@ export async function searchEvents(
   const [count] = await tx
     .select({ n: sql<number>`COUNT(*)` })
     .from(recordEvent)
+    .leftJoin(bySeal, eq(bySeal.mark, recordEvent.byMark))
+    .leftJoin(underSeal, eq(underSeal.mark, recordEvent.underMark))
     .where(where);
-  const rows = await tx
-    .select()
-    .from(recordEvent)
+  const rows = await selectEvents(tx)
     .where(where)
     .orderBy(desc(recordEvent.receivedAt), desc(recordEvent.seq), asc(recordEvent.id))
     .limit(limit)

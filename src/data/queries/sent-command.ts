@@ -13,6 +13,8 @@ export interface SentCommand {
   readonly answer: unknown;
   /** In which job; null where it was in none. */
   readonly job: string | null;
+  /** The request that brought it; null where none did, or it was done before that was kept. */
+  readonly request: string | null;
 }
 
 // What an operation answers is of its own shape: it was made by this program and goes back to the page that asked.

@@ -5,6 +5,7 @@ import { heavily } from '../heavy';
 import { follow, tell, type Follower } from '../live';
 import { once } from '../sending';
 import { permit, type Granted } from './may';
+import { observed } from './observed';
 import { OPERATIONS } from './operations';
 import type { Call } from './operation-kind';
 
@@ -67,19 +68,21 @@ export async function look<N extends ReadName>(
 }
 
 /** As `look`, with arguments that nobody has checked, as they come from outside. */
-export async function lookLoose(
+export function lookLoose(
   name: ReadName,
   given: readonly unknown[],
   who: Actor,
   more: Said = {},
 ): Promise<Result<unknown>> {
-  const operation = operationOf(name);
-  const args = operation.parse(given);
-  if (!args.ok) return args;
-  const granted = await permit(name, operation.jobOf(args.value), who);
-  if (!granted.ok) return granted;
-  const call = callOf(who, granted.value, more);
-  return weighed(operation, call, () => operation.run(args.value, call));
+  return observed(name, 'read', async () => {
+    const operation = operationOf(name);
+    const args = operation.parse(given);
+    if (!args.ok) return args;
+    const granted = await permit(name, operation.jobOf(args.value), who);
+    if (!granted.ok) return granted;
+    const call = callOf(who, granted.value, more);
+    return weighed(operation, call, () => operation.run(args.value, call));
+  });
 }
 
 /** Does something in the name of `who`, when they may. With an `id` it is done once, however often it is sent. */
@@ -93,25 +96,27 @@ export async function act<N extends WriteName>(
 }
 
 /** As `act`, with arguments that nobody has checked, as they come from outside. */
-export async function actLoose(
+export function actLoose(
   name: WriteName,
   given: readonly unknown[],
   who: Actor,
   more: Said = {},
 ): Promise<Result<unknown>> {
-  const operation = operationOf(name);
-  const args = operation.parse(given);
-  if (!args.ok) return args;
-  const job = operation.jobOf(args.value);
-  const granted = await permit(name, job, who);
-  if (!granted.ok) return granted;
-  const call = callOf(who, granted.value, more);
-  const work = () => weighed(operation, call, () => operation.run(args.value, who, call));
-  const done = await (more.id === undefined
-    ? work()
-    : once({ id: more.id, operation: name, args: args.value, job }, who, call.now, work));
-  if (done.ok && job !== null) tell(job, { id: call.id });
-  return done;
+  return observed(name, 'write', async () => {
+    const operation = operationOf(name);
+    const args = operation.parse(given);
+    if (!args.ok) return args;
+    const job = operation.jobOf(args.value);
+    const granted = await permit(name, job, who);
+    if (!granted.ok) return granted;
+    const call = callOf(who, granted.value, more);
+    const work = () => weighed(operation, call, () => operation.run(args.value, who, call));
+    const done = await (more.id === undefined
+      ? work()
+      : once({ id: more.id, operation: name, args: args.value, job }, who, call.now, work));
+    if (done.ok && job !== null) tell(job, { id: call.id });
+    return done;
+  });
 }
 
 /** Follows what is done in a job, for whoever may see it, until what is returned is called; null when too many follow already. */

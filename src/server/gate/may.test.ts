@@ -11,7 +11,7 @@ type Name = keyof typeof OPERATIONS;
 /** Whoever may, by the first letters of planner, fitter, inspector, apprentice, administrator; `!` is for administrators of the product only, `*` for all who are signed in. */
 const TABLE: Readonly<Record<string, string>> = {
   'PFIAX everybody of the job':
-    'viewJob exportJob viewSummaries viewTermination viewTerminationAgain viewTestsAcross viewCompound viewProfile previewProfile viewJobRecord exportRecord searchRecord dossier recordBundle countMovedOn viewMovedOn viewJobChoice viewKit viewWanted wantedFile kitAgainst kitFile cutCard drawingFile workPack labelSheet scheduleChoices schedulePage exportSchedule exportScheduleBook previewSheet previewSetup setupFile viewBoxes viewInstruments viewPhoto previewBox viewTypes viewMapping viewCatalogueCables viewCrossings viewCrossing crossingFile previewPlaces viewMembers viewCharge',
+    'viewJob exportJob viewSummaries viewTermination viewTerminationAgain viewTestsAcross viewCompound viewProfile previewProfile viewJobRecord exportRecord searchRecord dossier recordBundle jobArchive countMovedOn viewMovedOn viewJobChoice viewKit viewWanted wantedFile kitAgainst kitFile cutCard drawingFile workPack labelSheet scheduleChoices schedulePage exportSchedule exportScheduleBook previewSheet previewSetup setupFile viewBoxes viewInstruments viewPhoto previewBox viewTypes viewMapping viewCatalogueCables viewCrossings viewCrossing crossingFile previewPlaces viewMembers viewCharge',
   'PFIA who measures': 'addReading withdrawReading undo redo',
   'PF who chooses': 'takeSize answerFact replan setTerminals setPins setCompound takeReentry',
   'FIA who works at the bench': 'work workKept keepPhoto',
@@ -23,7 +23,7 @@ const TABLE: Readonly<Record<string, string>> = {
   '* whoever is signed in':
     'viewJobs viewJobCards viewCatalogue previewCatalogue exportCatalogue exportSizes viewMe endMySessions',
   '! administrators of the product':
-    'createJob importJob viewPeople setAdministrator setBlocked inviteAdministrator inviteBack withdrawProductInvitation',
+    'createJob importJob viewPeople viewRunning setAdministrator setBlocked inviteAdministrator inviteBack withdrawProductInvitation',
 };
 const LETTERS = ['P', 'F', 'I', 'A', 'X'] as const;
 const letterOf = (role: Role): string => LETTERS[ROLES.indexOf(role)] ?? '';

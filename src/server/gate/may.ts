@@ -56,6 +56,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   searchRecord: EVERYBODY,
   dossier: EVERYBODY,
   recordBundle: EVERYBODY,
+  jobArchive: EVERYBODY,
   countMovedOn: EVERYBODY,
   viewMovedOn: EVERYBODY,
   viewJobChoice: EVERYBODY,
@@ -130,6 +131,7 @@ export const MAY: Readonly<Record<OperationName | 'sign', Rule>> = {
   takeOutType: PLANS,
 
   viewPeople: PRODUCT,
+  viewRunning: PRODUCT,
   inviteBack: PRODUCT,
   withdrawProductInvitation: PRODUCT,
   setAdministrator: PRODUCT,

@@ -2,6 +2,7 @@ import { mixed, string } from 'yup';
 import type { MissingField } from '@/core/gland-selection';
 import { DEFAULT_SPARES } from '@/core/kit';
 import { PAPERS } from '@/formats/pdf/sheet';
+import { jobArchive } from '../operations/archive';
 import { addBox, addEntries, previewBox, setBox, setEntry, takeOutBox, viewBoxes } from '../operations/boxes';
 import { viewTestsAcross } from '../operations/across';
 import { viewCharge } from '../operations/charge';
@@ -68,6 +69,7 @@ import { keepPhoto, viewPhoto } from '../operations/photo';
 import { dossier, recordBundle } from '../operations/dossier';
 import { DOSSIER_KINDS } from '../operations/dossier-scope';
 import { searchRecord } from '../operations/search-record';
+import { viewRunning } from '../operations/running';
 import { work } from '../operations/work';
 import { labelSheet, workPack } from '../operations/work-pack';
 import {
@@ -107,6 +109,7 @@ const field = mixed<MissingField>(
 export const OPERATIONS = {
   viewMe: read([], (_, { who, now }) => viewMe(who, now)),
   viewPeople: read([], (_, { now }) => viewPeople(now)),
+  viewRunning: read([], () => viewRunning()),
   viewMembers: read([JOB], ([job], { roles, now }) => viewMembers(job, roles, now)),
   viewCharge: read([JOB], ([job], { who, roles, now }) => viewCharge(job, who, roles, now)),
   viewJobs: read([], (_, { who }) => viewJobs(who)),
@@ -131,6 +134,12 @@ export const OPERATIONS = {
   recordBundle: read(
     [JOB, ...DOSSIER],
     ([job, kind, name, end], { now }) => recordBundle(job, { kind, name, end }, now),
+    'heavy',
+  ),
+  jobArchive: read(
+    [JOB, ['origin', a.webOrigin]],
+    ([job, origin], { now, signal, progress }) =>
+      jobArchive(job, origin, { now, progress, cancelled: () => signal.aborted }),
     'heavy',
   ),
   searchRecord: read(

@@ -127,7 +127,7 @@ describe('a record that is checked elsewhere', () => {
               .replace('"actor":"fitter"', '"actor":"forger"'),
           ),
         }),
-        /has been changed after it was written/,
+        /names somebody else than whoever made it/,
       ],
       [
         'events of another end left out',

@@ -1,4 +1,4 @@
-import { zipSync, strToU8 } from 'fflate';
+import { strToU8 } from 'fflate';
 import { METHOD_WORDS, QUANTITY_WORDS } from '@/core/cable-measurement';
 import { faceDrawing, sealDrawings, type CrossingView } from '@/core/crossing';
 import { strippedEndDrawing } from '@/core/cut-back';
@@ -32,6 +32,7 @@ import { viewCrossing } from './crossing';
 import { recorded, scopeOf, type DossierOf, type Scope } from './dossier-scope';
 import { bundleOf, recordCode } from './job-record';
 import { assessOne, requireJob } from './load';
+import { zipped } from './zipped';
 
 interface Call {
   readonly now: Date;
@@ -300,7 +301,6 @@ export function recordBundle(slug: string, of: DossierOf, now: Date): Promise<Re
       // One that is not there is missing in the file as well: whoever checks it is told.
       if (bytes !== null) files[`photos/${hash}.jpg`] = new Uint8Array(bytes);
     }
-    const body = zipSync(files, { level: 6, mtime: now });
-    return ok({ name: `${fileName(job.value, of)}-record.zip`, body: new Uint8Array(body) });
+    return ok({ name: `${fileName(job.value, of)}-record.zip`, body: zipped(files, now) });
   });
 }

@@ -6,6 +6,7 @@ import { eventView, GENESIS, replay, type BenchAct, type Step, type SubjectRef }
 import type { Tx } from '@/data';
 import { madeBy, type Actor } from '../actor';
 import { append } from '../record/append';
+import { countKept } from '../running/metrics';
 import { brokenRecord } from '../record/may-record';
 import { operation } from '../transaction';
 import { benchOf, hold, readCommand, recordWork, repeated, stillHeld, type Bench, type Held } from './work';
@@ -29,6 +30,8 @@ export function workKept(
   roles: readonly Role[],
   now: Date,
 ): Promise<Result<KeptOutcome>> {
+  const [oldest] = batch.items;
+  if (oldest) countKept((now.getTime() - Date.parse(oldest.input.at)) / 1000);
   return operation<KeptOutcome>(async (tx) => {
     if (batch.person !== actor.id)
       return refuse('person', 'this was done by somebody else: whoever did it signs in and sends it');

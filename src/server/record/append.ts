@@ -1,4 +1,13 @@
-import { eventHash, GENESIS, headHash, type EventContent, type Kept, type SubjectKind } from '@/core/record';
+import {
+  eventHash,
+  GENESIS,
+  headHash,
+  underOf,
+  type EventContent,
+  type EventNames,
+  type Kept,
+  type SubjectKind,
+} from '@/core/record';
 import {
   duplicateKey,
   insertEvent,
@@ -8,6 +17,7 @@ import {
   lastReceipt,
   loadJobEvents,
   lockJob,
+  sealName,
   type StoredEvent,
   type Tx,
 } from '@/data';
@@ -32,6 +42,22 @@ export type EventDraft = Pick<
 };
 
 /**
+ * As which version an event is written. While processes of a release that cannot read version 5 serve beside this one, `AMBER_COLLAR_WRITES=4` keeps to
+ * what they read; no record goes back.
+ */
+const versionAfter = (last: StoredEvent | undefined): 4 | 5 =>
+  process.env.AMBER_COLLAR_WRITES === '4' && (last?.version ?? 1) < 5 ? 4 : 5;
+
+/** Seals the names in an event. */
+async function namesSealed(tx: Tx, draft: EventDraft): Promise<EventNames> {
+  const under = underOf(draft);
+  return {
+    by: await sealName(tx, draft.person, draft.actor),
+    under: under === null ? null : await sealName(tx, under.person, under.name),
+  };
+}
+
+/**
  * Chains an event to the last one of its subject. The caller holds the subject's row. Its receipt in the record of the job is left to the end of
  * the transaction, since all who work in one job wait for each other there. Returns the event, which is the last one now.
  */
@@ -43,10 +69,12 @@ export async function append(
   now: Date,
 ): Promise<StoredEvent> {
   const last = events[events.length - 1];
+  const version = versionAfter(last);
   const content: EventContent = {
     ...draft,
     kept: draft.kept ?? null,
-    version: 4,
+    version,
+    names: version < 5 ? null : await namesSealed(tx, draft),
     subjectKind: subject.kind,
     subject: subject.name,
     seq: (last?.seq ?? 0) + 1,

@@ -57,6 +57,18 @@ test.each<[string, string, (w: { id: number; end: number }) => unknown[], RegExp
     'changes who did a step',
     `UPDATE record_event SET actor = 'x' WHERE ${OF_END} AND seq = 2`,
     (w) => [w.end],
+    /event 2 names somebody else than whoever made it/,
+  ],
+  [
+    'changes what name a mark stands for',
+    `UPDATE name_seal SET name = LEFT(mark, 8) WHERE mark = (SELECT by_mark FROM record_event WHERE ${OF_END} AND seq = 2)`,
+    (w) => [w.end],
+    /event 2 names somebody else than whoever made it/,
+  ],
+  [
+    'puts another mark to an event',
+    `UPDATE record_event SET by_mark = REPEAT('0', 64) WHERE ${OF_END} AND seq = 2`,
+    (w) => [w.end],
     /event 2 has been changed/,
   ],
   [

@@ -47,6 +47,14 @@ const held = (step: Step, decision?: LookDecision): ConfirmCommand => ({
   ...(step.kind === 'mix' ? { mix: PACK } : {}),
 });
 
+interface Confirming {
+  readonly actor?: Actor;
+  readonly decision?: LookDecision | undefined;
+  readonly now?: Date;
+  readonly end?: string;
+  readonly more?: Partial<ConfirmCommand>;
+}
+
 /** Confirms the step whose turn it is; `more` says what is otherwise. */
 export async function confirmNext(
   job: string,
@@ -56,9 +64,15 @@ export async function confirmNext(
   end = 'A',
   more: Partial<ConfirmCommand> = {},
 ) {
-  const command = { ...held(await nextStep(job, end), decision), ...more };
-  return work(subject(job, 'K-1', end), sent(command, now), actor, WORKS, now);
+  return confirmStep(job, await nextStep(job, end), { actor, decision, now, end, more });
 }
+
+/** Confirms this step, whoever's turn it is by now. */
+export const confirmStep = (
+  job: string,
+  step: Step,
+  { actor = FITTER, decision, now = NOW, end = 'A', more = {} }: Confirming,
+) => work(subject(job, 'K-1', end), sent({ ...held(step, decision), ...more }, now), actor, WORKS, now);
 
 /** Works from where it stands to a step, in the order of the plan. */
 export async function workUntil(job: string, until: string, now = NOW) {

@@ -21,6 +21,7 @@ import type {
   WorkInput,
   WorkOutcome,
 } from '@/core/record';
+import type { RunningView } from '@/core/running';
 import type { CableType, Entry } from '@/core/schedule';
 import type {
   BoxView,
@@ -77,6 +78,7 @@ export interface Looks {
   previewSheet: Of<[job: string, sheet: unknown], ImportPreviewView>;
   viewJobCards: Of<[], readonly JobCard[]>;
   viewPeople: Of<[], PeopleView>;
+  viewRunning: Of<[], RunningView>;
   viewMembers: Of<[job: string], MembersView>;
   viewCharge: Of<[job: string], ChargeView>;
 }

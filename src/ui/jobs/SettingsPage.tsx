@@ -14,6 +14,7 @@ import { Problems } from '../kit-of-parts/Problems';
 import { Section } from '../kit-of-parts/Section';
 import { To } from '../kit-of-parts/To';
 import { useRun } from '../termination/use-run';
+import { ArchiveActs } from './ArchiveActs';
 import type { FamilyPick } from './FamiliesField';
 import { JobBasics } from './JobBasics';
 import { For } from '../shell/may';
@@ -93,6 +94,13 @@ export function SettingsPage({ job, families }: Props) {
         >
           Save the job file
         </Button>
+      </Section>
+      <Section title="To keep for years">
+        <Typography variant="lead">
+          Record with photos, dossier, schedule and job file as one zip, every file listed by its hash and the
+          list signed. <b>plan verify</b> checks it without this application.
+        </Typography>
+        <ArchiveActs job={job.slug} />
       </Section>
       <Section title={job.archived ? 'Put away' : 'Put it away'}>
         <Typography variant="lead">

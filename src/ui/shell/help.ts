@@ -195,6 +195,16 @@ const PRODUCT: readonly (readonly [path: string, Help])[] = [
     },
   ],
   [
+    '/running',
+    {
+      title: 'What runs',
+      rules: [
+        'Each process says every 15 s that it is there. One that is quiet for longer than 45 s has ended, or has lost the database.',
+        'A cluster writes while most of its nodes are together: of three one may be lost, of two none.',
+      ],
+    },
+  ],
+  [
     '/me',
     {
       title: 'My account',

@@ -68,7 +68,12 @@ export const productPlaces = (job: string | null, administrator: boolean): Place
       href: job === null ? '/catalogue' : `/catalogue?job=${encodeURIComponent(job)}`,
       under: '/catalogue',
     },
-    ...(administrator ? [{ name: 'Accounts', href: '/people', under: '/people' }] : []),
+    ...(administrator
+      ? [
+          { name: 'Accounts', href: '/people', under: '/people' },
+          { name: 'What runs', href: '/running', under: '/running' },
+        ]
+      : []),
   ],
 });
 

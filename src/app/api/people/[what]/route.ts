@@ -12,6 +12,7 @@ import {
   type Opened,
 } from '@/server/people';
 import { refusedJson } from '../../../answer';
+import { forThisRequest } from '../../../this-request';
 import { readJson } from '../../body';
 
 export const dynamic = 'force-dynamic';
@@ -55,7 +56,8 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   if (!body.ok) return refusedJson(body.problems);
   const read = validate(schema, body.value, true);
   if (!read.ok) return refusedJson(read.problems);
-  const { result, cookies } = await door(saidIn(read.value), request.headers);
+  const { value } = read;
+  const { result, cookies } = await forThisRequest(() => door(saidIn(value), request.headers));
   const answer = Response.json(result);
   for (const cookie of cookies) answer.headers.append('set-cookie', cookie);
   return answer;

@@ -1,7 +1,5 @@
-import { ok } from '@/core/kernel';
-import { lookLoose } from '../../../../for-programs';
 import { refusedJson } from '../../../../answer';
-import { streamed } from '../../../streamed';
+import { madeFile } from '../../../made-file';
 import { readSelection } from './selection';
 
 export const dynamic = 'force-dynamic';
@@ -16,8 +14,5 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const wanted = await readSelection(request);
   if (!wanted.ok) return refusedJson(wanted.problems);
   const { tags, paper } = wanted.value;
-  return streamed(request, async (signal, progress) => {
-    const made = await lookLoose('workPack', [job, tags, paper], { signal, progress });
-    return made.ok ? ok(made.value instanceof Uint8Array ? made.value : null) : made;
-  });
+  return madeFile(request, 'workPack', [job, tags, paper]);
 }

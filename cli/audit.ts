@@ -1,0 +1,34 @@
+// Audits the record of every job from its first event on, against the key and what is remembered outside the database. Exit 1 where one does not hold.
+import { pseudonymOf } from '@/core/record';
+import { database, forgottenPeople, listJobs } from '@/data';
+import { viewJobRecord } from '@/server/operations/job-record';
+import { run } from './run';
+
+async function main(): Promise<number> {
+  let broken = 0;
+  let entries = 0;
+  const jobs = await listJobs(database());
+  for (const { slug } of jobs) {
+    const seen = await viewJobRecord(slug);
+    if (!seen.ok) {
+      for (const { message } of seen.problems) console.error(`${slug}: ${message}`);
+      broken += 1;
+      continue;
+    }
+    const { faults, code } = seen.value;
+    entries += seen.value.entries;
+    console.log(`${slug}: ${seen.value.entries} entries, ${code ?? 'nothing recorded'}`);
+    for (const { subject, words } of faults) console.error(`${slug}: ${subject}: ${words}`);
+    if (faults.length > 0) broken += 1;
+  }
+  console.log(
+    `${jobs.length} jobs, ${entries} entries, ${broken === 0 ? 'all of it holds' : `${broken} jobs do not hold`}`,
+  );
+  for (const { person, at, events } of await forgottenPeople(database()))
+    console.log(
+      `${pseudonymOf(person, '')}: a name that was taken out ${at.toISOString().slice(0, 10)}, ${events} events`,
+    );
+  return broken === 0 ? 0 : 1;
+}
+
+await run(main);

@@ -1,0 +1,17 @@
+import { refusedJson } from '../../../../answer';
+import { fieldOf, readJson } from '../../../body';
+import { madeFile } from '../../../made-file';
+
+export const dynamic = 'force-dynamic';
+
+interface Context {
+  readonly params: Promise<{ job: string }>;
+}
+
+/** All of a job in one file, as it is made. */
+export async function POST(request: Request, { params }: Context): Promise<Response> {
+  const { job } = await params;
+  const body = await readJson(request);
+  if (!body.ok) return refusedJson(body.problems);
+  return madeFile(request, 'jobArchive', [job, fieldOf(body.value, 'origin')]);
+}

@@ -1,0 +1,54 @@
+/** A process of the application, as it last said itself to be. */
+export interface ProcessView {
+  readonly id: string;
+  readonly host: string;
+  readonly pid: number;
+  readonly version: string;
+  readonly build: string;
+  readonly startedAt: string;
+  /** How long ago it said that it is there. */
+  readonly quietSeconds: number;
+  /** How late its turns come at most, in 99 of 100. */
+  readonly lagMs: number;
+  readonly memoryMb: number;
+  readonly heavyRunning: number;
+  readonly heavyWaiting: number;
+  readonly followers: number;
+  readonly statementsWaiting: number;
+}
+
+/** The database as the node says that was asked. */
+export interface DatabaseView {
+  readonly engine: string;
+  readonly node: string;
+  /** Null where it stands alone. */
+  readonly cluster: {
+    /** Whether it writes at all: it is one of most, and has what the others have. */
+    readonly ready: boolean;
+    readonly state: string;
+    readonly size: number;
+    /** Where the nodes are, as far as it knows. */
+    readonly addresses: readonly string[];
+    /** Write sets that came from others and are not applied yet, and own ones that are not sent. */
+    readonly receiveQueue: number;
+    readonly sendQueue: number;
+    /** Share of its time in which it was held back, 0 to 1. */
+    readonly heldBack: number;
+  } | null;
+}
+
+export interface BackupView {
+  readonly node: string;
+  readonly place: string;
+  readonly bytes: number;
+  readonly beganAt: string;
+  readonly endedAt: string;
+}
+
+/** What runs now: processes, database, and the last backup. */
+export interface RunningView {
+  readonly processes: readonly ProcessView[];
+  readonly database: DatabaseView;
+  /** Null where there was never one. */
+  readonly backup: BackupView | null;
+}

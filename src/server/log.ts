@@ -1,3 +1,0 @@
-import pino from 'pino';
-
-export const log = pino({ level: process.env.LOG_LEVEL ?? 'warn', base: null });

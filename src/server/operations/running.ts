@@ -1,0 +1,29 @@
+import { ok, type Result } from '@/core/kernel';
+import type { RunningView } from '@/core/running';
+import { database, lastBackup, nodeFigures, processesSeen } from '@/data';
+import { guarded } from '../guard';
+
+/** A process that has been quiet for longer was ended, and is nobody's concern. */
+const FORGOTTEN_SECONDS = 600;
+
+/** What runs now: for an administrator of the whole application. */
+export function viewRunning(): Promise<Result<RunningView>> {
+  return guarded<RunningView>(async () => {
+    const tx = database();
+    const processes = await processesSeen(tx, FORGOTTEN_SECONDS);
+    const backup = await lastBackup(tx);
+    return ok({
+      processes: processes.map(({ startedAt, figures, ...row }) => ({
+        ...row,
+        ...figures,
+        startedAt: startedAt.toISOString(),
+      })),
+      database: await nodeFigures(tx),
+      backup: backup && {
+        ...backup,
+        beganAt: backup.beganAt.toISOString(),
+        endedAt: backup.endedAt.toISOString(),
+      },
+    });
+  });
+}

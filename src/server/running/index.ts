@@ -1,0 +1,3 @@
+export { mayRead } from './may-read';
+export { metricsText } from './metrics';
+export { sayThatItRuns } from './process';
