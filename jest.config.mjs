@@ -39,7 +39,7 @@ const shared = {
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.local/'],
 };
 
-/** Three kinds: `unit` needs nothing, `db` a MariaDB, `browser` a built application and Chromium. */
+/** Four kinds: `unit` needs nothing, `db` a MariaDB, `nodes` three of them in a cluster, `browser` a built application and Chromium. */
 const config = {
   projects: [
     {
@@ -54,7 +54,13 @@ const config = {
       ...shared,
       displayName: 'db',
       testMatch: ['<rootDir>/src/{data,server}/**/*.test.ts'],
+      testPathIgnorePatterns: [...shared.testPathIgnorePatterns, '<rootDir>/src/server/nodes/'],
       setupFiles: ['<rootDir>/scripts/test-env.cjs'],
+    },
+    {
+      ...shared,
+      displayName: 'nodes',
+      testMatch: ['<rootDir>/src/server/nodes/*.test.ts'],
     },
     {
       ...shared,

@@ -8,7 +8,7 @@ import { ensureDebian, ensureNode, LOCAL, ROOT } from './lib/setup.mjs';
 const started = Date.now();
 const seconds = () => `${((Date.now() - started) / 1000).toFixed(0)} s`;
 mkdirSync(LOCAL, { recursive: true });
-ensureDebian({ database: true, tests: true });
+ensureDebian({ database: true, tests: true, cluster: true });
 ensureNode();
 
 const failures = [];
@@ -39,14 +39,6 @@ const BUILD = [
     "import { ensureBuild } from './scripts/lib/setup.mjs'; ensureBuild();",
   ),
 ];
-/** One program: whether it ended well, and what it said. */
-const ran = (command, args, env = process.env) =>
-  new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT, env });
-    let said = '';
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
-    child.on('close', (code) => resolve({ good: code === 0, said }));
-  });
 const check =
   ([name, command, args]) =>
   async () => {
@@ -59,6 +51,7 @@ const check =
 
 const { freePort, startMariadb, stopMariadb } = await import('./lib/mariadb.mjs');
 const { startApplication } = await import('./lib/application.mjs');
+const { freshServer, ran, TEST_DATABASES, testEnv } = await import('./lib/test-databases.mjs');
 /** Runs some of the tests and counts. A suite that cannot be loaded counts as one failure. */
 const jest = (name, args, env) =>
   new Promise((resolve) => {
@@ -91,34 +84,7 @@ const jest = (name, args, env) =>
   });
 
 /** What stood on the console for the first who signs in, by the database. */
-const codes = {};
-
-/** A server that begins empty, so that no test lives on what another run left, with these databases; the demo in those that want it. */
-async function freshServer(name, databases) {
-  await stopMariadb(name);
-  rmSync(join(LOCAL, name), { recursive: true, force: true });
-  const db = await startMariadb(name, 0, Object.keys(databases));
-  for (const [database, demo] of Object.entries(databases)) {
-    const { good, said } = await ran(
-      process.execPath,
-      [
-        'node_modules/tsx/dist/cli.mjs',
-        '--conditions=react-server',
-        'cli/database.ts',
-        ...(demo ? ['--demo'] : []),
-      ],
-      {
-        ...process.env,
-        DATABASE_URL: db.urlOf(database),
-        DATABASE_OWNER_URL: db.ownerUrlOf(database),
-        DATABASE_APPLICATION: db.application,
-        AMBER_COLLAR_KEEP: join(db.keep, database),
-      },
-    );
-    if (!good) throw new Error(`the database ${database} of ${name} could not be made\n${said}`);
-    codes[database] = /made with this code, once: (\S+)/.exec(said)?.[1];
-  }
-}
+let codes = {};
 
 /** Another server with what one has, which is stopped for it: its data, its accounts, and the key of its records. The demo takes its time to be worked. */
 async function copyOfServer(name, other) {
@@ -133,12 +99,6 @@ async function copyOfServer(name, other) {
   writeFileSync(file, JSON.stringify({ ...passwords, tag: randomBytes(4).toString('hex') }), { mode: 0o600 });
 }
 
-// Two tests count every row, or take guards away, and so have a database to themselves; one reads the demo, as it is before a browser sees it.
-const ALONE = {
-  GATE_DATABASE: 'amber_collar_gate',
-  ATTACK_DATABASE: 'amber_collar_attack',
-  DEMO_DATABASE: 'amber_collar',
-};
 // Two queues in the browser, each with a demo and a server of its own: what one changes, or takes away, the other does not see.
 const FIRST_QUEUE =
   'e2e/(path|newcomer|choose|seal|soft-seal|own-job|metal-clad|instruments|apprentice|mineral-insulated|own-clamp|coupler|plug-in|joint)';
@@ -158,13 +118,7 @@ try {
       ...checks,
       async () => {
         const [[first], [other]] = QUEUES;
-        await freshServer(first, {
-          amber_collar: true,
-          amber_collar_test: false,
-          amber_collar_gate: false,
-          amber_collar_attack: false,
-          amber_collar_own: false,
-        });
+        ({ codes } = await freshServer(first, TEST_DATABASES));
         await copyOfServer(first, other);
         db = await startMariadb(first, 0);
         second = await startMariadb(other, 0);
@@ -179,18 +133,7 @@ try {
   );
   for (const end of ends) if (end.status === 'rejected') throw end.reason;
   if (failures.includes('build')) throw new Error('there is nothing to try in a browser');
-  const env = {
-    DATABASE_URL: db.urlOf('amber_collar_test'),
-    DATABASE_OWNER_URL: db.ownerUrlOf('amber_collar_test'),
-    AMBER_COLLAR_KEEP: join(db.keep, 'amber_collar_test'),
-    ...Object.fromEntries(
-      Object.entries(ALONE).flatMap(([name, database]) => [
-        [`${name}_URL`, db.urlOf(database)],
-        [`${name}_OWNER_URL`, db.ownerUrlOf(database)],
-        [`${name}_KEEP`, join(db.keep, database)],
-      ]),
-    ),
-  };
+  const env = testEnv(db);
   writeFileSync(
     join(LOCAL, 'test.env'),
     Object.entries(env)
@@ -227,11 +170,33 @@ try {
           E2E_DATABASE_URL: servers[i].url,
           E2E_KEEP: join(servers[i].keep, 'amber_collar'),
           E2E_DATABASE_NAME: server,
+          E2E_LOG: join(LOCAL, `test-application-${i + 1}.jsonl`),
           E2E_DATABASE_PORT: String(servers[i].port),
         }),
       ),
     )),
   );
+  // One after the other: three nodes have what two cores can do.
+  for (const application of applications.splice(0)) await application.stop();
+  const { startNodes } = await import('./lib/cluster.mjs');
+  rmSync(join(LOCAL, 'test-nodes'), { recursive: true, force: true });
+  const nodes = await startNodes('test-nodes');
+  try {
+    counts.push(
+      await jest('nodes', ['--runInBand', '--selectProjects', 'nodes'], {
+        ...env,
+        CLUSTER_FILE: nodes.file,
+      }),
+    );
+  } finally {
+    await nodes.stop();
+  }
+  // A run for some tests only asks for no faults.
+  if (process.argv.length === 2)
+    await check([
+      'three nodes and three processes under faults',
+      ...node('scripts/bench-cluster.mjs', '--short'),
+    ])();
 } catch (error) {
   failures.push('run');
   console.error(error instanceof Error ? error.message : error);

@@ -9,7 +9,7 @@ const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /**
  * Starts `next start` (or `next dev`) on loopback and waits until it answers.
- * @param {{ port: number, databaseUrl: string, keep?: string, dev?: boolean, demo?: boolean, logName?: string, aheadFile?: string | null }} how
+ * @param {{ port: number, databaseUrl: string, keep?: string, dev?: boolean, demo?: boolean, logName?: string, aheadFile?: string | null, more?: Record<string, string> }} how
  */
 export async function startApplication({
   port,
@@ -20,6 +20,8 @@ export async function startApplication({
   logName = 'application.log',
   /** A file of how many minutes its clock goes ahead: for tests of what takes hours. */
   aheadFile = null,
+  /** More for its environment. */
+  more = {},
 }) {
   const log = openSync(join(LOCAL, logName), 'a');
   const child = spawn(
@@ -46,6 +48,9 @@ export async function startApplication({
         DATABASE_URL: databaseUrl,
         ...(keep ? { AMBER_COLLAR_KEEP: keep } : {}),
         AMBER_COLLAR_DEMO: demo ? '1' : '',
+        // What it says of its work goes into files of their own, which are rotated; what it cries out stands in the log beside.
+        LOG_FILE: join(LOCAL, `${logName.replace(/\.log$/, '')}.jsonl`),
+        ...more,
         ...(aheadFile === null ? {} : { AMBER_COLLAR_AHEAD: aheadFile }),
         NEXT_TELEMETRY_DISABLED: '1',
         NODE_ENV: dev ? 'development' : 'production',

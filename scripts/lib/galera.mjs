@@ -42,17 +42,48 @@ export async function clusterOf(name) {
   const home = join(LOCAL, name);
   mkdirSync(home, { recursive: true });
   const file = join(home, 'cluster.json');
-  if (existsSync(file)) return { home, ...JSON.parse(readFileSync(file, 'utf8')) };
-  const word = () => randomBytes(18).toString('hex');
-  const nodes = [];
-  for (const n of NODES) {
+  const before = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
+  const nodes = before?.nodes ?? [];
+  for (const n of before === null ? NODES : []) {
     const ports = {};
     for (const what of ['sql', 'group', 'ist', 'sst']) ports[what] = await freePort(0);
     nodes.push({ n, ...ports });
   }
-  const made = { nodes, passwords: { root: word(), owner: word(), app: word(), check: word() } };
+  const words = ['root', 'owner', 'app', 'check', 'backup', 'metrics'].map((name) => [
+    name,
+    // One of before may lack some.
+    before?.passwords[name] ?? randomBytes(18).toString('hex'),
+  ]);
+  const made = { nodes, passwords: Object.fromEntries(words) };
   writeFileSync(file, JSON.stringify(made), { mode: 0o600 });
   return { home, ...made };
+}
+
+/**
+ * Up to which write set a node has kept what it was told, as it finds in its own data: one that was killed then asks only for what came after, and not
+ * for all of it. Null where it has nothing to go by.
+ */
+function keptUpTo(who, data, socket) {
+  const { stderr } = spawnSync(
+    '/usr/sbin/mariadbd',
+    [
+      '--no-defaults',
+      `--user=${who.name}`,
+      `--datadir=${data}`,
+      `--socket=${socket}`,
+      '--skip-networking',
+      '--innodb-buffer-pool-size=64M',
+      '--binlog-format=ROW',
+      '--innodb-autoinc-lock-mode=2',
+      '--wsrep-on=ON',
+      `--wsrep-provider=${PROVIDER}`,
+      '--wsrep-cluster-address=gcomm://',
+      '--wsrep-recover',
+    ],
+    { encoding: 'utf8', timeout: UP_MS },
+  );
+  const position = /Recovered position: ([0-9a-f-]{36}:\d+)/.exec(stderr)?.[1];
+  return position ?? null;
 }
 
 /** Starts one node; `first` founds the cluster. Ready when it has what the others have. */
@@ -82,6 +113,7 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
     }
   }
   const mine = nodes.find((node) => node.n === n);
+  const position = fresh || first ? null : keptUpTo(who, data, socket);
   const log = openSync(join(folder, 'error.log'), 'a');
   const child = spawn(
     '/usr/sbin/mariadbd',
@@ -117,6 +149,7 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
       '--wsrep-sst-method=rsync',
       `--wsrep-sst-receive-address=127.0.0.1:${mine.sst}`,
       ...(first ? ['--wsrep-new-cluster'] : []),
+      ...(position === null ? [] : [`--wsrep-start-position=${position}`]),
     ],
     { stdio: ['ignore', log, log], detached: true },
   );
@@ -135,7 +168,7 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
     throw new Error(`node ${n} did not come up; see ${join(folder, 'error.log')}`);
   }
   if (fresh && first) accounts(socket, passwords);
-  return { n, pid: child.pid, socket, port: mine.sql };
+  return { n, pid: child.pid, socket, data, owner: who.name, port: mine.sql };
 }
 
 function accounts(socket, passwords) {
@@ -160,6 +193,22 @@ function accounts(socket, passwords) {
     ].join('\n'),
   );
   if (!done.good) throw new Error(`accounts: ${done.why}`);
+}
+
+/** Makes the account for backups, which may copy a node and say that it did. It can ask for no row of the application. */
+export function mayBackUp({ passwords }, { socket }) {
+  const done = asRoot(
+    socket,
+    passwords.root,
+    // A cluster of before has no such account: what is granted to one that is not there makes it, without a password.
+    HOSTS.flatMap((host) => [
+      `CREATE USER IF NOT EXISTS 'amber_backup'@'${host}' IDENTIFIED BY '${passwords.backup}';`,
+      `ALTER USER 'amber_backup'@'${host}' IDENTIFIED BY '${passwords.backup}';`,
+      `GRANT RELOAD, PROCESS, LOCK TABLES, BINLOG MONITOR ON *.* TO 'amber_backup'@'${host}';`,
+      `GRANT INSERT ON amber_collar.backup TO 'amber_backup'@'${host}';`,
+    ]).join('\n'),
+  );
+  if (!done.good) throw new Error(`account for backups: ${done.why}`);
 }
 
 /** Stops a node in order, and waits until it is gone. */

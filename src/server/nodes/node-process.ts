@@ -1,0 +1,57 @@
+// A process of the application in front of one node, as far as tests need one: it reads calls as lines of JSON, and writes what came of them.
+import { createInterface } from 'node:readline';
+import { setTimeout as after } from 'node:timers/promises';
+import { caughtUp, closeDatabase, database, lastBackup } from '@/data';
+import * as gate from '../gate';
+import { confirmNext, take } from '../testing/bench';
+import { FITTER, good, makeJob, NOW, PLANNER } from '../testing/job';
+
+/** What a test asks of a process. `at` (milliseconds since 1970) lets several begin in the same instant. */
+export type Asked =
+  | { readonly what: 'makeJob' }
+  /** Waits until this node has what any had. */
+  | { readonly what: 'catchUp' }
+  | { readonly what: 'lastBackup' }
+  | { readonly what: 'take'; readonly job: string; readonly size: string }
+  | { readonly what: 'confirm'; readonly job: string; readonly at: number }
+  | { readonly what: 'look'; readonly name: gate.ReadName; readonly args: readonly unknown[] }
+  | {
+      readonly what: 'act';
+      readonly name: gate.WriteName;
+      readonly args: readonly unknown[];
+      readonly id?: string;
+      readonly at: number;
+    };
+
+async function answer(asked: Asked): Promise<unknown> {
+  if ('at' in asked) await after(Math.max(0, asked.at - Date.now()));
+  switch (asked.what) {
+    case 'makeJob':
+      return makeJob();
+    case 'catchUp':
+      return caughtUp(database());
+    case 'lastBackup':
+      return lastBackup(database());
+    case 'take':
+      return good(take(asked.job, asked.size));
+    case 'confirm':
+      return confirmNext(asked.job, FITTER);
+    case 'look':
+      return good(gate.lookLoose(asked.name, asked.args, PLANNER));
+    case 'act':
+      return gate.actLoose(asked.name, asked.args, PLANNER, {
+        now: NOW,
+        ...(asked.id === undefined ? {} : { id: asked.id }),
+      });
+  }
+}
+
+const lines = createInterface({ input: process.stdin });
+lines.on('line', (line) => {
+  const { n, asked } = JSON.parse(line) as { n: number; asked: Asked };
+  answer(asked).then(
+    (value) => process.stdout.write(`${JSON.stringify({ n, value: value ?? null })}\n`),
+    (error: unknown) => process.stdout.write(`${JSON.stringify({ n, error: String(error) })}\n`),
+  );
+});
+lines.on('close', () => void closeDatabase());
