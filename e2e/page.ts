@@ -30,10 +30,25 @@ export function browser(): Browser {
 }
 export const d = () => browser().driver;
 
-/** Waits, and says what the page said instead: a test that fails elsewhere is all that is left of that page. */
+const isStale = (error: unknown): boolean =>
+  error instanceof Error && error.name === 'StaleElementReferenceError';
+
+/**
+ * Waits, and says what the page said instead: a test that fails elsewhere is all that is left of that page. Where the page puts another part in the place of the
+ * one that is looked at, it is not so yet, and is looked at anew.
+ */
 export async function wait<T>(until: () => Promise<T>, forWhat: string): Promise<T> {
+  const now = async (): Promise<T | null> => {
+    try {
+      return await until();
+    } catch (error) {
+      if (isStale(error)) return null;
+      throw error;
+    }
+  };
   try {
-    return await d().wait(until, WAIT, forWhat);
+    // What is waited for is there when the wait is over.
+    return (await d().wait(now, WAIT, forWhat)) as T;
   } catch (error) {
     if (!(error instanceof Error) || error.name !== 'TimeoutError') throw error;
     const path = await d().executeScript<string>('return location.pathname + location.search');
@@ -134,12 +149,7 @@ export const allByRole = (role: string, name?: Name, among: Among = {}): Promise
 const first = async (said: string, all: () => Promise<WebElement[]>): Promise<WebElement> => {
   let found: WebElement | undefined;
   await wait(async () => {
-    try {
-      [found] = await all();
-    } catch (error) {
-      // The page puts another part in the place of the one that is looked into: it is looked for anew by whoever asks.
-      if (!(error instanceof Error) || error.name !== 'StaleElementReferenceError') throw error;
-    }
+    [found] = await all();
     return found !== undefined;
   }, said);
   if (found === undefined) throw new Error(said);
@@ -165,8 +175,7 @@ export async function title(): Promise<string> {
       return await (await byRole('heading', undefined, { level: 1 })).getText();
     } catch (error) {
       // The next step may have come in the place of this one between finding and reading.
-      const gone = error instanceof Error && error.name === 'StaleElementReferenceError';
-      if (!gone || attempt >= 5) throw error;
+      if (!isStale(error) || attempt >= 5) throw error;
     }
 }
 /** Waits until there is none of a role any more. */

@@ -1,10 +1,13 @@
+import { randomUUID } from 'node:crypto';
 import { makeJob } from '@/server/testing/job';
 import {
   closeDatabase,
   database,
   duplicateKey,
   findJob,
+  findSentReading,
   findTermination,
+  insertReading,
   isDatabaseAway,
   isDuplicate,
   lockTermination,
@@ -32,6 +35,31 @@ it('runs a transaction again that the server took back for the sake of another',
     });
   expect(await Promise.all([lockBoth(a, b), lockBoth(b, a)])).toEqual(['done', 'done']);
   expect(runs).toBe(3);
+});
+
+it('looks again for a row that came in, as from another node, after it was looked for and before it was made', async () => {
+  const job = await findJob(database(), await makeJob());
+  const end = await findTermination(database(), job?.id ?? 0, 'K-1', 'A');
+  const cable = end?.cable.id ?? 0;
+  const client = randomUUID();
+  const reading = {
+    quantity: 'core',
+    method: 'caliper',
+    text: '7.1',
+    unit: 'mm',
+    person: 'fitter',
+    at: '2026-11-10T08:00:00.000Z',
+  } as const;
+  const seen: (string | undefined)[] = [];
+  const mine = await withTransaction(async (tx) => {
+    const before = await findSentReading(tx, client);
+    seen.push(before?.reading.text);
+    if (before !== null) return before.id;
+    if (seen.length === 1) await insertReading(database(), cable, 'A', reading, client, null);
+    return insertReading(tx, cable, 'A', reading, client, null);
+  });
+  expect(seen).toEqual([undefined, '7.1']);
+  expect(mine).toBe((await findSentReading(database(), client))?.id);
 });
 
 it('takes back everything when the work throws, and does not try a bug again', async () => {

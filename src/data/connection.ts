@@ -152,6 +152,19 @@ export const isAlone = (error: unknown): boolean => codeOf(error) === NOT_READY;
 /** Whether a transaction was taken back because of another one, and could be run again. */
 export const isCollision = (error: unknown): boolean => COLLIDED.has(codeOf(error) ?? '');
 
+/**
+ * Unique keys of rows that are looked for before they are made. On one server a lock lies between; another node's row may come in just there, and is found
+ * when it is looked for again.
+ */
+export const RACED_KEYS: ReadonlySet<string> = new Set([
+  'reading_once',
+  'instrument_code',
+  'hash',
+  'family_revision_once',
+  'part_revision_once',
+]);
+const isRaced = (error: unknown): boolean => isDuplicate(error) && RACED_KEYS.has(duplicateKey(error));
+
 /** How often a transaction was begun again, by why; one count for the process. */
 const again = (holder.amberCollarAgain ??= { collided: 0, alone: 0 });
 
@@ -187,15 +200,15 @@ const ALONE_MS = 200;
 
 /**
  * Runs `work` in one transaction: all of it or nothing. Read committed, so that what is read after taking a row's lock is what the
- * holder before has written. A transaction that the server took back because of another is run again, so `work` must not do anything
- * but read and write through its `tx`.
+ * holder before has written. A transaction that the server took back because of another is run again, as is one that made a row which another
+ * node had made meanwhile, so `work` must not do anything but read and write through its `tx`.
  */
 export async function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     try {
       return await connect().database.transaction((tx) => work(tx));
     } catch (error) {
-      if (attempt === ATTEMPTS || !(isCollision(error) || isAlone(error))) throw error;
+      if (attempt === ATTEMPTS || !(isCollision(error) || isRaced(error) || isAlone(error))) throw error;
       again[isAlone(error) ? 'alone' : 'collided'] += 1;
       const apart = isAlone(error) ? ALONE_MS : Math.random() * APART_MS;
       await new Promise((over) => setTimeout(over, apart * attempt));

@@ -7,6 +7,7 @@ export {
   isAlone,
   isDatabaseAway,
   isDuplicate,
+  RACED_KEYS,
   ping,
   poolFigures,
   withTransaction,

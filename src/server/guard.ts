@@ -2,7 +2,13 @@ import { fail, refuse, type Result } from '@/core/kernel';
 import { duplicateKey, isAlone, isCollision, isDatabaseAway, isDuplicate, UnreadableRow } from '@/data';
 import { log } from './running/log';
 
-const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }>> = {
+const NAME_TAKEN = {
+  path: 'username',
+  message: 'somebody signs in under this name already: take another',
+};
+
+/** What is said of a unique key that was hit, and at which field. */
+export const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }>> = {
   cable_once: { path: 'tag', message: 'this tag is already in the job' },
   entry_taken: { path: 'entry', message: 'this entry is taken by another cable end' },
   cable_type_once: {
@@ -13,15 +19,10 @@ const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: string }
   entry_once: { path: 'entry', message: 'somebody else has just made an entry of this label: look again' },
   slug: { path: 'name', message: 'somebody else has just made a job of this name: look again' },
   one_current_plan: { path: 'plan', message: 'somebody else has just planned this termination: look again' },
-  part_revision_once: {
-    path: 'file',
-    message: 'somebody else is taking the same parts in just now: look again',
-  },
   crossing_once: { path: 'name', message: 'a crossing of this name is there already' },
-  person_username: {
-    path: 'username',
-    message: 'somebody signs in under this name already: take another',
-  },
+  person_username: NAME_TAKEN,
+  // Made from the name; of the two keys the server says the one that it looks at first.
+  person_email: NAME_TAKEN,
   sent_once: { path: 'id', message: 'this has just been sent already' },
   record_event_order: { path: 'event', message: 'somebody else has just confirmed a step here: look again' },
 };

@@ -1,5 +1,6 @@
 // A process of the application in front of one node, as far as tests need one: it reads calls as lines of JSON, and writes what came of them.
 import { createInterface } from 'node:readline';
+import { inspect } from 'node:util';
 import { setTimeout as after } from 'node:timers/promises';
 import { caughtUp, closeDatabase, database, lastBackup } from '@/data';
 import * as gate from '../gate';
@@ -46,12 +47,16 @@ async function answer(asked: Asked): Promise<unknown> {
   }
 }
 
+// A process that is told to end finishes what it has begun: else that opens the database again behind it.
+const begun = new Set<Promise<unknown>>();
 const lines = createInterface({ input: process.stdin });
 lines.on('line', (line) => {
   const { n, asked } = JSON.parse(line) as { n: number; asked: Asked };
-  answer(asked).then(
+  const one = answer(asked).then(
     (value) => process.stdout.write(`${JSON.stringify({ n, value: value ?? null })}\n`),
-    (error: unknown) => process.stdout.write(`${JSON.stringify({ n, error: String(error) })}\n`),
+    (error: unknown) => process.stdout.write(`${JSON.stringify({ n, error: inspect(error) })}\n`),
   );
+  begun.add(one);
+  void one.then(() => begun.delete(one));
 });
-lines.on('close', () => void closeDatabase());
+lines.on('close', () => void Promise.all(begun).then(closeDatabase));

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createInterface } from 'node:readline';
 import type { Asked } from './node-process';
 
-/** What scripts/lib/nodes.mjs has started and written down. */
+/** What `startNodes` of scripts/lib/cluster.mjs has started and written down. */
 export interface Cluster {
   readonly nodes: readonly {
     readonly n: number;
@@ -19,7 +19,7 @@ export interface Cluster {
 
 export function startedCluster(): Cluster {
   const file = process.env.CLUSTER_FILE;
-  if (file === undefined) throw new Error('no nodes were started: run scripts/nodes-test.mjs');
+  if (file === undefined) throw new Error('no nodes were started: `npm test` does');
   return JSON.parse(readFileSync(file, 'utf8')) as Cluster;
 }
 

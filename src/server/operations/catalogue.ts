@@ -22,7 +22,6 @@ import {
   insertFamilyRevision,
   insertImport,
   insertPartRevision,
-  isDuplicate,
   listFamilyRevisions,
   loadCatalogue,
   loadCrossingSheets,
@@ -34,24 +33,6 @@ import type { ImportReportView } from '@/core/termination-view';
 import { guarded } from '../guard';
 import { operation } from '../transaction';
 import { sheetsOfFile, storedSheets, type SheetInFile } from './catalogue-sheets';
-
-/**
- * Takes a catalogue file in, as a whole or not at all. A family revision that is already there must be the same to the last figure:
- * a sheet's figures never change under a revision that plans stand on. A family that lacks procedure data comes in as plan only.
- */
-export async function importCatalogue(
-  text: string,
-  actor: Actor,
-  now: Date,
-): Promise<Result<ImportReportView>> {
-  try {
-    return await importOnce(text, actor, now);
-  } catch (error) {
-    // Somebody has imported the same file in this very moment: the second look finds it there.
-    if (!isDuplicate(error)) throw error;
-    return importOnce(text, actor, now);
-  }
-}
 
 /** A catalogue file, or a table of sizes that is read against what is in force. Both end in the same validation. */
 export function readUpload(text: string, inForce: readonly Family[], today: string): Result<CatalogueFile> {
@@ -72,7 +53,11 @@ export function readUpload(text: string, inForce: readonly Family[], today: stri
   return readCatalogue(json);
 }
 
-function importOnce(text: string, actor: Actor, now: Date): Promise<Result<ImportReportView>> {
+/**
+ * Takes a catalogue file in, as a whole or not at all. A family revision that is already there must be the same to the last figure:
+ * a sheet's figures never change under a revision that plans stand on. A family that lacks procedure data comes in as plan only.
+ */
+export function importCatalogue(text: string, actor: Actor, now: Date): Promise<Result<ImportReportView>> {
   return operation<ImportReportView>(async (tx) => {
     const inForce = (await loadCatalogue(tx)).families.map((f) => f.family);
     const read = readUpload(text, inForce, now.toISOString().slice(0, 10));
