@@ -6,7 +6,15 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   // The PDF writer and the driver read their own files at run time.
-  serverExternalPackages: ['pdfkit', 'fontkit', 'mysql2', 'pino', 'prom-client', 'rotating-file-stream'],
+  serverExternalPackages: [
+    '@node-rs/argon2',
+    'pdfkit',
+    'fontkit',
+    'mysql2',
+    'pino',
+    'prom-client',
+    'rotating-file-stream',
+  ],
   // Types are checked on their own, once, by `npm run typecheck`.
   typescript: { ignoreBuildErrors: true },
   // Files that carry no data and never change; all other answers get their headers in `src/proxy.ts`.

@@ -6,7 +6,7 @@ import axe, { type AxeResults, type RunOptions } from 'axe-core';
 import { By, Key, type WebElement } from 'selenium-webdriver';
 import type { Role } from '@/core/people';
 import { openBrowser, type Browser } from './browser';
-import { doneIn, PIN, seenIn, sessionOf, wholeCrew } from './session';
+import { doneIn, PIN, seenIn, sessionOf, wholeCrew, type Session } from './session';
 
 /** Where the demo is; or, for the test of one's own job, an application that nobody has signed in to yet. */
 export const address =
@@ -14,6 +14,7 @@ export const address =
 export const downloads = mkdtempSync(join(tmpdir(), 'amber-collar-downloads-'));
 /** A slow machine is no failure: what is there at once costs no waiting. */
 export const WAIT = 30_000;
+const LOOK_AGAIN = 50;
 
 let way = address;
 /** Goes to the application by another way from now on. */
@@ -48,7 +49,7 @@ export async function wait<T>(until: () => Promise<T>, forWhat: string): Promise
   };
   try {
     // What is waited for is there when the wait is over.
-    return (await d().wait(now, WAIT, forWhat)) as T;
+    return (await d().wait(now, WAIT, forWhat, LOOK_AGAIN)) as T;
   } catch (error) {
     if (!(error instanceof Error) || error.name !== 'TimeoutError') throw error;
     const path = await d().executeScript<string>('return location.pathname + location.search');
@@ -329,15 +330,24 @@ export async function download(pattern: RegExp): Promise<string> {
     },
     WAIT,
     String(pattern),
+    LOOK_AGAIN,
   );
   return join(downloads, name);
 }
 
+const devices = new Map<Role, Promise<Session>>();
+/** The other device of somebody, which stays signed in as long as the test file runs. */
+function deviceOf(who: Role): Promise<Session> {
+  const device = devices.get(who) ?? sessionOf(address, who);
+  devices.set(who, device);
+  return device;
+}
+
 /** What a page of somebody else, on another device, would be shown. */
 export const seenElsewhere = async (name: string, ...args: unknown[]): Promise<unknown> =>
-  seenIn(address, await sessionOf(address, 'inspector'), name, ...args);
+  seenIn(address, await deviceOf('inspector'), name, ...args);
 
 /** Somebody else does something, on another device. */
 export async function doneElsewhere(who: Role, name: string, ...args: unknown[]): Promise<void> {
-  expect(await doneIn(address, await sessionOf(address, who), name, ...args)).toMatchObject({ ok: true });
+  expect(await doneIn(address, await deviceOf(who), name, ...args)).toMatchObject({ ok: true });
 }
