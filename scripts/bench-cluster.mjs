@@ -1,6 +1,7 @@
 // npm run bench -- cluster: forty benches in front of three nodes and three processes, while a node is killed, a process is killed, a node hangs, and
 // all nodes are restarted one after another; then two of three are lost. What was confirmed is there, once, on every node.
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild, ensureDebian, ensureNode, LOCAL, ROOT } from './lib/setup.mjs';
@@ -121,6 +122,7 @@ try {
     });
   }
   const code = await ended;
+  const { reader } = code === 0 ? JSON.parse(readFileSync(report, 'utf8')) : { reader: '' };
   must(code === 0, 'the benches came to their end');
   if (code === 0) {
     const { waited, wrong, asked: count } = JSON.parse(readFileSync(report, 'utf8'));
@@ -177,24 +179,55 @@ try {
     `every node has the same events: ${states[0]}`,
   );
   // Two of three are lost: the one that is left has not most of them, and writes nothing.
+  const lostAt = Date.now();
   for (const n of [2, 3]) kill(running.nodes.get(n).pid, 'SIGKILL');
-  await sleep(8000);
-  const alone = await fetch(`${running.address}/job/quillmere/board`, {
-    signal: AbortSignal.timeout(10_000),
-  });
+  await sleep(10_000);
+  const fetched = (path, more = {}) =>
+    fetch(`${running.address}${path}`, {
+      signal: AbortSignal.timeout(10_000),
+      redirect: 'manual',
+      ...more,
+      headers: { cookie: reader, origin: running.address, 'content-type': 'application/json' },
+    });
+  const alone = await fetched('/job/quillmere/board');
   const words = await alone.text();
   must(
     alone.status === 503 && words.includes('nothing is written'),
-    `the one that is left refuses in words (${alone.status})`,
+    `the one that is left shows nothing as if it were so now (${alone.status})`,
+  );
+  const writing = await fetched('/api/do', {
+    method: 'POST',
+    body: JSON.stringify({
+      id: randomUUID(),
+      name: 'addCable',
+      args: ['quillmere', { tag: 'K-999', type: 'W4-10' }],
+    }),
+  });
+  const refusal = await writing.text();
+  must(
+    refusal.includes('writes nothing without them'),
+    `and refuses in words to write (${writing.status}: ${refusal.slice(0, 200)})`,
+  );
+  const old = await fetched('/as-it-was/quillmere');
+  const shown = await old.text();
+  const of = Date.parse(/<time dateTime="([^"]+)"/.exec(shown)?.[1] ?? '');
+  must(
+    old.status === 200 && shown.includes('K-101') && of <= lostAt && of > lostAt - 25_000,
+    `what it last knew can be read, and says of when it is: ${((lostAt - of) / 1000).toFixed(1)} s before the others were lost (${old.status})`,
   );
   // Each waits for the other: only together are they most.
   await Promise.all([2, 3].map((n) => running.startNode(n)));
   let back = false;
   for (let i = 0; i < 60 && !back; i += 1) {
     await sleep(500);
-    back = (await fetch(`${running.address}/api/health`).catch(() => null))?.ok === true;
+    back = (await fetch(`${running.address}/api/health/ready`).catch(() => null))?.ok === true;
   }
   must(back, 'all of it is back by itself when the others are');
+  const live = await fetched('/as-it-was/quillmere');
+  must(
+    live.status === 307 && live.headers.get('location')?.endsWith('/job/quillmere/board'),
+    `then it is shown as it is (${live.status})`,
+  );
 } finally {
   await running.stop();
 }

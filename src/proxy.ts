@@ -8,7 +8,7 @@ import {
   turnedAway,
   type HttpSettings,
 } from './server/http/policy';
-import { databaseAnswers } from './server/health';
+import { databaseState } from './server/health';
 import { NONCE_HEADER, PATH_HEADER, REQUEST_HEADER } from './server/http/nonce';
 import { inRequest, isRequestId } from './server/request';
 
@@ -53,11 +53,13 @@ async function passed(request: NextRequest, id: string, settings: HttpSettings):
         headers: { 'content-type': 'text/plain; charset=utf-8' },
       }),
     );
-  // Actions and the routes below /api say it in their own words, where the work is; what a device keeps needs no database.
-  const page = method === 'GET' && !/^\/(api|metrics|serwist|on-this-device)(\/|$)/.test(nextUrl.pathname);
-  if (page && !(await databaseAnswers()))
+  // Actions and the routes below /api say it in their own words, where the work is; what a device keeps needs no database, and what a node last knew says what it is.
+  const page =
+    method === 'GET' && !/^\/(api|metrics|serwist|on-this-device|as-it-was)(\/|$)/.test(nextUrl.pathname);
+  const state = page ? await databaseState() : 'writes';
+  if (state !== 'writes')
     return dress(
-      new Response(awayPage(nonce), {
+      new Response(awayPage(nonce, state, nextUrl.pathname), {
         status: 503,
         headers: { 'content-type': 'text/html; charset=utf-8', 'retry-after': '3' },
       }),

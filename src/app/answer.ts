@@ -1,11 +1,11 @@
 import type { Problem } from '@/core/kernel';
-import { BUSY, DATABASE_AWAY, SIGNED_OUT } from '@/server/gate';
+import { AWAY, BUSY, SIGNED_OUT } from '@/server/gate';
 
 const NAMES_NOTHING = new Set(['job', 'cable', 'end', 'crossing', 'file', 'format', 'family']);
 
 /** What a refusal is as a status: the database is away, the server has enough to do, nobody is signed in, it is for others, what was named is not there, or what was asked cannot be done. */
 export function statusOf(problems: readonly Problem[]): number {
-  if (problems.some((p) => p.message === DATABASE_AWAY)) return 503;
+  if (problems.some((p) => AWAY.has(p.message))) return 503;
   if (problems.some((p) => p.message === BUSY)) return 429;
   if (problems.some((p) => p.message === SIGNED_OUT)) return 401;
   if (problems.some((p) => p.path === 'role')) return 403;

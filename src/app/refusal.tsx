@@ -1,6 +1,6 @@
 import { Link } from '@/ui/kit-of-parts/Link';
 import type { Problem } from '@/core/kernel';
-import { DATABASE_AWAY } from '@/server/gate';
+import { AWAY } from '@/server/gate';
 import { Away } from './away';
 import styles from './page.module.css';
 
@@ -12,7 +12,7 @@ export function Refused({
   readonly problems: readonly Problem[];
   readonly back: string;
 }) {
-  if (problems.some((p) => p.message === DATABASE_AWAY)) return <Away />;
+  if (problems.some((p) => AWAY.has(p.message))) return <Away />;
   return (
     <main className={styles.notice}>
       <h1>Not here.</h1>

@@ -78,6 +78,11 @@ it('knows a server that is away and a key that was hit, however deep the driverâ
     new Error('query failed', { cause: Object.assign(new Error(message), { code }) });
   expect(isDatabaseAway(wrapped('ECONNREFUSED'))).toBe(true);
   expect(isDatabaseAway(wrapped('ER_DUP_ENTRY'))).toBe(false);
+  expect(isDatabaseAway(wrapped('ERR_STREAM_WRITE_AFTER_END'))).toBe(true);
+  const ended = Object.assign(new Error('closed'), { fatal: true });
+  expect(isDatabaseAway(new Error('query failed', { cause: ended }))).toBe(true);
+  expect(isDatabaseAway(new Error('query failed', { cause: new Error('a bug') }))).toBe(false);
+  expect(isDatabaseAway(Object.assign(new Error('denied'), { fatal: true, code: 'ER_X' }))).toBe(false);
   expect(isDuplicate(wrapped('ER_DUP_ENTRY'))).toBe(true);
   expect(duplicateKey(wrapped('ER_DUP_ENTRY', "Duplicate entry '1-K-1' for key 'cable_once'"))).toBe(
     'cable_once',

@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import type { PoolConnection } from 'mysql2';
-import mysql, { type Pool } from 'mysql2/promise';
+import mysql, { type Pool, type RowDataPacket } from 'mysql2/promise';
+import { inDated, isDated } from './dated';
 import { saysFor } from './request';
 import * as schema from './schema';
 import { statementsInto } from './statements';
@@ -21,22 +22,46 @@ interface Connected {
 // A reloaded module in development must find the pool it opened before, or connections pile up.
 const holder = globalThis as typeof globalThis & {
   amberCollarDatabase?: Connected | undefined;
+  /** For work that may be answered by a node which has lost the others. */
+  amberCollarDatedDatabase?: Connected | undefined;
   amberCollarAgain?: { collided: number; alone: number };
 };
 
-export function connect(): Connected {
-  if (holder.amberCollarDatabase) return holder.amberCollarDatabase;
+/** The database, as whoever asks may see it: see `inDated`. */
+export const connect = (): Connected =>
+  isDated()
+    ? (holder.amberCollarDatedDatabase ??= connectDated())
+    : (holder.amberCollarDatabase ??= connectTrue());
+
+function poolOf(connectionLimit: number): { readonly pool: Pool; readonly name: string } {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set; `npm run demo` starts a private database and sets it');
   const pool = mysql.createPool({
     uri: url,
     timezone: 'Z',
-    connectionLimit: 8,
+    connectionLimit,
     charset: 'utf8mb4',
     connectTimeout: 3000,
     jsonStrings: true,
   });
   sayForWhom(pool);
+  return { pool, name: new URL(url).pathname.slice(1) };
+}
+
+function connectDated(): Connected {
+  const { pool, name } = poolOf(2);
+  pool.pool.on('connection', (connection) => {
+    limitQueries(connection);
+    for (const statement of ['SET SESSION wsrep_dirty_reads = ON', 'SET SESSION TRANSACTION READ ONLY'])
+      connection.query(statement, (error) => {
+        if (error && codeOf(error) !== NO_SUCH_SETTING) connection.destroy();
+      });
+  });
+  return { pool, name, database: drizzle({ client: pool, schema, mode: 'planetscale' }) };
+}
+
+function connectTrue(): Connected {
+  const { pool, name } = poolOf(8);
   pool.pool.on('connection', (connection) => {
     limitQueries(connection);
     // For all of its transactions: each would ask for it by a statement of its own.
@@ -55,19 +80,15 @@ export function connect(): Connected {
         if (error && codeOf(error) !== NO_SUCH_SETTING) connection.destroy();
       });
   });
-  holder.amberCollarDatabase = {
-    pool,
-    name: new URL(url).pathname.slice(1),
-    database: drizzle({
-      client: pool,
-      schema,
-      mode: 'planetscale',
-      ...(process.env.AMBER_COLLAR_STATEMENTS
-        ? { logger: statementsInto(process.env.AMBER_COLLAR_STATEMENTS) }
-        : {}),
-    }),
-  };
-  return holder.amberCollarDatabase;
+  const database = drizzle({
+    client: pool,
+    schema,
+    mode: 'planetscale',
+    ...(process.env.AMBER_COLLAR_STATEMENTS
+      ? { logger: statementsInto(process.env.AMBER_COLLAR_STATEMENTS) }
+      : {}),
+  });
+  return { pool, name, database };
 }
 
 /** A server that was built without clusters knows nothing of them. */
@@ -123,16 +144,24 @@ function limitQueries(connection: PoolConnection): void {
 
 /**
  * Answers when the database does; throws what the driver says when it does not within two seconds, twice: where this process itself was kept
- * busy meanwhile, its clock runs out before it has looked at an answer that is there.
+ * busy meanwhile, its clock runs out before it has looked at an answer that is there. A table is asked: without one a node answers too that has lost the others.
  */
 export async function ping(): Promise<void> {
-  const ask = () => connect().pool.query({ sql: 'SELECT 1', timeout: 2000 });
+  const ask = () => connect().pool.query({ sql: 'SELECT 1 FROM job LIMIT 0', timeout: 2000 });
   try {
     await ask();
   } catch (error) {
     if (codeOf(error) !== TIMED_OUT) throw error;
     await ask();
   }
+}
+
+/** Does a node answer that has lost the others, and so neither reads nor writes as long as it has? A single server has none to lose. */
+export async function hasLostTheOthers(): Promise<boolean> {
+  const [rows] = await inDated(() =>
+    connect().pool.query<RowDataPacket[]>({ sql: "SHOW STATUS LIKE 'wsrep_ready'", timeout: 2000 }),
+  );
+  return rows[0]?.Value === 'OFF';
 }
 
 /** For single reads that need no transaction. */
@@ -225,9 +254,10 @@ export async function caughtUp(tx: Tx): Promise<void> {
 }
 
 export async function closeDatabase(): Promise<void> {
-  const open = holder.amberCollarDatabase;
+  const open = [holder.amberCollarDatabase, holder.amberCollarDatedDatabase];
   holder.amberCollarDatabase = undefined;
-  await open?.pool.end();
+  holder.amberCollarDatedDatabase = undefined;
+  for (const one of open) await one?.pool.end();
 }
 
 /** Codes by which the driver says that the server is away, as opposed to unhappy with a statement. */
@@ -238,6 +268,8 @@ const AWAY = new Set([
   'ETIMEDOUT',
   'ENOENT',
   'EPIPE',
+  'ERR_STREAM_WRITE_AFTER_END',
+  'ERR_STREAM_DESTROYED',
   'ER_SERVER_SHUTDOWN',
   'ER_CON_COUNT_ERROR',
   TIMED_OUT,
@@ -245,21 +277,32 @@ const AWAY = new Set([
 
 /** By which code the driver or the server calls what went wrong. */
 function codeOf(error: unknown): string | undefined {
-  for (let at: unknown = error, depth = 0; at instanceof Error && depth < 4; at = at.cause, depth += 1) {
+  for (const at of causes(error)) {
     const { code } = at as { code?: unknown };
     if (typeof code === 'string') return code;
   }
   return undefined;
 }
 
-export const isDatabaseAway = (error: unknown): boolean => AWAY.has(codeOf(error) ?? '');
+/** An error and what it comes from, the outermost first. */
+function causes(error: unknown): readonly Error[] {
+  const all: Error[] = [];
+  for (let at: unknown = error; at instanceof Error && all.length < 4; at = at.cause) all.push(at);
+  return all;
+}
+
+/** What is asked of a connection that has ended meanwhile, as the `rollback` of what ended with it, the driver refuses without a code. */
+const isEnded = (error: unknown): boolean =>
+  causes(error).some((at) => 'fatal' in at && at.fatal === true && !('code' in at));
+
+export const isDatabaseAway = (error: unknown): boolean => AWAY.has(codeOf(error) ?? '') || isEnded(error);
 
 /** A unique key was hit: somebody has that tag, that entry or that number already. */
 export const isDuplicate = (error: unknown): boolean => codeOf(error) === 'ER_DUP_ENTRY';
 
 /** The name of the unique key that was hit, to know which field to point at. */
 export function duplicateKey(error: unknown): string {
-  for (let at: unknown = error, depth = 0; at instanceof Error && depth < 4; at = at.cause, depth += 1) {
+  for (const at of causes(error)) {
     const match = /for key '(?:[^'.]+\.)?([^']+)'/.exec(at.message);
     if (match?.[1]) return match[1];
   }

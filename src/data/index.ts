@@ -7,12 +7,14 @@ export {
   isAlone,
   isDatabaseAway,
   isDuplicate,
+  hasLostTheOthers,
   RACED_KEYS,
   ping,
   poolFigures,
   withTransaction,
   type Tx,
 } from './connection';
+export { inDated, isDated } from './dated';
 export { inRequest, isRequestId, requestNow } from './request';
 export * from './queries/running';
 export * from './queries/record';

@@ -1,5 +1,6 @@
 import { fail, refuse, type Result } from '@/core/kernel';
 import { duplicateKey, isAlone, isCollision, isDatabaseAway, isDuplicate, UnreadableRow } from '@/data';
+import { justAlone } from './health';
 import { log } from './running/log';
 
 const NAME_TAKEN = {
@@ -27,11 +28,14 @@ export const DUPLICATE_WORDS: Readonly<Record<string, { path: string; message: s
   record_event_order: { path: 'event', message: 'somebody else has just confirmed a step here: look again' },
 };
 
-export const DATABASE_AWAY =
+const DATABASE_AWAY =
   'The database does not answer. Nothing was saved, nothing is lost here: try again in a moment.';
 
-export const NODE_ALONE =
+const NODE_ALONE =
   'This database node has lost the others, and writes nothing without them. Nothing was saved, nothing is lost here: try again in a moment.';
+
+/** How it is said that nothing can be done now, and will be: no fault of what was asked. */
+export const AWAY: ReadonlySet<string> = new Set([DATABASE_AWAY, NODE_ALONE]);
 
 const TOO_MANY_AT_ONCE =
   'Many write here at this moment. Nothing was saved, nothing is lost here: try again in a moment.';
@@ -43,7 +47,8 @@ export async function guarded<T>(work: () => Promise<Result<T>>): Promise<Result
   } catch (error) {
     if (isDatabaseAway(error)) {
       log.warn({ err: error }, 'database away');
-      return refuse('', DATABASE_AWAY);
+      // A connection to a node that has lost the others ends as it begins: what has been seen of the node says why.
+      return refuse('', justAlone() ? NODE_ALONE : DATABASE_AWAY);
     }
     if (isAlone(error)) {
       log.warn({ err: error }, 'this node has lost the others');

@@ -39,6 +39,19 @@ export async function sayProcess(tx: Tx, { figures, ...row }: ProcessRow): Promi
     .onDuplicateKeyUpdate({ set: { ...said, seenAt: sql`UTC_TIMESTAMP(3)` } });
 }
 
+/**
+ * When a process last said, at any node, that it is there. Nodes take all that is written in the same order: where this is known, everything that was confirmed before
+ * it is known too. Null where none ever did.
+ */
+export async function lastHeard(tx: Tx): Promise<Date | null> {
+  const [row] = await tx
+    .select({ at: serverProcess.seenAt })
+    .from(serverProcess)
+    .orderBy(desc(serverProcess.seenAt))
+    .limit(1);
+  return row?.at ?? null;
+}
+
 const STORED_FIGURES = storedJson<ProcessFigures>('figures of process', bySchema(FIGURES), 50);
 
 export interface ProcessSeen extends ProcessRow {

@@ -9,7 +9,7 @@ import { observed } from './observed';
 import { OPERATIONS } from './operations';
 import type { Call } from './operation-kind';
 
-export { DATABASE_AWAY } from '../guard';
+export { AWAY } from '../guard';
 export { BUSY } from '../heavy';
 export { inOneRequest } from '../operations/just-seen';
 export { mayNot, SIGNED_OUT } from './may';

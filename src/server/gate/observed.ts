@@ -1,9 +1,7 @@
 import type { Result } from '@/core/kernel';
-import { DATABASE_AWAY, NODE_ALONE } from '../guard';
+import { AWAY } from '../guard';
 import { log } from '../running/log';
 import { countAway, countOperation, type Outcome } from '../running/metrics';
-
-const AWAY = new Set([DATABASE_AWAY, NODE_ALONE]);
 
 const outcomeOf = (result: Result<unknown>): Outcome => {
   if (result.ok) return 'done';

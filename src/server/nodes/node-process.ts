@@ -2,8 +2,10 @@
 import { createInterface } from 'node:readline';
 import { inspect } from 'node:util';
 import { setTimeout as after } from 'node:timers/promises';
-import { caughtUp, closeDatabase, database, lastBackup } from '@/data';
+import { caughtUp, closeDatabase, database, inDated, lastBackup, lastHeard } from '@/data';
 import * as gate from '../gate';
+import { databaseState } from '../health';
+import { sayThatItRuns } from '../running/process';
 import { confirmNext, take } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER } from '../testing/job';
 
@@ -13,6 +15,11 @@ export type Asked =
   /** Waits until this node has what any had. */
   | { readonly what: 'catchUp' }
   | { readonly what: 'lastBackup' }
+  | { readonly what: 'state' }
+  /** Says that this process runs, once. */
+  | { readonly what: 'say' }
+  /** What this node last knew, and of when that is. */
+  | { readonly what: 'dated'; readonly name: gate.ReadName; readonly args: readonly unknown[] }
   | { readonly what: 'take'; readonly job: string; readonly size: string }
   | { readonly what: 'confirm'; readonly job: string; readonly at: number }
   | { readonly what: 'look'; readonly name: gate.ReadName; readonly args: readonly unknown[] }
@@ -33,6 +40,16 @@ async function answer(asked: Asked): Promise<unknown> {
       return caughtUp(database());
     case 'lastBackup':
       return lastBackup(database());
+    case 'state':
+      return databaseState();
+    case 'say':
+      sayThatItRuns()();
+      return null;
+    case 'dated':
+      return inDated(async () => ({
+        at: await lastHeard(database()),
+        seen: await good(gate.lookLoose(asked.name, asked.args, PLANNER)),
+      }));
     case 'take':
       return good(take(asked.job, asked.size));
     case 'confirm':

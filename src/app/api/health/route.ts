@@ -1,9 +1,15 @@
-import { databaseAnswers } from '@/server/health';
+import { databaseState } from '@/server/health';
 
 export const dynamic = 'force-dynamic';
 
-/** Is the application up (`live`), and can it do anything, since its database answers and writes (`ready`)? 503 while it cannot. */
+/**
+ * Is the application up (`live`), does its database write (`ready`), or can at least be shown what a node last knew that has lost the others (`alone`)? 503 where
+ * nothing can be shown.
+ */
 export async function GET(): Promise<Response> {
-  const ready = await databaseAnswers();
-  return Response.json({ live: true, ready }, { status: ready ? 200 : 503 });
+  const state = await databaseState();
+  return Response.json(
+    { live: true, ready: state === 'writes', alone: state === 'alone' },
+    { status: state === 'away' ? 503 : 200 },
+  );
 }
