@@ -156,8 +156,12 @@ export async function ping(): Promise<void> {
   }
 }
 
-/** Does a node answer that has lost the others, and so neither reads nor writes as long as it has? A single server has none to lose. */
-export async function hasLostTheOthers(): Promise<boolean> {
+/**
+ * After `ping` has thrown `why`: does a node answer that has lost the others, and so neither reads nor writes as long as it has? A single server has none to
+ * lose. Who has been waited for in vain is not waited for again.
+ */
+export async function hasLostTheOthers(why: unknown): Promise<boolean> {
+  if (codeOf(why) === TIMED_OUT) return false;
   const [rows] = await inDated(() =>
     connect().pool.query<RowDataPacket[]>({ sql: "SHOW STATUS LIKE 'wsrep_ready'", timeout: 2000 }),
   );

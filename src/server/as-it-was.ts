@@ -15,7 +15,7 @@ export type AsItWas<T> =
 const NEVER_HEARD =
   'This node cannot say of when it is what it knows, so nothing of it is shown: no process has ever said here that it runs';
 const NOBODY_SIGNED_IN =
-  'Nobody is signed in on this device, and while nothing is written nobody can: sign in again when the nodes have each other back';
+  'Nobody is signed in on this device, or no longer, and while nothing is written nobody can: sign in again when the nodes have each other back';
 
 /**
  * Looks something up at a node that has lost the others, for whoever was signed in by then. Where the database is whole it is looked up nowhere: what is shown
@@ -39,9 +39,9 @@ async function dated<N extends gate.ReadName>(
 ): Promise<Result<{ readonly at: string; readonly value: gate.ValueOf<N> }>> {
   const at = await lastHeard(database());
   if (at === null) return refuse('', NEVER_HEARD);
+  // A session that is over is taken out when it is looked at, which is refused here: it is nobody's.
   const who = await signedIn(headers);
-  if (!who.ok) return who;
-  if (who.value === null) return refuse('', NOBODY_SIGNED_IN);
+  if (!who.ok || who.value === null) return refuse('', NOBODY_SIGNED_IN);
   const seen = await gate.look(name, given, { id: who.value.id, name: who.value.name });
   return seen.ok ? ok({ at: at.toISOString(), value: seen.value }) : seen;
 }

@@ -33,7 +33,7 @@ export async function databaseState(): Promise<DatabaseState> {
     await ping();
     return noted('writes');
   } catch (error) {
-    const alone = await hasLostTheOthers().catch(() => false);
+    const alone = await hasLostTheOthers(error).catch(() => false);
     log.warn({ err: error }, alone ? 'this node has lost the others' : 'database away');
     return noted(alone ? 'alone' : 'away');
   }
