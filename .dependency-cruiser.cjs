@@ -65,7 +65,8 @@ module.exports = {
       from: { path: '^src/(app/|proxy\\.ts|instrumentation\\.ts)' },
       to: {
         path: '^src/server/',
-        pathNot: '^src/server/(gate/index|people/index|running/index|http/[^/]+|health|as-it-was|actor|request)\\.ts$',
+        pathNot:
+          '^src/server/(gate/index|people/index|running/index|http/[^/]+|health|as-it-was|actor|request)\\.ts$',
       },
     },
     { name: 'no-file-cycle', severity: 'error', from: { path: '^(src|cli|e2e)/' }, to: { circular: true } },
