@@ -7,15 +7,19 @@ import {
   findJob,
   findSentReading,
   findTermination,
+  hasLostTheOthers,
+  inDated,
   insertReading,
   isDatabaseAway,
   isDuplicate,
   lockTermination,
   ping,
   withTransaction,
+  type Tx,
 } from '.';
 
 afterAll(closeDatabase);
+const NOON = '2026-11-10T12:00:00.000Z';
 
 it('runs a transaction again that the server took back for the sake of another', async () => {
   const job = await findJob(database(), await makeJob());
@@ -48,7 +52,7 @@ it('looks again for a row that came in, as from another node, after it was looke
     text: '7.1',
     unit: 'mm',
     person: 'fitter',
-    at: '2026-11-10T08:00:00.000Z',
+    at: NOON,
   } as const;
   const seen: (string | undefined)[] = [];
   const mine = await withTransaction(async (tx) => {
@@ -60,6 +64,26 @@ it('looks again for a row that came in, as from another node, after it was looke
   });
   expect(seen).toEqual([undefined, '7.1']);
   expect(mine).toBe((await findSentReading(database(), client))?.id);
+});
+
+it('work that a node alone may answer reads, and can write nothing; a single server has no others to lose', async () => {
+  const slug = await makeJob();
+  const job = await inDated(() => findJob(database(), slug));
+  const end = await inDated(() => findTermination(database(), job?.id ?? 0, 'K-1', 'A'));
+  expect(end?.cable.tag).toBe('K-1');
+  const insert = (tx: Tx) =>
+    insertReading(
+      tx,
+      end?.cable.id ?? 0,
+      'A',
+      { quantity: 'core', method: 'caliper', text: '7.1', unit: 'mm', person: 'fitter', at: NOON },
+      randomUUID(),
+      null,
+    );
+  await expect(inDated(() => insert(database()))).rejects.toThrow();
+  await expect(inDated(() => withTransaction(insert))).rejects.toThrow();
+  expect(await insert(database())).toBeGreaterThan(0);
+  expect(await hasLostTheOthers(new Error('why'))).toBe(false);
 });
 
 it('takes back everything when the work throws, and does not try a bug again', async () => {

@@ -163,9 +163,9 @@ export async function ping(): Promise<void> {
 export async function hasLostTheOthers(why: unknown): Promise<boolean> {
   if (codeOf(why) === TIMED_OUT) return false;
   const [rows] = await inDated(() =>
-    connect().pool.query<RowDataPacket[]>({ sql: "SHOW STATUS LIKE 'wsrep_ready'", timeout: 2000 }),
+    connect().pool.query<RowDataPacket[]>({ sql: "SHOW STATUS LIKE 'wsrep_cluster_status'", timeout: 2000 }),
   );
-  return rows[0]?.Value === 'OFF';
+  return rows[0]?.Value === 'non-Primary';
 }
 
 /** For single reads that need no transaction. */
