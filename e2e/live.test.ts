@@ -7,6 +7,26 @@ import { byRole, click, d, doneElsewhere, open, says, seenElsewhere, wait, withB
 const JOB = '/job/quillmere';
 withBrowser(`${JOB}/board`);
 
+// Ours is Chromium.
+const tools = () => d() as Driver;
+beforeAll(() =>
+  tools().sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+    source: `
+      const Plain = window.EventSource;
+      window.EventSource = class extends Plain {
+        constructor(...args) {
+          super(...args);
+          this.addEventListener('open', () => { window.lineIsOpen = true; });
+        }
+      };`,
+  }),
+);
+/** Opens a page, and goes on when it follows what others do. */
+async function openAndFollow(path: string): Promise<void> {
+  await open(path);
+  await wait(() => d().executeScript<boolean>('return window.lineIsOpen === true'), 'the line is open');
+}
+
 /** How long it takes until the page says so, ms. */
 async function within(ms: number, text: string | RegExp): Promise<void> {
   const from = Date.now();
@@ -32,13 +52,13 @@ async function inOther(work: () => Promise<void>): Promise<void> {
 
 describe('what somebody else does', () => {
   it('is on the board and in the rack within two seconds, in every window', async () => {
-    await open(`${JOB}/board`);
-    await d().sleep(2500);
+    await openAndFollow(`${JOB}/board`);
     await cable('A-1');
     await within(2000, /A-1/);
     await inOther(async () => {
       await open(`${JOB}/board`);
-      await d().sleep(1500);
+      // It hears through the first window.
+      await d().sleep(2500);
       await cable('A-2');
       await within(2000, /A-2/);
     });
@@ -50,8 +70,7 @@ describe('what somebody else does', () => {
   });
 
   it('is on the Compound page and in the list of crossings within two seconds', async () => {
-    await open(`${JOB}/compound`);
-    await d().sleep(2500);
+    await openAndFollow(`${JOB}/compound`);
     const end = { job: 'quillmere', cable: 'K-140', end: 'B' };
     const view = (await seenElsewhere('viewTermination', end)) as TerminationView;
     const mix = view.steps.find((s) => s.id === view.nextStep);
@@ -64,15 +83,13 @@ describe('what somebody else does', () => {
       { id: randomUUID(), at: new Date().toISOString(), command: asHeld(mix, pack) },
     );
     await within(2000, /pot life until/);
-    await open(`${JOB}/crossings`);
-    await d().sleep(2500);
+    await openAndFollow(`${JOB}/crossings`);
     await doneElsewhere('planner', 'addCrossing', 'quillmere', 'Z-9', 'frames');
     await within(2000, /Z-9/);
   });
 
   it('is told where hands are at work, and shown when it is asked for', async () => {
-    await open(`${JOB}/t/K-107/A/measure`);
-    await d().sleep(1500);
+    await openAndFollow(`${JOB}/t/K-107/A/measure`);
     await reading('A', '29.3');
     await within(2500, 'Somebody else has changed this since it was shown.');
     const body = () => d().executeScript<string>('return document.body.innerText');
@@ -87,11 +104,9 @@ describe('what somebody else does', () => {
   });
 
   it('is not known while the line is away: the page says since when, and catches up', async () => {
-    // Ours is Chromium.
-    const tools = d() as Driver;
     const lineAway = (is: boolean) =>
-      tools.sendDevToolsCommand('Network.setBlockedURLs', { urls: is ? ['*/api/live/*'] : [] });
-    await tools.sendDevToolsCommand('Network.enable', {});
+      tools().sendDevToolsCommand('Network.setBlockedURLs', { urls: is ? ['*/api/live/*'] : [] });
+    await tools().sendDevToolsCommand('Network.enable', {});
     await lineAway(true);
     await open(`${JOB}/board`);
     await says(/Nothing is heard from the server since \d\d:\d\d:\d\d/);
