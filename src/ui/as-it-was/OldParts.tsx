@@ -4,8 +4,9 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { eventLines, eventTitle, STATION_WORDS, type EventView } from '@/core/record';
+import { STATION_WORDS, type EventView } from '@/core/record';
 import type { SummaryView } from '@/core/termination-view';
+import { EventWords } from '../common/EventWords';
 import { DataTable } from '../kit-of-parts/DataTable';
 import { Empty } from '../kit-of-parts/Empty';
 import { PlainList } from '../kit-of-parts/PlainList';
@@ -116,12 +117,7 @@ export const OldRecord = ({ events, faults, titles }: RecordProps) =>
             <TableRow key={e.seq}>
               <TableCell align="right">{e.seq}</TableCell>
               <TableCell>
-                {eventTitle(e, new Map(Object.entries(titles)))}
-                {eventLines(e).map((line) => (
-                  <Typography key={line} variant="quiet" component="span" sx={{ display: 'block' }}>
-                    {line}
-                  </Typography>
-                ))}
+                <EventWords event={e} titles={new Map(Object.entries(titles))} />
               </TableCell>
               <TableCell>{e.actor}</TableCell>
               <TableCell sx={{ whiteSpace: 'nowrap' }}>{instantWords(e.receivedAt)}</TableCell>

@@ -3,8 +3,9 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { eventLines, eventTitle, type EventView } from '@/core/record';
+import type { EventView } from '@/core/record';
 import { EventPhotos } from '../common/EventPhotos';
+import { EventWords } from '../common/EventWords';
 import { RecordFaults } from '../common/RecordFaults';
 import { RelativeTime } from '../common/RelativeTime';
 import Box from '@mui/material/Box';
@@ -67,12 +68,7 @@ export function RecordOf({ job, events, faults, signedBy, titles, begins, signin
               <TableRow key={e.seq}>
                 <TableCell align="right">{e.seq}</TableCell>
                 <TableCell>
-                  {eventTitle(e, titles)}
-                  {eventLines(e).map((line) => (
-                    <Typography key={line} variant="quiet" component="span" sx={{ display: 'block' }}>
-                      {line}
-                    </Typography>
-                  ))}
+                  <EventWords event={e} titles={titles} />
                   <EventPhotos job={job} event={e} />
                 </TableCell>
                 <TableCell>{e.actor}</TableCell>

@@ -5,10 +5,10 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import Typography from '@mui/material/Typography';
 import { useDeferredValue, useState } from 'react';
-import { eventLines, eventTitle, type FoundEvent, type RecordGroup } from '@/core/record';
+import type { FoundEvent, RecordGroup } from '@/core/record';
 import { EventPhotos } from '../common/EventPhotos';
+import { EventWords } from '../common/EventWords';
 import { RecordFaults } from '../common/RecordFaults';
 import { RelativeTime } from '../common/RelativeTime';
 import { crossingPath } from '../crossing/words';
@@ -122,12 +122,7 @@ function Found({ job, found }: { readonly job: string; readonly found: readonly 
               <To href={pathOf(job, kind, subject)}>{subject}</To>
             </TableCell>
             <TableCell>
-              {eventTitle(event, NO_TITLES)}
-              {eventLines(event).map((line) => (
-                <Typography key={line} variant="quiet" component="span" sx={{ display: 'block' }}>
-                  {line}
-                </Typography>
-              ))}
+              <EventWords event={event} titles={NO_TITLES} />
               <EventPhotos job={job} event={event} />
             </TableCell>
             <TableCell sx={{ verticalAlign: 'top' }}>{event.actor}</TableCell>
