@@ -12,6 +12,8 @@ const REPORT = process.env.BENCH_REPORT ?? '';
 /** As long a device goes on trying. */
 const GIVE_UP_MS = 60_000;
 const AGAIN_MS = 250;
+/** As long a device waits for one answer. */
+const ANSWER_MS = 8000;
 
 interface Answer {
   readonly result: { readonly ok: boolean; readonly problems?: readonly { path: string; message: string }[] };
@@ -27,17 +29,39 @@ interface Waited {
 const isAway = ({ result }: Answer): boolean =>
   !result.ok && (result.problems ?? []).some((p) => p.path === '');
 
+/**
+ * What is asked, unless it is not answered in time. The clock keeps this process alive: one of `AbortSignal.timeout` does not, and where a connection
+ * dies under the last that waits, nothing else would.
+ */
+async function inTime<T>(ms: number, ask: (signal: AbortSignal) => Promise<T>): Promise<T> {
+  const controller = new AbortController();
+  let clock: ReturnType<typeof setTimeout> | undefined;
+  const over = new Promise<never>((_, late) => {
+    clock = setTimeout(() => {
+      late(new Error(`no answer in ${ms / 1000} s`));
+      controller.abort();
+    }, ms);
+  });
+  try {
+    return await Promise.race([ask(controller.signal), over]);
+  } finally {
+    clearTimeout(clock);
+  }
+}
+
 async function tried(session: Session, body: string): Promise<Answer | null> {
   try {
-    const answer = await fetch(`${address}/api/do`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', origin: address, cookie: cookieOf(session) },
-      body,
-      signal: AbortSignal.timeout(8000),
+    return await inTime(ANSWER_MS, async (signal) => {
+      const answer = await fetch(`${address}/api/do`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', origin: address, cookie: cookieOf(session) },
+        body,
+        signal,
+      });
+      if (answer.status >= 500) return null;
+      const said = (await answer.json()) as Answer;
+      return isAway(said) ? null : said;
     });
-    if (answer.status >= 500) return null;
-    const said = (await answer.json()) as Answer;
-    return isAway(said) ? null : said;
   } catch {
     return null;
   }
@@ -62,7 +86,8 @@ async function sure(
 async function looked(session: Session, ref: object): Promise<TerminationView> {
   for (let i = 0; i < 100; i += 1) {
     try {
-      const view = (await seenIn(address, session, 'viewTermination', ref)) as TerminationView | undefined;
+      const view = (await inTime(ANSWER_MS, () => seenIn(address, session, 'viewTermination', ref))) as
+        TerminationView | undefined;
       if (view !== undefined) return view;
     } catch {
       // not answered just now
@@ -83,6 +108,7 @@ async function main(): Promise<void> {
   console.log('begun');
   const waited: Waited[] = [];
   const wrong: string[] = [];
+  const warm = new Set<Session>();
   await Promise.all(
     ends.map(async (first, i) => {
       const fitter = tablets[i];
@@ -101,6 +127,10 @@ async function main(): Promise<void> {
             : ['viewTerminationAgain', ref, view.choiceHash],
         );
         waited.push(one);
+        if (k === 0) {
+          warm.add(fitter);
+          if (warm.size === ends.length) console.log('each has been answered');
+        }
         if (!answer.result.ok) {
           wrong.push(`${view.tag}: ${answer.result.problems?.[0]?.message ?? 'refused'}`);
           return;

@@ -1,7 +1,7 @@
-import { sql } from 'drizzle-orm';
+import { sql, type Logger } from 'drizzle-orm';
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2';
 import type { PoolConnection } from 'mysql2';
-import mysql, { type Pool, type RowDataPacket } from 'mysql2/promise';
+import mysql, { type Pool, type PoolConnection as Connection, type RowDataPacket } from 'mysql2/promise';
 import { inDated, isDated } from './dated';
 import { saysFor } from './request';
 import * as schema from './schema';
@@ -16,6 +16,8 @@ interface Connected {
   readonly pool: Pool;
   /** Of the database that the address names. */
   readonly name: string;
+  /** What writes down which statements are asked, where they are. */
+  readonly logged: { readonly logger?: Logger };
   readonly database: Database;
 }
 
@@ -43,6 +45,8 @@ function poolOf(connectionLimit: number): { readonly pool: Pool; readonly name: 
     charset: 'utf8mb4',
     connectTimeout: 3000,
     jsonStrings: true,
+    // Where a statement was asked, the queries' own errors say; noted for each one beforehand it costs more than some of them.
+    trace: false,
   });
   sayForWhom(pool);
   return { pool, name: new URL(url).pathname.slice(1) };
@@ -57,7 +61,7 @@ function connectDated(): Connected {
         if (error && codeOf(error) !== NO_SUCH_SETTING) connection.destroy();
       });
   });
-  return { pool, name, database: drizzle({ client: pool, schema, mode: 'planetscale' }) };
+  return { pool, name, logged: {}, database: drizzle({ client: pool, schema, mode: 'planetscale' }) };
 }
 
 function connectTrue(): Connected {
@@ -80,15 +84,10 @@ function connectTrue(): Connected {
         if (error && codeOf(error) !== NO_SUCH_SETTING) connection.destroy();
       });
   });
-  const database = drizzle({
-    client: pool,
-    schema,
-    mode: 'planetscale',
-    ...(process.env.AMBER_COLLAR_STATEMENTS
-      ? { logger: statementsInto(process.env.AMBER_COLLAR_STATEMENTS) }
-      : {}),
-  });
-  return { pool, name, database };
+  const logged = process.env.AMBER_COLLAR_STATEMENTS
+    ? { logger: statementsInto(process.env.AMBER_COLLAR_STATEMENTS) }
+    : {};
+  return { pool, name, logged, database: drizzle({ client: pool, schema, mode: 'planetscale', ...logged }) };
 }
 
 /** A server that was built without clusters knows nothing of them. */
@@ -198,6 +197,19 @@ export const RACED_KEYS: ReadonlySet<string> = new Set([
 ]);
 const isRaced = (error: unknown): boolean => isDuplicate(error) && RACED_KEYS.has(duplicateKey(error));
 
+/** How a node answers that loses the others while it tells them of what a transaction has done. */
+const LOST_AT_COMMIT = 'ER_ERROR_DURING_COMMIT';
+
+/**
+ * The database went away, or its node lost the others, while it was told to keep what a transaction had done: whether it has, nobody knows before it is asked
+ * again. Such work is not run again here, since only whoever sent it knows it by its id.
+ */
+export class CommitUnknown extends Error {
+  constructor(cause: unknown) {
+    super('it is not known whether a transaction was kept', { cause });
+  }
+}
+
 /** How often a transaction was begun again, by why; one count for the process. */
 const again = (holder.amberCollarAgain ??= { collided: 0, alone: 0 });
 
@@ -234,18 +246,53 @@ const ALONE_MS = 200;
 /**
  * Runs `work` in one transaction: all of it or nothing. Read committed, so that what is read after taking a row's lock is what the
  * holder before has written. A transaction that the server took back because of another is run again, as is one that made a row which another
- * node had made meanwhile, so `work` must not do anything but read and write through its `tx`.
+ * node had made meanwhile, so `work` must not do anything but read and write through its `tx`. Throws `CommitUnknown` where nobody knows how it ended.
  */
 export async function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt += 1) {
     try {
-      return await connect().database.transaction((tx) => work(tx));
+      return await attempted(work);
     } catch (error) {
       if (attempt === ATTEMPTS || !(isCollision(error) || isRaced(error) || isAlone(error))) throw error;
       again[isAlone(error) ? 'alone' : 'collided'] += 1;
       const apart = isAlone(error) ? ALONE_MS : Math.random() * APART_MS;
       await new Promise((over) => setTimeout(over, apart * attempt));
     }
+  }
+}
+
+/** What queries are asked of a connection with, made once for each. */
+const queriesOf = new WeakMap<object, Database>();
+
+function txOf(connection: Connection): Tx {
+  const { logged } = connect();
+  const made =
+    queriesOf.get(connection.connection) ??
+    drizzle({ client: connection, schema, mode: 'planetscale', ...logged });
+  queriesOf.set(connection.connection, made);
+  return made;
+}
+
+/**
+ * One transaction, once. The library's own keeps the connection for ever when it cannot begin, and says of one that failed at its end only what went
+ * wrong with taking it back.
+ */
+async function attempted<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
+  const connection = await connect().pool.getConnection();
+  let worked = false;
+  try {
+    await connection.query('begin');
+    const done = await work(txOf(connection));
+    worked = true;
+    await connection.query('commit');
+    return done;
+  } catch (error) {
+    // One that cannot be told to take it back takes it back by its end.
+    await connection.query('rollback').catch(() => connection.destroy());
+    const unknown = worked && (codeOf(error) === LOST_AT_COMMIT || isDatabaseAway(error));
+    throw unknown ? new CommitUnknown(error) : error;
+  } finally {
+    connection.release();
   }
 }
 

@@ -1,5 +1,6 @@
 export {
   closeDatabase,
+  CommitUnknown,
   database,
   duplicateKey,
   isCollision,

@@ -1,5 +1,13 @@
 import { fail, refuse, type Result } from '@/core/kernel';
-import { duplicateKey, isAlone, isCollision, isDatabaseAway, isDuplicate, UnreadableRow } from '@/data';
+import {
+  CommitUnknown,
+  duplicateKey,
+  isAlone,
+  isCollision,
+  isDatabaseAway,
+  isDuplicate,
+  UnreadableRow,
+} from '@/data';
 import { justAlone } from './health';
 import { log } from './running/log';
 
@@ -34,8 +42,12 @@ const DATABASE_AWAY =
 const NODE_ALONE =
   'This database node has lost the others, and writes nothing without them. Nothing was saved, nothing is lost here: try again in a moment.';
 
+/** The page sends it under the same id when it is tried again, and a command is done once under its id. */
+const NOT_KNOWN =
+  'The database went away while this was being saved, and whether it was is not known yet. Nothing is lost here: try again in a moment, it is not saved twice.';
+
 /** How it is said that nothing can be done now, and will be: no fault of what was asked. */
-export const AWAY: ReadonlySet<string> = new Set([DATABASE_AWAY, NODE_ALONE]);
+export const AWAY: ReadonlySet<string> = new Set([DATABASE_AWAY, NODE_ALONE, NOT_KNOWN]);
 
 const TOO_MANY_AT_ONCE =
   'Many write here at this moment. Nothing was saved, nothing is lost here: try again in a moment.';
@@ -45,6 +57,10 @@ export async function guarded<T>(work: () => Promise<Result<T>>): Promise<Result
   try {
     return await work();
   } catch (error) {
+    if (error instanceof CommitUnknown) {
+      log.warn({ err: error }, 'not known whether it was kept');
+      return refuse('', NOT_KNOWN);
+    }
     if (isDatabaseAway(error)) {
       log.warn({ err: error }, 'database away');
       // A connection to a node that has lost the others ends as it begins: what has been seen of the node says why.

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { setTimeout as after } from 'node:timers/promises';
@@ -27,10 +28,47 @@ async function until(process: NodeProcess, state: 'writes' | 'alone'): Promise<v
   throw new Error(`not in the state "${state}" after ${(LONGEST * STEP) / 1000} s`);
 }
 
+it('of what is being saved while the others are lost it is said that nobody knows, and sent again it is done once', async () => {
+  const [here] = processes;
+  if (!here) throw new Error('no process');
+  const job = (await here.sure({ what: 'makeJob' })) as string;
+  const adding = (tag: string) =>
+    ({
+      what: 'act',
+      name: 'addCable',
+      args: [job, { tag, type: 'W4-25' }],
+      id: randomUUID(),
+      at: 0,
+    }) as const;
+  // Once before, so that it is quick: the other two are lost two seconds after they stop.
+  expect(await here.sure(adding('K-86'))).toMatchObject({ ok: true });
+  const add = adding('K-87');
+  all('SIGSTOP');
+  const told = (await here.ask(add)) as Result<unknown>;
+  expect(told).toMatchObject({
+    ok: false,
+    problems: [{ path: '', message: expect.stringContaining('not known yet') as string }],
+  });
+  await until(here, 'alone');
+
+  all('SIGCONT');
+  for (const process of processes) await until(process, 'writes');
+  expect(await here.ask({ what: 'held' })).toBe(0);
+  const done = await here.ask(add);
+  expect(done).toMatchObject({ ok: true });
+  expect(await here.ask(add)).toEqual(done);
+  const seen = (await here.ask({
+    what: 'look',
+    name: 'schedulePage',
+    args: [job, 'K-87', 'tag', false, 0, 5],
+  })) as { rows: ScheduleRow[] };
+  expect(seen.rows.map((row) => row.tag)).toEqual(['K-87']);
+});
+
 it('a node that has lost the others writes nothing, shows nothing as if it were so now, and says of when it is what it last knew', async () => {
   const [here] = processes;
   if (!here) throw new Error('no process');
-  const job = (await here.ask({ what: 'makeJob' })) as string;
+  const job = (await here.sure({ what: 'makeJob' })) as string;
   const schedule = [job, 'K-2', 'tag', false, 0, 1];
   const look = { what: 'look', name: 'schedulePage', args: schedule } as const;
   const before = (await here.ask(look)) as { rows: ScheduleRow[] };

@@ -51,7 +51,7 @@ const begin = async () => {
   await writer.ask({ what: 'take', job, size: 'RW2-32' });
 };
 const confirm = async () => {
-  const done = (await writer.ask({ what: 'confirm', job, at: 0 })) as Result<unknown>;
+  const done = (await writer.ask({ what: 'confirm', job, id: randomUUID(), at: 0 })) as Result<unknown>;
   expect(done).toMatchObject({ ok: true });
 };
 

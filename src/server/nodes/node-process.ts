@@ -2,11 +2,21 @@
 import { createInterface } from 'node:readline';
 import { inspect } from 'node:util';
 import { setTimeout as after } from 'node:timers/promises';
-import { caughtUp, closeDatabase, database, inDated, lastBackup, lastHeard } from '@/data';
+import {
+  caughtUp,
+  closeDatabase,
+  database,
+  inDated,
+  isAlone,
+  isDatabaseAway,
+  lastBackup,
+  lastHeard,
+  poolFigures,
+} from '@/data';
 import * as gate from '../gate';
 import { databaseState } from '../health';
 import { sayThatItRuns } from '../running/process';
-import { confirmNext, take } from '../testing/bench';
+import { confirmStep, nextStep, take } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER } from '../testing/job';
 
 /** What a test asks of a process. `at` (milliseconds since 1970) lets several begin in the same instant. */
@@ -16,12 +26,14 @@ export type Asked =
   | { readonly what: 'catchUp' }
   | { readonly what: 'lastBackup' }
   | { readonly what: 'state' }
+  /** How many connections are not given back. */
+  | { readonly what: 'held' }
   /** Says that this process runs, once. */
   | { readonly what: 'say' }
   /** What this node last knew, and of when that is. */
   | { readonly what: 'dated'; readonly name: gate.ReadName; readonly args: readonly unknown[] }
   | { readonly what: 'take'; readonly job: string; readonly size: string }
-  | { readonly what: 'confirm'; readonly job: string; readonly at: number }
+  | { readonly what: 'confirm'; readonly job: string; readonly id: string; readonly at: number }
   | { readonly what: 'look'; readonly name: gate.ReadName; readonly args: readonly unknown[] }
   | {
       readonly what: 'act';
@@ -30,6 +42,15 @@ export type Asked =
       readonly id?: string;
       readonly at: number;
     };
+
+/** The steps that were confirmed, by the ids under which: sent again, it is the same one. */
+const confirmed = new Map<string, Awaited<ReturnType<typeof nextStep>>>();
+
+/** Is this said because nobody can be asked just now? */
+const isAway = (error: unknown): boolean =>
+  isAlone(error) ||
+  isDatabaseAway(error) ||
+  (error instanceof Error && [...gate.AWAY].some((words) => error.message.includes(words)));
 
 async function answer(asked: Asked): Promise<unknown> {
   if ('at' in asked) await after(Math.max(0, asked.at - Date.now()));
@@ -42,6 +63,10 @@ async function answer(asked: Asked): Promise<unknown> {
       return lastBackup(database());
     case 'state':
       return databaseState();
+    case 'held': {
+      const { open, free } = poolFigures();
+      return open - free;
+    }
     case 'say':
       sayThatItRuns()();
       return null;
@@ -52,8 +77,11 @@ async function answer(asked: Asked): Promise<unknown> {
       }));
     case 'take':
       return good(take(asked.job, asked.size));
-    case 'confirm':
-      return confirmNext(asked.job, FITTER);
+    case 'confirm': {
+      const step = confirmed.get(asked.id) ?? (await nextStep(asked.job));
+      confirmed.set(asked.id, step);
+      return confirmStep(asked.job, step, { id: asked.id });
+    }
     case 'look':
       return good(gate.lookLoose(asked.name, asked.args, PLANNER));
     case 'act':
@@ -71,7 +99,9 @@ lines.on('line', (line) => {
   const { n, asked } = JSON.parse(line) as { n: number; asked: Asked };
   const one = answer(asked).then(
     (value) => process.stdout.write(`${JSON.stringify({ n, value: value ?? null })}\n`),
-    (error: unknown) => process.stdout.write(`${JSON.stringify({ n, error: inspect(error) })}\n`),
+    (error: unknown) => {
+      process.stdout.write(`${JSON.stringify({ n, error: inspect(error), away: isAway(error) })}\n`);
+    },
   );
   begun.add(one);
   void one.then(() => begun.delete(one));

@@ -21,9 +21,9 @@ const at = (i: number): NodeProcess => {
 };
 const SOON_MS = 250;
 const soon = () => Date.now() + SOON_MS;
-const everywhere = () => Promise.all(processes.map((p) => p.ask({ what: 'catchUp' })));
+const everywhere = () => Promise.all(processes.map((p) => p.sure({ what: 'catchUp' })));
 const newJob = async () => {
-  const job = (await at(0).ask({ what: 'makeJob' })) as string;
+  const job = (await at(0).sure({ what: 'makeJob' })) as string;
   await everywhere();
   return job;
 };
@@ -31,7 +31,7 @@ const looked = async <T>(
   i: number,
   name: 'schedulePage' | 'viewTermination' | 'viewCrossing' | 'viewJobRecord',
   args: unknown[],
-) => (await at(i).ask({ what: 'look', name, args })) as T;
+) => (await at(i).sure({ what: 'look', name, args })) as T;
 /** All of them do it in one instant, each at the node whose turn it is. */
 const together = (
   writers: number,
@@ -42,7 +42,7 @@ const together = (
   const when = soon();
   return Promise.all(
     Array.from({ length: writers }, (_, i) =>
-      at(i).ask({ what: 'act', name, args: argsOf(i), at: when, ...(id === undefined ? {} : { id }) }),
+      at(i).sure({ what: 'act', name, args: argsOf(i), at: when, id: id ?? randomUUID() }),
     ),
   ) as Promise<Result<object | null>[]>;
 };
@@ -120,13 +120,13 @@ it('a tag that twenty take at once at three nodes is one cable', async () => {
 
 it('steps that three nodes confirm at the same end in one instant: each is recorded once, the chain and its receipts hold at every node', async () => {
   const job = await newJob();
-  await at(0).ask({ what: 'take', job, size: 'RW2-32' });
+  await at(0).sure({ what: 'take', job, size: 'RW2-32' });
   await everywhere();
   let recorded = 0;
   for (let round = 0; round < 5; round += 1) {
     const when = soon();
     const told = (await Promise.all(
-      Array.from({ length: 6 }, (_, i) => at(i).ask({ what: 'confirm', job, at: when })),
+      Array.from({ length: 6 }, (_, i) => at(i).sure({ what: 'confirm', job, id: randomUUID(), at: when })),
     )) as Result<object>[];
     // Each confirms the step that it saw: the second finds it done, or that it is another one's turn.
     const good = told.filter((r) => r.ok).length;

@@ -53,6 +53,8 @@ interface Confirming {
   readonly now?: Date;
   readonly end?: string;
   readonly more?: Partial<ConfirmCommand>;
+  /** Of what is sent; one of its own where it is left out. */
+  readonly id?: string;
 }
 
 /** Confirms the step whose turn it is; `more` says what is otherwise. */
@@ -71,8 +73,8 @@ export async function confirmNext(
 export const confirmStep = (
   job: string,
   step: Step,
-  { actor = FITTER, decision, now = NOW, end = 'A', more = {} }: Confirming,
-) => work(subject(job, 'K-1', end), sent({ ...held(step, decision), ...more }, now), actor, WORKS, now);
+  { actor = FITTER, decision, now = NOW, end = 'A', more = {}, id }: Confirming,
+) => work(subject(job, 'K-1', end), sent({ ...held(step, decision), ...more }, now, id), actor, WORKS, now);
 
 /** Works from where it stands to a step, in the order of the plan. */
 export async function workUntil(job: string, until: string, now = NOW) {

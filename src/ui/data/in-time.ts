@@ -1,5 +1,5 @@
 import { refuse, type Result } from '@/core/kernel';
-import { UNREACHED } from './send';
+import { UNANSWERED } from './send';
 
 /** The answer, or that there was none in so many ms: a line that is dead without saying so is no line. What was asked for may still be done. */
 export async function inTime<T>(answer: Promise<T>, ms: number, none: () => T): Promise<T> {
@@ -14,4 +14,4 @@ export async function inTime<T>(answer: Promise<T>, ms: number, none: () => T): 
   }
 }
 
-export const noAnswer = (): Result<never> => refuse('', UNREACHED);
+export const noAnswer = (): Result<never> => refuse('', UNANSWERED);

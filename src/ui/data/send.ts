@@ -6,6 +6,10 @@ import type { CommandName, Commands, LookKey, LookName, Looks } from './contract
 export const UNREACHED =
   'The server cannot be reached. Nothing was saved, nothing is lost here: try again in a moment.';
 
+/** The same of a command: what was sent may have arrived. */
+export const UNANSWERED =
+  'No answer came from the server, and whether this was saved is not known yet. Nothing is lost here: try again in a moment, it is not saved twice.';
+
 const LONGEST_ADDRESS = 1500;
 
 async function answerOf(address: string, init: RequestInit): Promise<unknown> {
@@ -88,6 +92,6 @@ export async function command<N extends CommandName>(
     if (done.result.ok || done.result.problems.every((p) => p.path !== '')) pending.delete(said);
     return done;
   } catch {
-    return { result: refuse('', UNREACHED), shown: null };
+    return { result: refuse('', UNANSWERED), shown: null };
   }
 }

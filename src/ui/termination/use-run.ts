@@ -4,7 +4,7 @@ import { useSnackbar } from 'notistack';
 import { useCallback, useState } from 'react';
 import { refuse, type Problem, type Result } from '@/core/kernel';
 import { useShownKey } from '../data/DataProvider';
-import { UNREACHED } from '../data/send';
+import { UNANSWERED } from '../data/send';
 
 /**
  * Runs an action of the server: one at a time, with its refusal kept for the place that asked, and the page brought up to date when it
@@ -28,7 +28,7 @@ export function useRun() {
       try {
         result = await action();
       } catch {
-        result = refuse('', UNREACHED);
+        result = refuse('', UNANSWERED);
       }
       setBusy(false);
       setProblems(result.ok ? [] : result.problems);
