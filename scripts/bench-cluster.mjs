@@ -78,8 +78,8 @@ try {
     },
   );
   const ended = new Promise((resolve) => load.once('exit', (code, signal) => resolve(code ?? signal)));
-  const words = createInterface({ input: load.stdout });
-  const says = (word) => new Promise((said) => words.on('line', (line) => line === word && said()));
+  const said = createInterface({ input: load.stdout });
+  const says = (word) => new Promise((heard) => said.on('line', (line) => line === word && heard()));
   const [begun, warm] = [says('begun'), says('each has been answered')];
   await Promise.race([begun, ended]);
   // Three processes that have done nothing yet are felt like one that comes back.
