@@ -19,11 +19,15 @@ async function openSignedIn({ address, session }: Asked) {
   return browser;
 }
 
-/** Compressed JavaScript that a page asks for before anything lazy, from its HTML. */
+/** Compressed JavaScript that a page asks for before anything lazy, from its HTML. What is there for browsers without modules no browser that it runs in asks for. */
 async function firstLoadKb({ address, session }: Asked, path: string): Promise<number> {
   const html = await (await fetch(`${address}${path}`, { headers: { cookie: cookieOf(session) } })).text();
   const sources = [
-    ...new Set([...html.matchAll(/<script[^>]+src="([^"]+\.js[^"]*)"/g)].map((m) => m[1] ?? '')),
+    ...new Set(
+      [...html.matchAll(/<script[^>]+src="([^"]+\.js[^"]*)"[^>]*>/g)]
+        .filter(([tag]) => !/\snomodule\b/i.test(tag))
+        .map((m) => m[1] ?? ''),
+    ),
   ];
   let bytes = 0;
   for (const source of sources)

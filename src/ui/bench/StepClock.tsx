@@ -5,13 +5,24 @@ import { type Step } from '@/core/record';
 import { Caution } from '../kit-of-parts/Caution';
 import { useNow } from '../common/use-now';
 import { countdown, timeOfDay } from '../compound-cure/station/clock-words';
-import { CureChart } from '../compound-cure/station/CureChart';
 import { TemperatureLog } from '../compound-cure/station/TemperatureLog';
 import { Rounds } from '../coupler/Rounds';
 import { InsulationNow } from '../mineral-insulated/InsulationNow';
 import type { StationProps } from '../termination/station-props';
+import { ChartComing, NoChart } from '../common/ChartLater';
 import Box from '@mui/material/Box';
+import dynamic from 'next/dynamic';
 import type { ReactNode } from 'react';
+
+// Most steps have no clock: what draws one is loaded with the first that has.
+const CureChart = dynamic(
+  () =>
+    import('../compound-cure/station/CureChart').then(
+      (m) => m.CureChart,
+      () => NoChart,
+    ),
+  { loading: () => <ChartComing ratio={600 / 200} /> },
+);
 
 const MINUTE = 60_000;
 

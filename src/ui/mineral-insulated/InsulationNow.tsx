@@ -7,7 +7,17 @@ import { trimNumber } from '@/core/units';
 import { useNow } from '../common/use-now';
 import { countdown, timeOfDay } from '../compound-cure/station/clock-words';
 import { Caution } from '../kit-of-parts/Caution';
-import { DryingChart } from './DryingChart';
+import { ChartComing, NoChart } from '../common/ChartLater';
+import dynamic from 'next/dynamic';
+
+const DryingChart = dynamic(
+  () =>
+    import('./DryingChart').then(
+      (m) => m.DryingChart,
+      () => NoChart,
+    ),
+  { loading: () => <ChartComing ratio={600 / 200} /> },
+);
 
 interface Props {
   readonly view: Pick<TerminationView, 'acts' | 'job'>;
