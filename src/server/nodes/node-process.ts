@@ -17,7 +17,7 @@ import * as gate from '../gate';
 import { databaseState } from '../health';
 import { sayThatItRuns } from '../running/process';
 import { confirmStep, nextStep, take } from '../testing/bench';
-import { FITTER, good, makeJob, NOW, PLANNER } from '../testing/job';
+import { good, makeJob, NOW, PLANNER } from '../testing/job';
 
 /** What a test asks of a process. `at` (milliseconds since 1970) lets several begin in the same instant. */
 export type Asked =

@@ -185,6 +185,10 @@ function StepPicture({ plan, step }: { readonly plan: TerminationPlan | null; re
   return step.kind === 'look' ? <LookFaces step={step} /> : null;
 }
 
+/** An end without steps has not been planned: that is not the same as one whose steps are all done. */
+const nothingNext = (steps: readonly unknown[]): string =>
+  steps.length === 0 ? 'nothing yet: it has no plan with steps' : 'nothing: every step is recorded';
+
 function Gate({ session }: Props) {
   const { view, gate, hazard } = session;
   const next = view.steps.find((s) => s.id === view.nextStep) ?? null;
@@ -196,7 +200,7 @@ function Gate({ session }: Props) {
       hazard={hazard}
       facts={[
         ['Box', `${enclosure.title}, ${enclosure.tag}`],
-        ['Next here', next === null ? 'nothing: every step is recorded' : next.title],
+        ['Next here', next?.title ?? nothingNext(view.steps)],
         ['Tool for it', next?.tool ?? 'none that cuts or heats'],
       ]}
       lapsedMs={gate.lapsedMs}

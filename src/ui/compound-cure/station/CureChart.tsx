@@ -1,4 +1,4 @@
-import { area, line, scaleLinear, type ScaleLinear } from 'd3';
+import { area, line, scaleLinear, scaleTime, type ScaleLinear } from 'd3';
 import type { CureTrack, TemperatureReading } from '@/core/compound-cure';
 import { trimNumber } from '@/core/units';
 import { timeOfDay } from './clock-words';
@@ -37,7 +37,11 @@ export function CureChart({
   const progress = line<{ at: number; progress: number }>()
     .x((p) => x(p.at))
     .y((p) => y(p.progress));
-  const ticks = x.ticks(6);
+  // At whole hours and halves, as a clock has them.
+  const ticks = scaleTime()
+    .domain([first * MINUTE, end * MINUTE])
+    .ticks(6)
+    .map((at) => at.getTime() / MINUTE);
   return (
     <svg
       className={styles.chart}
