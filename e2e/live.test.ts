@@ -13,12 +13,27 @@ beforeAll(() =>
   tools().sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
     source: `
       const Plain = window.EventSource;
-      window.EventSource = class extends Plain {
+      const HEARD = ['open', 'error', 'now', 'behind', 'changed'];
+      // Opens its line only when the test says so, where it has asked for that.
+      class Late extends EventTarget {
+        constructor(...args) {
+          super();
+          window.beginToListen = () => {
+            const line = new window.EventSource.Watched(...args);
+            for (const type of HEARD)
+              line.addEventListener(type, (e) => this.dispatchEvent(new MessageEvent(type, { data: e.data })));
+          };
+        }
+        close() {}
+      }
+      class Watched extends Plain {
         constructor(...args) {
           super(...args);
           this.addEventListener('open', () => { window.lineIsOpen = true; });
         }
-      };`,
+      }
+      window.EventSource = sessionStorage.getItem('listen late') === null ? Watched : Late;
+      window.EventSource.Watched = Watched;`,
   }),
 );
 /** Opens a page, and goes on when it follows what others do. */
@@ -101,6 +116,23 @@ describe('what somebody else does', () => {
     await cable('A-4');
     await d().sleep(2500);
     expect(await body()).not.toContain('Somebody else has changed this');
+  });
+
+  it('is caught up with where it was done after the page was read and before it listened', async () => {
+    const late = (is: boolean) =>
+      d().executeScript(`sessionStorage.${is ? "setItem('listen late', '')" : "removeItem('listen late')"}`);
+    await late(true);
+    await open(`${JOB}/board`);
+    await wait(
+      () => d().executeScript<boolean>('return "beginToListen" in window'),
+      'the page is about to listen',
+    );
+    await cable('A-6');
+    await d().sleep(2000);
+    expect(await d().executeScript<string>('return document.body.innerText')).not.toContain('A-6');
+    await d().executeScript('window.beginToListen()');
+    await within(3000, /A-6/);
+    await late(false);
   });
 
   it('is not known while the line is away: the page says since when, and catches up', async () => {

@@ -55,8 +55,9 @@ export async function actAndLook(
 export const followJob = async (
   job: string,
   follower: Parameters<typeof gate.followJob>[2],
+  readAt: number | null,
 ): ReturnType<typeof gate.followJob> =>
   forThisRequest(async () => {
     const who = await currentActor();
-    return who.ok ? gate.followJob(job, who.value, follower) : who;
+    return who.ok ? gate.followJob(job, who.value, follower, readAt) : who;
   });

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { closeDatabase, database, insertSentCommand } from '@/data';
-import { follow, MOST_FOLLOWERS, tell, type Follower } from './live';
+import { catchUp, follow, MOST_FOLLOWERS, tell, type Follower } from './live';
 
-const follower = (heard: Follower['heard'], ended: () => void = () => undefined): Follower => ({
-  heard,
-  ended,
-});
+const follower = (
+  heard: Follower['heard'],
+  ended: () => void = () => undefined,
+  behind: () => void = () => undefined,
+): Follower => ({ heard, ended, behind });
 
 it('tells those who follow a job, and only them, until they leave', () => {
   const heard: string[] = [];
@@ -109,6 +110,38 @@ describe('what another process does', () => {
     await new Promise((again) => setTimeout(again, 1000));
     expect(heard).toEqual([here, there]);
     leave?.();
+  });
+
+  it('is told to whoever begins to follow when it was done since their page was read, and nothing of before', async () => {
+    const job = `job-${randomUUID()}`;
+    const readAt = Date.now() - 20_000;
+    await doneElsewhere(job, new Date(readAt - 6000));
+    // Begun before the page was read, and it may have ended after.
+    const underWay = await doneElsewhere(job, new Date(readAt - 4000));
+    const since = await doneElsewhere(job, new Date(readAt + 1));
+    await doneElsewhere(`${job}-other`, new Date(readAt + 1));
+    const told: string[] = [];
+    const one = follower(
+      ({ id }) => told.push(id),
+      () => told.push('ended'),
+      () => told.push('behind'),
+    );
+    await catchUp(job, readAt, one);
+    expect(told.sort()).toEqual([underWay, since].sort());
+  });
+
+  it('is not counted as nothing where a page is old, or more was done than is told', async () => {
+    const job = `job-${randomUUID()}`;
+    const told: string[] = [];
+    const one = follower(
+      () => told.push('heard'),
+      () => told.push('ended'),
+      () => told.push('behind'),
+    );
+    await catchUp(job, Date.now() - 61_000, one);
+    for (let i = 0; i <= 100; i += 1) await doneElsewhere(job);
+    await catchUp(job, Date.now(), one);
+    expect(told).toEqual(['behind', 'behind']);
   });
 
   it('is asked after only as long as somebody follows', async () => {

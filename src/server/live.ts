@@ -6,9 +6,10 @@ export interface Change {
   readonly id: string;
 }
 
-/** Somebody who follows: told of each change, and that the server ends. */
+/** Somebody who follows: told of each change, that more than can be told was done before, and that the server ends. */
 export interface Follower {
   readonly heard: (change: Change) => void;
+  readonly behind: () => void;
   readonly ended: () => void;
 }
 
@@ -21,6 +22,12 @@ const ASK_MS = 700;
 const LONGEST_MS = 35_000;
 /** So much may the clocks of two machines differ. */
 const CLOCKS_MS = 2000;
+
+/** A page that was read longer ago than this, or since which more was done, is read anew as a whole. */
+const LATELY_MS = 60_000;
+const MOST_TOLD = 100;
+/** So long before a page was read a command may have begun whose end the page has not seen. */
+const UNDER_WAY_MS = 5000;
 
 interface Followed {
   readonly followers: Set<Follower>;
@@ -84,6 +91,22 @@ function askSoon(all: Following): void {
   if (all.next !== null) clearTimeout(all.next);
   all.next = setTimeout(() => void ask(all), ASK_MS);
   all.next.unref();
+}
+
+/** Tells whoever begins to follow what was done since their page was read (milliseconds since 1970) and before they followed. */
+export async function catchUp(job: string, readAt: number, { heard, behind }: Follower): Promise<void> {
+  if (readAt < Date.now() - LATELY_MS) {
+    behind();
+    return;
+  }
+  try {
+    const done = await changesSince(database(), [job], new Date(readAt - UNDER_WAY_MS));
+    if (done.length > MOST_TOLD) behind();
+    else for (const { id } of done) heard({ id });
+  } catch (error) {
+    log.warn({ err: error }, 'what was done since a page was read is not known');
+    behind();
+  }
 }
 
 /** How many follow at this process. */

@@ -179,10 +179,14 @@ test.each([
 it('tells those who may see a job that something was done in it, by the id it was sent under, and nobody else', async () => {
   const [job, other] = [await makeJob(), await makeJob()];
   const heard: string[] = [];
-  const follower = { heard: ({ id }: { readonly id: string }) => heard.push(id), ended: () => undefined };
-  expect((await followJob(job, STRANGER, follower)).ok).toBe(false);
-  expect((await followJob('no-such-job', PLANNER, follower)).ok).toBe(false);
-  const leave = await good(followJob(job, PLANNER, follower));
+  const follower = {
+    heard: ({ id }: { readonly id: string }) => heard.push(id),
+    behind: () => undefined,
+    ended: () => undefined,
+  };
+  expect((await followJob(job, STRANGER, follower, null)).ok).toBe(false);
+  expect((await followJob('no-such-job', PLANNER, follower, null)).ok).toBe(false);
+  const leave = await good(followJob(job, PLANNER, follower, null));
   const id = randomUUID();
   const add = (into: string, tag: string, sent: string) =>
     act('addCable', [into, { tag, type: 'W4-10' }], PLANNER, { now: NOW, id: sent });

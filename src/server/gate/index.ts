@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { ok, type Result } from '@/core/kernel';
 import type { Actor } from '../actor';
 import { heavily } from '../heavy';
-import { follow, tell, type Follower } from '../live';
+import { catchUp, follow, tell, type Follower } from '../live';
 import { once } from '../sending';
 import { permit, type Granted } from './may';
 import { observed } from './observed';
@@ -124,7 +124,13 @@ export async function followJob(
   job: string,
   who: Actor,
   follower: Follower,
+  /** When the page was read that begins to follow, milliseconds since 1970; null where there is none. */
+  readAt: number | null,
 ): Promise<Result<(() => void) | null>> {
   const granted = await permit('viewJob', job, who);
-  return granted.ok ? ok(follow(job, follower)) : granted;
+  if (!granted.ok) return granted;
+  const leave = follow(job, follower);
+  // Followed first, so that nothing falls in between; what is told twice is looked up once.
+  if (leave !== null && readAt !== null) void catchUp(job, readAt, follower);
+  return ok(leave);
 }

@@ -20,11 +20,14 @@ const isTyping = (): boolean =>
 /**
  * Follows what others do in a job. Lists and boards are looked up anew as it happens; the view that a page is about, into which hands may
  * be typing, is only compared: when it is another one by now, `newer` says so until somebody asks for it. `awaySince` says since when nothing is heard.
+ * `readAt` is when the server read the page, by its own clock: what was done since is caught up with.
  */
-export function useLive(job: string) {
+export function useLive(job: string, readAt: number) {
   const client = useQueryClient();
   const shown = useShownKey();
   const router = useRouter();
+  // Brought up to date, a page goes on listening on the same line.
+  const [from] = useState(readAt);
   const [newer, setNewer] = useState(false);
   const [awaySince, setAwaySince] = useState<number | null>(null);
 
@@ -68,7 +71,7 @@ export function useLive(job: string) {
       if (event.query.queryHash === hashKey(key)) setNewer(false);
     });
     let missed = false;
-    const leave = listen(job, (heard) => {
+    const leave = listen(job, from, (heard) => {
       switch (heard.kind) {
         case 'open':
           if (away !== null) clearTimeout(away);
@@ -82,6 +85,9 @@ export function useLive(job: string) {
           missed = true;
           away ??= setTimeout(() => setAwaySince(heard.since), AWAY_MS);
           break;
+        case 'behind':
+          soon();
+          break;
         case 'changed':
           if (!heard.ids.every(isOwn)) soon();
       }
@@ -92,7 +98,7 @@ export function useLive(job: string) {
       if (timer !== null) clearTimeout(timer);
       if (away !== null) clearTimeout(away);
     };
-  }, [client, job, router, shown]);
+  }, [client, from, job, router, shown]);
 
   const show = useCallback(() => {
     setNewer(false);

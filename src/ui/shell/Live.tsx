@@ -7,8 +7,8 @@ const clock = (at: number): string =>
   new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
 
 /** Says when somebody else has changed what is shown, and when this page hears of nothing any more. Silent otherwise. */
-export function Live({ job }: { readonly job: string }) {
-  const { newer, awaySince, show } = useLive(job);
+export function Live({ job, readAt }: { readonly job: string; readonly readAt: number }) {
+  const { newer, awaySince, show } = useLive(job, readAt);
   if (!newer && awaySince === null) return null;
   return (
     <Box role="status" sx={BAND} data-live={awaySince === null ? 'newer' : 'away'}>

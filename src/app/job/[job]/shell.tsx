@@ -11,6 +11,8 @@ import styles from '../../page.module.css';
 /** The first steps lead through this one. */
 const DEMO_JOB = 'quillmere';
 
+const now = (): Promise<number> => Promise.resolve(Date.now());
+
 /** Top bar and body of every place of a job; says so when the job is not there or the database is away. */
 export async function JobShell({
   slug,
@@ -19,7 +21,8 @@ export async function JobShell({
   readonly slug: string;
   readonly children: (job: JobView) => ReactNode | Promise<ReactNode>;
 }) {
-  const [job, not] = await Promise.all([look('viewJob', [slug]), mayNot(slug)]);
+  // Before anything of the page is read: what is done from now on it may not show.
+  const [readAt, job, not] = await Promise.all([now(), look('viewJob', [slug]), mayNot(slug)]);
   return (
     <div className={styles.shell}>
       <a className={styles.skip} href="#page">
@@ -29,7 +32,7 @@ export async function JobShell({
       {job.ok && job.value.slug === DEMO_JOB && process.env.AMBER_COLLAR_DEMO === '1' ? (
         <Guide job={job.value.slug} />
       ) : null}
-      {job.ok ? <Live job={job.value.slug} /> : null}
+      {job.ok ? <Live job={job.value.slug} readAt={readAt} /> : null}
       <div className={styles.body} id="page" tabIndex={-1}>
         {job.ok ? (
           <MayProvider mayNot={not}>{await children(job.value)}</MayProvider>

@@ -15,13 +15,27 @@ interface Context {
   readonly params: Promise<{ job: string }>;
 }
 
-/** Tells, as events of the server, what is done in a job: ids of commands, and nothing of what they did. */
+/** When the page was read that asks, as it was told by the server; null where it does not say. */
+function readAtOf(request: Request): number | null {
+  const said = new URL(request.url).searchParams.get('since');
+  return said !== null && /^\d{1,15}$/.test(said) ? Number(said) : null;
+}
+
+/**
+ * Tells, as events of the server, what is done in a job: ids of commands, and nothing of what they did. First its own time, by which pages say when they
+ * were read, and what was done `since` then.
+ */
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { job } = await params;
   const text = new TextEncoder();
   let tell: (id: string) => void = () => undefined;
   let end: () => void = () => undefined;
-  const followed = await followJob(job, { heard: ({ id }) => tell(id), ended: () => end() });
+  let behind: () => void = () => undefined;
+  const followed = await followJob(
+    job,
+    { heard: ({ id }) => tell(id), behind: () => behind(), ended: () => end() },
+    readAtOf(request),
+  );
   if (!followed.ok) return refusedJson(followed.problems);
   const leave = followed.value;
   if (leave === null)
@@ -44,6 +58,9 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
           ids = [];
         }, GATHER_MS);
       };
+      behind = () => {
+        if (!over) say('event: behind\ndata: []\n\n');
+      };
       let over = false;
       end = () => {
         if (over) return;
@@ -55,7 +72,7 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
         controller.close();
       };
       request.signal.addEventListener('abort', () => end());
-      say('retry: 2000\nevent: open\ndata: []\n\n');
+      say(`retry: 2000\nevent: now\ndata: ${Date.now()}\n\n`);
     },
     cancel: () => end(),
   });
