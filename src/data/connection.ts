@@ -270,7 +270,8 @@ function txOf(connection: Connection): Tx {
     queriesOf.get(connection.connection) ??
     drizzle({ client: connection, schema, mode: 'planetscale', ...logged });
   queriesOf.set(connection.connection, made);
-  return made;
+  // Each transaction is one of its own, also where it comes after another on the same connection: what was left to the end of that one is not this one's.
+  return Object.create(made) as Tx;
 }
 
 /**
