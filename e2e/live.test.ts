@@ -133,6 +133,14 @@ describe('what somebody else does', () => {
     await d().executeScript('window.beginToListen()');
     await within(3000, /A-6/);
     await late(false);
+    // One that is old, as a tab that was laid away, is told to look at all of it again.
+    const first = await d().executeAsyncScript<string>(
+      `const done = arguments[0];
+       const line = new EventSource.Watched('/api/live/quillmere?since=1');
+       const say = (e) => { line.close(); done(e.type); };
+       for (const type of ['behind', 'changed', 'error']) line.addEventListener(type, say);`,
+    );
+    expect(first).toBe('behind');
   });
 
   it('is not known while the line is away: the page says since when, and catches up', async () => {

@@ -28,9 +28,12 @@ function readAtOf(request: Request): number | null {
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const { job } = await params;
   const text = new TextEncoder();
-  let tell: (id: string) => void = () => undefined;
+  // Until the stream has begun, what is to be told is put aside.
+  const early: string[] = [];
+  let old = false;
+  let tell: (id: string) => void = (id) => early.push(id);
+  let behind: () => void = () => (old = true);
   let end: () => void = () => undefined;
-  let behind: () => void = () => undefined;
   const followed = await followJob(
     job,
     { heard: ({ id }) => tell(id), behind: () => behind(), ended: () => end() },
@@ -50,7 +53,10 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
       const say = (line: string) => controller.enqueue(text.encode(line));
       const beat = setInterval(() => say(': here\n\n'), BEAT_MS);
       const anew = setTimeout(() => end(), ANEW_MS);
+      let over = false;
       tell = (id) => {
+        // What was done before may be found after whoever asked has gone.
+        if (over) return;
         ids.push(id);
         gathering ??= setTimeout(() => {
           gathering = null;
@@ -61,7 +67,6 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
       behind = () => {
         if (!over) say('event: behind\ndata: []\n\n');
       };
-      let over = false;
       end = () => {
         if (over) return;
         over = true;
@@ -73,6 +78,8 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
       };
       request.signal.addEventListener('abort', () => end());
       say(`retry: 2000\nevent: now\ndata: ${Date.now()}\n\n`);
+      if (old) behind();
+      for (const id of early) tell(id);
     },
     cancel: () => end(),
   });
