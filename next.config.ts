@@ -28,6 +28,8 @@ const config: NextConfig = {
         ],
       },
     ]),
+  // Asked for by browsers where an answer names no icon: a file, a plain page.
+  redirects: () => Promise.resolve([{ source: '/favicon.ico', destination: '/icon.svg', permanent: false }]),
   experimental: {
     optimizePackageImports: ['@mui/material', 'd3'],
     proxyClientMaxBodySize: MAX_REQUEST_BYTES,

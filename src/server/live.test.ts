@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { closeDatabase, database, insertSentCommand } from '@/data';
-import { catchUp, follow, MOST_FOLLOWERS, tell, type Follower } from './live';
+import { catchUp, follow, MOST_FOLLOWERS, tell, tellFound, type Follower } from './live';
 
 const follower = (
   heard: Follower['heard'],
@@ -54,6 +54,24 @@ it('takes no more than it can bear, and takes again when one has left', () => {
   expect(again).not.toBeNull();
   again?.();
   for (const leave of all) leave?.();
+});
+
+it('tells once what a process did whose clock goes ahead, however often and long it is found', () => {
+  const heard: string[] = [];
+  const leave = follow(
+    'a',
+    follower(({ id }) => heard.push(id)),
+  );
+  const from = Date.now();
+  const found = [{ id: 'ahead', job: 'a', at: new Date(from + 8 * 3_600_000) }];
+  const clock = jest.spyOn(Date, 'now');
+  for (let minutes = 0; minutes < 480; minutes += 1) {
+    clock.mockReturnValue(from + minutes * 60_000);
+    tellFound(found);
+  }
+  clock.mockRestore();
+  expect(heard).toEqual(['ahead']);
+  leave?.();
 });
 
 it('lets all lines go when the server is told to end', () => {

@@ -37,7 +37,7 @@ interface Followed {
 
 interface Following {
   readonly jobs: Map<string, Followed>;
-  /** Ids that were told, each with when: what another process has done is found more than once. */
+  /** Ids that were told, each with when it was, or was done if that is later: what another process has done is found more than once. */
   readonly told: Map<string, number>;
   count: number;
   /** When it is asked next what others have done; null while nobody follows. */
@@ -59,11 +59,12 @@ function begun(): Following {
   return all;
 }
 
-/** Tells all who follow a job here that something was done in it, once. */
-export function tell(job: string, change: Change): void {
+/** Tells all who follow a job here that something was done in it, once. `at` is when, by the clock of the process that did it, which may go ahead. */
+export function tell(job: string, change: Change, at = 0): void {
   const { jobs, told } = following();
   if (told.has(change.id)) return;
-  told.set(change.id, Date.now());
+  // Found again for as long as it is not over by that clock.
+  told.set(change.id, Math.max(Date.now(), at));
   for (const { heard } of jobs.get(job)?.followers ?? []) heard(change);
 }
 
@@ -71,7 +72,7 @@ export function tell(job: string, change: Change): void {
 export function tellFound(found: readonly ToldChange[]): void {
   const { jobs, told } = following();
   for (const { id, job, at } of found)
-    if (at.getTime() >= (jobs.get(job)?.since ?? Infinity) - CLOCKS_MS) tell(job, { id });
+    if (at.getTime() >= (jobs.get(job)?.since ?? Infinity) - CLOCKS_MS) tell(job, { id }, at.getTime());
   for (const [id, at] of told) if (at < Date.now() - 2 * LONGEST_MS) told.delete(id);
 }
 
