@@ -1,20 +1,11 @@
 // Three nodes of one cluster on loopback, each with its own data, socket and ports. Started and stopped by our commands only.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import {
-  chmodSync,
-  chownSync,
-  closeSync,
-  existsSync,
-  mkdirSync,
-  openSync,
-  readFileSync,
-  writeFileSync,
-} from 'node:fs';
+import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { userInfo } from 'node:os';
 import { LOCAL } from './setup.mjs';
-import { alive, asRoot, freePort } from './mariadb.mjs';
+import { alive, asRoot, freePort, launched } from './mariadb.mjs';
 
 const sleep = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 const PROVIDER = '/usr/lib/galera/libgalera_smm.so';
@@ -117,27 +108,12 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
   const mine = nodes.find((node) => node.n === n);
   const position = fresh || first ? null : keptUpTo(who, data, socket);
   const errorLog = join(folder, 'error.log');
-  const started = () => {
-    const log = openSync(errorLog, 'a');
-    const child = spawn('/usr/sbin/mariadbd', settings, { stdio: ['ignore', log, log], detached: true });
-    closeSync(log);
-    child.unref();
-    return child;
-  };
   const settings = [
-    '--no-defaults',
     `--user=${who.name}`,
     `--datadir=${data}`,
     `--socket=${socket}`,
     `--pid-file=${join(folder, 'db.pid')}`,
     `--port=${mine.sql}`,
-    '--bind-address=127.0.0.1',
-    '--skip-name-resolve',
-    '--character-set-server=utf8mb4',
-    '--collation-server=utf8mb4_uca1400_as_ci',
-    '--sql-mode=STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
-    '--default-time-zone=+00:00',
-    '--max-allowed-packet=64M',
     '--innodb-buffer-pool-size=192M',
     '--binlog-format=ROW',
     // The owner of the tables guards them with triggers, and is no administrator of the server.
@@ -158,14 +134,14 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
     ...(first ? ['--wsrep-new-cluster'] : []),
     ...(position === null ? [] : [`--wsrep-start-position=${position}`]),
   ];
-  let child = started();
+  let child = launched(settings, errorLog);
   const until = Date.now() + UP_MS;
   const password = fresh && first ? '' : passwords.root;
   for (let starts = 1; Date.now() < until;) {
     if (child.exitCode !== null) {
       if (starts === STARTS) break;
       starts += 1;
-      child = started();
+      child = launched(settings, errorLog);
     }
     if (asRoot(socket, password, "SHOW STATUS LIKE 'wsrep_local_state'").said?.includes('\t4')) break;
     await sleep(250);

@@ -53,6 +53,30 @@ function sql(socket, password, text) {
   if (!good) throw new Error(`database: ${why}`);
 }
 
+/** What every server of ours is told, alone or one of several: what the tables and their queries stand on. */
+const SETTINGS = [
+  '--bind-address=127.0.0.1',
+  '--skip-name-resolve',
+  '--character-set-server=utf8mb4',
+  '--collation-server=utf8mb4_uca1400_as_ci',
+  '--sql-mode=STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
+  '--default-time-zone=+00:00',
+  '--max-allowed-packet=64M',
+];
+
+/** Starts a server with settings of its own besides; it goes on when this process ends. */
+export function launched(settings, errorLog) {
+  const log = openSync(errorLog, 'a');
+  const child = spawn(
+    existsSync('/usr/sbin/mariadbd') ? '/usr/sbin/mariadbd' : 'mariadbd',
+    ['--no-defaults', ...SETTINGS, ...settings],
+    { stdio: ['ignore', log, log], detached: true },
+  );
+  closeSync(log);
+  child.unref();
+  return child;
+}
+
 /** Is there a process of that number? */
 export const alive = (pid) => {
   try {
@@ -99,29 +123,17 @@ export async function startMariadb(name, wishedPort, databases = ['amber_collar'
   }
   const port = await freePort(wishedPort);
   const errorLog = join(home, 'error.log');
-  const log = openSync(errorLog, 'a');
-  const child = spawn(
-    existsSync('/usr/sbin/mariadbd') ? '/usr/sbin/mariadbd' : 'mariadbd',
+  const child = launched(
     [
-      '--no-defaults',
       `--user=${userInfo().username}`,
       `--datadir=${data}`,
       `--socket=${socket}`,
       `--pid-file=${pidFile}`,
       `--port=${port}`,
-      '--bind-address=127.0.0.1',
-      '--skip-name-resolve',
-      '--character-set-server=utf8mb4',
-      '--collation-server=utf8mb4_uca1400_as_ci',
-      '--sql-mode=STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION',
-      '--default-time-zone=+00:00',
-      '--max-allowed-packet=64M',
       '--innodb-buffer-pool-size=256M',
     ],
-    { stdio: ['ignore', log, log], detached: true },
+    errorLog,
   );
-  closeSync(log);
-  child.unref();
   await waitUntilUp(socket, fresh ? '' : passwords.root, child, errorLog);
   if (fresh) {
     const account = (user, password) =>

@@ -21,7 +21,7 @@ const CureChart = dynamic(
       (m) => m.CureChart,
       () => NoChart,
     ),
-  { loading: () => <ChartComing ratio={600 / 200} /> },
+  { loading: ChartComing },
 );
 
 const MINUTE = 60_000;

@@ -16,7 +16,7 @@ const DryingChart = dynamic(
       (m) => m.DryingChart,
       () => NoChart,
     ),
-  { loading: () => <ChartComing ratio={600 / 200} /> },
+  { loading: ChartComing },
 );
 
 interface Props {
