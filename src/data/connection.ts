@@ -263,6 +263,10 @@ export async function withTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<
 
 /** What queries are asked of a connection with, made once for each. */
 const queriesOf = new WeakMap<object, Database>();
+const bases = new WeakMap<Tx, Tx>();
+
+/** What the transactions that come one after another on a connection have in common; of what is no transaction, that itself. */
+export const basisOf = (tx: Tx): Tx => bases.get(tx) ?? tx;
 
 function txOf(connection: Connection): Tx {
   const { logged } = connect();
@@ -271,7 +275,9 @@ function txOf(connection: Connection): Tx {
     drizzle({ client: connection, schema, mode: 'planetscale', ...logged });
   queriesOf.set(connection.connection, made);
   // Each transaction is one of its own, also where it comes after another on the same connection: what was left to the end of that one is not this one's.
-  return Object.create(made) as Tx;
+  const tx = Object.create(made) as Tx;
+  bases.set(tx, made);
+  return tx;
 }
 
 /**

@@ -47,15 +47,20 @@ export async function once(
   { id: person, name }: Actor,
   at: Date,
   work: () => Promise<Result<unknown>>,
+  /** Looked for first, or where its answer is kept: for what is mostly sent once, and does nothing twice by itself. */
+  looked: 'first' | 'last' = 'first',
 ): Promise<Result<unknown>> {
   const { id, operation, args, job } = sent;
   const now: Sending = { id, operation, saidHash: hashOf([person ?? name, args]), at, job };
-  const before = await answered(now);
-  if (!before.ok) return before;
-  if (before.value !== null) return ok(before.value.answer);
+  if (looked === 'first') {
+    const before = await answered(now);
+    if (!before.ok) return before;
+    if (before.value !== null) return ok(before.value.answer);
+  }
   const result = await sending.run(now, work);
   if (result.ok) return result;
   // Of two sends at once, the one that comes second is refused by what the first has done: it is answered as that.
   const first = await answered(now);
-  return first.ok && first.value !== null ? ok(first.value.answer) : result;
+  if (!first.ok) return first.problems.some((p) => p.path === 'id') ? first : result;
+  return first.value === null ? result : ok(first.value.answer);
 }

@@ -11,6 +11,7 @@ import {
   type SealSheets,
 } from '@/core/catalogue';
 import type { Tx } from '../connection';
+import { prepared } from '../prepared';
 import {
   ACCESSORY,
   ADAPTOR,
@@ -35,6 +36,8 @@ export interface StoredCatalogue {
   readonly accessories: readonly Accessory[];
   /** Of each compound the sheet that was issued last. */
   readonly compounds: readonly Compound[];
+  /** Every revision of every family, oldest first; of those too that the job does not use. */
+  readonly revisions: readonly Family[];
   /** Every revision of every sheet of transit frames, as they came in: crossings stand on the one they name. */
   readonly frameSheets: readonly FrameSheet[];
   /** The same of the sheets of soft seals. */
@@ -161,13 +164,17 @@ const listParts = (tx: Tx) =>
   tx.select({ id: partRevision.id, hash: partRevision.hash }).from(partRevision).orderBy(partRevision.id);
 
 /** What there is, in one question, since it is asked at every step of a bench. */
-async function listRevisions(tx: Tx): Promise<{ readonly families: Named[]; readonly parts: Named[] }> {
-  const rows = await unionAll(
+const allRevisions = prepared((tx) =>
+  unionAll(
     tx
       .select({ id: familyRevision.id, hash: familyRevision.hash, of: sql<string>`'family'` })
       .from(familyRevision),
     tx.select({ id: partRevision.id, hash: partRevision.hash, of: sql<string>`'part'` }).from(partRevision),
-  );
+  ),
+);
+
+async function listRevisions(tx: Tx): Promise<{ readonly families: Named[]; readonly parts: Named[] }> {
+  const rows = await allRevisions(tx, {});
   const sorted = rows.sort((a, b) => a.id - b.id);
   return {
     families: sorted.filter((r) => r.of === 'family'),
@@ -187,8 +194,9 @@ export async function loadCatalogue(
   const key = JSON.stringify([inUse, familyRows.map(nameOf), partRows.map(nameOf)]);
   const before = catalogues.get(key);
   if (before !== undefined) return before;
+  const revisions = await known(familyRows, families, readFamilies(tx));
   const inForce = newest(
-    await known(familyRows, families, readFamilies(tx)),
+    revisions,
     (f) => f.code,
     (f) => f,
   );
@@ -198,6 +206,7 @@ export async function loadCatalogue(
     families: inForce
       .filter((f) => inUse === null || inUse.includes(f.code))
       .sort((a, b) => (a.code < b.code ? -1 : 1)),
+    revisions: revisions.map((r) => r.family),
     // Later figures of a part take the place of its first ones.
     adaptors: [...new Map(ofKind(all, 'adaptor').map((a) => [a.partNumber, a])).values()],
     accessories: [...new Map(ofKind(all, 'accessory').map((a) => [a.partNumber, a])).values()],
@@ -218,16 +227,6 @@ export async function loadCatalogue(
 /** Every revision of every sheet that crossings stand on, oldest first. */
 export async function loadCrossingSheets(tx: Tx): Promise<CrossingSheets> {
   return sheetsOf(await known(await listParts(tx), parts, readParts(tx)));
-}
-
-/** Every revision of one family, oldest first. */
-export async function loadRevisionsOf(tx: Tx, code: string): Promise<Family[]> {
-  const rows = await tx
-    .select({ id: familyRevision.id, hash: familyRevision.hash })
-    .from(familyRevision)
-    .where(eq(familyRevision.code, code))
-    .orderBy(familyRevision.id);
-  return (await known(rows, families, readFamilies(tx))).map((f) => f.family);
 }
 
 export async function findFamilyRevision(tx: Tx, id: number): Promise<StoredFamily | null> {

@@ -3,6 +3,7 @@ import { worthOf, type Worth } from '@/core/instrument';
 import { type CableType, type CodeProfile, type Enclosure, type Entry } from '@/core/schedule';
 import { array, object, string } from 'yup';
 import type { Tx } from '../connection';
+import { prepared } from '../prepared';
 import { bySchema, storedJson } from '../stored';
 import { CABLE_TYPE, ENCLOSURE, ENTRY, PROFILE } from '../stored-kinds';
 import { cable, cableType, enclosure, entry, job, termination } from '../schema';
@@ -56,8 +57,15 @@ export async function listJobs(tx: Tx): Promise<JobRow[]> {
   return (await tx.select(columns).from(job).orderBy(job.name)).map(jobRow);
 }
 
+const bySlug = prepared((tx) =>
+  tx
+    .select(columns)
+    .from(job)
+    .where(eq(job.slug, sql.placeholder('slug'))),
+);
+
 export async function findJob(tx: Tx, slug: string): Promise<JobRow | null> {
-  const [row] = await tx.select(columns).from(job).where(eq(job.slug, slug));
+  const [row] = await bySlug(tx, { slug });
   return row ? jobRow(row) : null;
 }
 

@@ -1,19 +1,24 @@
 import { randomBytes } from 'node:crypto';
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, sql } from 'drizzle-orm';
 import { nameMark, type NameSeal } from '@/core/record';
 import { isDuplicate, type Tx } from '../connection';
+import { prepared } from '../prepared';
 import { forgotten, nameSeal } from '../schema';
 
 const SALT_BYTES = 32;
+
+const sealOf = prepared((tx) =>
+  tx
+    .select({ mark: nameSeal.mark, salt: nameSeal.salt })
+    .from(nameSeal)
+    .where(and(eq(nameSeal.person, sql.placeholder('person')), eq(nameSeal.name, sql.placeholder('name')))),
+);
 
 /** The seal of a person's name; made the first time that a record needs it. `person` is null where nobody was signed in. */
 export async function sealName(tx: Tx, person: string | null, name: string): Promise<NameSeal> {
   const whose = person ?? '';
   const find = async (): Promise<NameSeal | null> => {
-    const [row] = await tx
-      .select({ mark: nameSeal.mark, salt: nameSeal.salt })
-      .from(nameSeal)
-      .where(and(eq(nameSeal.person, whose), eq(nameSeal.name, name)));
+    const [row] = await sealOf(tx, { person: whose, name });
     return row ?? null;
   };
   const before = await find();

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { and, asc, desc, eq, gt, inArray, isNull, ne, sql } from 'drizzle-orm';
 import { rolesOf, type Role } from '@/core/people';
 import type { Tx } from '../connection';
+import { prepared } from '../prepared';
 import {
   firstRun,
   invitation,
@@ -21,7 +22,9 @@ export interface PersonRow {
   readonly blockedAt: Date | null;
 }
 
-const personRow = (row: typeof person.$inferSelect): PersonRow => ({
+type Told = Pick<typeof person.$inferSelect, 'id' | 'name' | 'username' | 'administrator' | 'blockedAt'>;
+
+const personRow = (row: Told): PersonRow => ({
   id: row.id,
   name: row.name,
   username: row.username ?? '',
@@ -114,22 +117,34 @@ export async function rolesInJob(tx: Tx, personId: string, slug: string): Promis
   return rows.map((r) => r.role);
 }
 
+const inJob = prepared((tx) =>
+  tx
+    .select({
+      id: person.id,
+      name: person.name,
+      username: person.username,
+      administrator: person.administrator,
+      blockedAt: person.blockedAt,
+      role: membership.role,
+      slug: job.slug,
+    })
+    .from(person)
+    .leftJoin(membership, and(eq(membership.personId, person.id), isNull(membership.endedAt)))
+    .leftJoin(job, and(eq(membership.jobId, job.id), eq(job.slug, sql.placeholder('slug'))))
+    .where(eq(person.id, sql.placeholder('personId'))),
+);
+
 /** A person, and what they are in the job of that slug. */
 export async function personInJob(
   tx: Tx,
   personId: string,
   slug: string,
 ): Promise<{ readonly person: PersonRow; readonly roles: readonly Role[] } | null> {
-  const rows = await tx
-    .select({ person, role: membership.role, slug: job.slug })
-    .from(person)
-    .leftJoin(membership, and(eq(membership.personId, person.id), isNull(membership.endedAt)))
-    .leftJoin(job, and(eq(membership.jobId, job.id), eq(job.slug, slug)))
-    .where(eq(person.id, personId));
+  const rows = await inJob(tx, { personId, slug });
   const [first] = rows;
   if (first === undefined) return null;
   const here = rows.filter((r) => r.slug !== null);
-  return { person: personRow(first.person), roles: here.flatMap((r) => r.role ?? []) };
+  return { person: personRow(first), roles: here.flatMap((r) => r.role ?? []) };
 }
 
 /** What a person is, in any job. */

@@ -3,6 +3,7 @@ import { hashOf } from '@/core/kernel';
 import { decodeArcs, type TerminationPlan } from '@/core/procedure';
 import { PLAN } from '../stored-kinds';
 import type { Tx } from '../connection';
+import { among, prepared } from '../prepared';
 import { cable, familyRevision, job, plan, stationSummary, termination } from '../schema';
 
 export interface StoredPlan {
@@ -41,14 +42,17 @@ const storedPlan = (row: typeof plan.$inferSelect): StoredPlan => ({
   intact: () => hashOfStored(row.body) === row.planHash,
 });
 
+const inForceOf = prepared((tx) =>
+  tx
+    .select()
+    .from(plan)
+    .where(and(among(plan.terminationId, sql.placeholder('ids')), isNull(plan.supersededAt))),
+);
+
 /** The plans in force, at most one for each termination. */
 export async function currentPlans(tx: Tx, terminationIds: readonly number[]): Promise<StoredPlan[]> {
   if (terminationIds.length === 0) return [];
-  const rows = await tx
-    .select()
-    .from(plan)
-    .where(and(inArray(plan.terminationId, [...terminationIds]), isNull(plan.supersededAt)));
-  return rows.map(storedPlan);
+  return (await inForceOf(tx, { ids: terminationIds })).map(storedPlan);
 }
 
 export async function insertPlan(

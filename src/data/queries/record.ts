@@ -11,6 +11,7 @@ import {
   type SubjectKind,
 } from '@/core/record';
 import type { Tx } from '../connection';
+import { among, prepared, rowOf } from '../prepared';
 import { job, nameSeal, recordEvent, recordReceipt } from '../schema';
 
 export interface StoredEvent extends ChainedEvent {
@@ -95,6 +96,17 @@ function readEvent(found: EventRow): StoredEvent {
 const storedReceipt = ({ jobId: _, madeAt: __, ...row }: typeof recordReceipt.$inferSelect): StoredReceipt =>
   row;
 
+const eventsOf = prepared((tx) =>
+  selectEvents(tx)
+    .where(
+      and(
+        eq(recordEvent.subjectKind, sql.placeholder('kind')),
+        among(recordEvent.subjectId, sql.placeholder('ids')),
+      ),
+    )
+    .orderBy(asc(recordEvent.subjectId), asc(recordEvent.seq)),
+);
+
 /** Events of several subjects of one kind, in their order. */
 export async function loadEvents(
   tx: Tx,
@@ -102,10 +114,7 @@ export async function loadEvents(
   subjectIds: readonly number[],
 ): Promise<StoredEvent[]> {
   if (subjectIds.length === 0) return [];
-  const rows = await selectEvents(tx)
-    .where(and(eq(recordEvent.subjectKind, kind), inArray(recordEvent.subjectId, [...subjectIds])))
-    .orderBy(asc(recordEvent.subjectId), asc(recordEvent.seq));
-  return rows.map(storedEvent);
+  return (await eventsOf(tx, { kind, ids: subjectIds })).map(storedEvent);
 }
 
 export async function loadJobEvents(tx: Tx, jobId: number): Promise<StoredEvent[]> {
@@ -120,10 +129,40 @@ export async function findEvent(tx: Tx, id: string): Promise<StoredEvent | null>
   return row ? storedEvent(row) : null;
 }
 
+const putEvent = prepared((tx) =>
+  tx
+    .insert(recordEvent)
+    .values(
+      rowOf(
+        'id',
+        'version',
+        'jobId',
+        'subjectKind',
+        'subjectId',
+        'subject',
+        'seq',
+        'stepId',
+        'kind',
+        'actor',
+        'person',
+        'at',
+        'receivedAt',
+        'body',
+        'planHash',
+        'prevHash',
+        'contact',
+        'aheadMs',
+        'byMark',
+        'underMark',
+        'hash',
+      ),
+    ),
+);
+
 export async function insertEvent(tx: Tx, jobId: number, event: StoredEvent): Promise<void> {
   const { body, receivedAt, kept, names, actor, ...rest } = event;
   const underMark = names?.under?.mark ?? null;
-  await tx.insert(recordEvent).values({
+  await putEvent(tx, {
     ...rest,
     jobId,
     actor: names === null ? actor : '',
@@ -167,6 +206,19 @@ export async function searchEvents(
   return { total: count?.n ?? 0, events: rows.map(storedEvent) };
 }
 
+const receiptsOf = prepared((tx) =>
+  tx
+    .select()
+    .from(recordReceipt)
+    .where(
+      and(
+        eq(recordReceipt.subjectKind, sql.placeholder('kind')),
+        among(recordReceipt.subjectId, sql.placeholder('ids')),
+      ),
+    )
+    .orderBy(asc(recordReceipt.subjectId), asc(recordReceipt.seq)),
+);
+
 /** Receipts of several subjects of one kind, in their order. */
 export async function loadReceipts(
   tx: Tx,
@@ -174,12 +226,7 @@ export async function loadReceipts(
   subjectIds: readonly number[],
 ): Promise<StoredReceipt[]> {
   if (subjectIds.length === 0) return [];
-  const rows = await tx
-    .select()
-    .from(recordReceipt)
-    .where(and(eq(recordReceipt.subjectKind, kind), inArray(recordReceipt.subjectId, [...subjectIds])))
-    .orderBy(asc(recordReceipt.subjectId), asc(recordReceipt.seq));
-  return rows.map(storedReceipt);
+  return (await receiptsOf(tx, { kind, ids: subjectIds })).map(storedReceipt);
 }
 
 export async function loadJobReceipts(tx: Tx, jobId: number): Promise<StoredReceipt[]> {
@@ -191,20 +238,32 @@ export async function loadJobReceipts(tx: Tx, jobId: number): Promise<StoredRece
   return rows.map(storedReceipt);
 }
 
+const headOf = prepared((tx) =>
+  tx
+    .select({
+      last: getTableColumns(recordReceipt),
+      n: sql<number>`(SELECT COUNT(*) FROM record_receipt r WHERE r.job_id = ${sql.placeholder('jobId')})`,
+    })
+    .from(recordReceipt)
+    .where(eq(recordReceipt.jobId, sql.placeholder('jobId')))
+    .orderBy(desc(recordReceipt.number))
+    .limit(1),
+);
+const lastOf = prepared((tx) =>
+  tx
+    .select({ number: recordReceipt.number, head: recordReceipt.head })
+    .from(recordReceipt)
+    .where(eq(recordReceipt.jobId, sql.placeholder('jobId')))
+    .orderBy(desc(recordReceipt.number))
+    .limit(1),
+);
+
 /** How many receipts a job has, and its last: by one statement, so that both are of one moment. */
 export async function loadHead(
   tx: Tx,
   jobId: number,
 ): Promise<{ count: number; last: StoredReceipt | null }> {
-  const [row] = await tx
-    .select({
-      last: getTableColumns(recordReceipt),
-      n: sql<number>`(SELECT COUNT(*) FROM record_receipt r WHERE r.job_id = ${jobId})`,
-    })
-    .from(recordReceipt)
-    .where(eq(recordReceipt.jobId, jobId))
-    .orderBy(desc(recordReceipt.number))
-    .limit(1);
+  const [row] = await headOf(tx, { jobId });
   return row ? { count: row.n, last: storedReceipt(row.last) } : { count: 0, last: null };
 }
 
@@ -213,14 +272,31 @@ export async function lastReceipt(
   tx: Tx,
   jobId: number,
 ): Promise<{ readonly number: number; readonly head: string } | null> {
-  const [row] = await tx
-    .select({ number: recordReceipt.number, head: recordReceipt.head })
-    .from(recordReceipt)
-    .where(eq(recordReceipt.jobId, jobId))
-    .orderBy(desc(recordReceipt.number))
-    .limit(1);
+  const [row] = await lastOf(tx, { jobId });
   return row ?? null;
 }
+
+const putReceipt = prepared((tx) =>
+  tx
+    .insert(recordReceipt)
+    .values(
+      rowOf(
+        'jobId',
+        'number',
+        'job',
+        'subjectKind',
+        'subjectId',
+        'subject',
+        'seq',
+        'eventHash',
+        'prevHead',
+        'head',
+        'signature',
+        'keyId',
+        'madeAt',
+      ),
+    ),
+);
 
 export async function insertReceipt(
   tx: Tx,
@@ -228,7 +304,7 @@ export async function insertReceipt(
   receipt: StoredReceipt,
   madeAt: Date,
 ): Promise<void> {
-  await tx.insert(recordReceipt).values({ ...receipt, jobId, madeAt });
+  await putReceipt(tx, { ...receipt, jobId, madeAt });
 }
 
 /** Holds a job's row. */

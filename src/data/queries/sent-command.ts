@@ -1,6 +1,7 @@
-import { and, eq, gte, inArray } from 'drizzle-orm';
+import { and, eq, gte, inArray, sql } from 'drizzle-orm';
 import { ok } from '@/core/kernel';
 import type { Tx } from '../connection';
+import { prepared, rowOf } from '../prepared';
 import { sentCommand } from '../schema';
 import { storedJson } from '../stored';
 
@@ -20,13 +21,24 @@ export interface SentCommand {
 // What an operation answers is of its own shape: it was made by this program and goes back to the page that asked.
 const ANSWER = storedJson<unknown>('answer of command', ok, 100);
 
+const byId = prepared((tx) =>
+  tx
+    .select()
+    .from(sentCommand)
+    .where(eq(sentCommand.id, sql.placeholder('id'))),
+);
+
 export async function findSentCommand(tx: Tx, id: string): Promise<SentCommand | null> {
-  const [row] = await tx.select().from(sentCommand).where(eq(sentCommand.id, id));
+  const [row] = await byId(tx, { id });
   return row ? { ...row, answer: ANSWER.parse(row.answer, row.id) } : null;
 }
 
+const insert = prepared((tx) =>
+  tx.insert(sentCommand).values(rowOf('id', 'operation', 'saidHash', 'answer', 'at', 'job', 'request')),
+);
+
 export async function insertSentCommand(tx: Tx, { answer, ...sent }: SentCommand, at: Date): Promise<void> {
-  await tx.insert(sentCommand).values({ ...sent, answer: JSON.stringify(answer ?? null), at });
+  await insert(tx, { ...sent, answer: JSON.stringify(answer ?? null), at });
 }
 
 /** A command that was done in a job, and when it began. */

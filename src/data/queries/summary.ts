@@ -1,6 +1,8 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
+import type { MySqlInsertValue } from 'drizzle-orm/mysql-core';
 import { encodeArcs, type CollarState } from '@/core/procedure';
 import type { Tx } from '../connection';
+import { prepared, rowOf } from '../prepared';
 import { cable, cableType, enclosure, entry, stationSummary, termination } from '../schema';
 
 /** One line of the rack and of the board. */
@@ -21,34 +23,41 @@ export interface SummaryRow {
 
 const BATCH = 500;
 
+/** Rows of the summary, in the place of those of before. */
+const put = (tx: Tx, rows: MySqlInsertValue<typeof stationSummary>[]) =>
+  tx
+    .insert(stationSummary)
+    .values(rows)
+    .onDuplicateKeyUpdate({
+      set: {
+        arcs: sql`VALUES(arcs)`,
+        nextStation: sql`VALUES(next_station)`,
+        nextAction: sql`VALUES(next_action)`,
+        blockedBy: sql`VALUES(blocked_by)`,
+        size: sql`VALUES(size)`,
+      },
+    });
+const putOne = prepared((tx) =>
+  put(tx, [rowOf('terminationId', 'arcs', 'nextStation', 'nextAction', 'blockedBy', 'size')]),
+);
+
 /** Stores what `collarOf` said. Written in the same transaction as whatever changed it. */
 export async function writeSummaries(
   tx: Tx,
   rows: readonly { terminationId: number; collar: CollarState; size: string | null }[],
 ): Promise<void> {
-  for (let i = 0; i < rows.length; i += BATCH) {
-    await tx
-      .insert(stationSummary)
-      .values(
-        rows.slice(i, i + BATCH).map(({ terminationId, collar, size }) => ({
-          size,
-          terminationId,
-          arcs: encodeArcs(collar.arcs),
-          nextStation: collar.next?.station ?? null,
-          nextAction: collar.next?.action.slice(0, 200) ?? null,
-          blockedBy: collar.blockedBy?.slice(0, 500) ?? null,
-        })),
-      )
-      .onDuplicateKeyUpdate({
-        set: {
-          arcs: sql`VALUES(arcs)`,
-          nextStation: sql`VALUES(next_station)`,
-          nextAction: sql`VALUES(next_action)`,
-          blockedBy: sql`VALUES(blocked_by)`,
-          size: sql`VALUES(size)`,
-        },
-      });
-  }
+  const told = rows.map(({ terminationId, collar, size }) => ({
+    size,
+    terminationId,
+    arcs: encodeArcs(collar.arcs),
+    nextStation: collar.next?.station ?? null,
+    nextAction: collar.next?.action.slice(0, 200) ?? null,
+    blockedBy: collar.blockedBy?.slice(0, 500) ?? null,
+  }));
+  const [one, ...more] = told;
+  // As a step of a bench does.
+  if (one !== undefined && more.length === 0) await putOne(tx, one);
+  else for (let i = 0; i < told.length; i += BATCH) await put(tx, told.slice(i, i + BATCH));
 }
 
 /** All living terminations of a job in tag order. */

@@ -4,6 +4,7 @@ import type { Pin } from '@/core/pin-map';
 import type { Terminal } from '@/core/cut-back';
 import type { CableType, Enclosure, End, Entry } from '@/core/schedule';
 import type { Tx } from '../connection';
+import { among, prepared } from '../prepared';
 import { CABLE_TYPE, ENCLOSURE, ENTRY, PINS, TERMINALS } from '../stored-kinds';
 import { cable, cableType, enclosure, entry, job, reading, termination } from '../schema';
 
@@ -110,6 +111,20 @@ function terminationRow(row: Joined): TerminationRow {
   };
 }
 
+const byTag = prepared((tx) =>
+  base(tx)
+    .where(
+      and(
+        eq(cable.jobId, sql.placeholder('jobId')),
+        eq(cable.tag, sql.placeholder('tag')),
+        eq(termination.end, sql.placeholder('end')),
+      ),
+    )
+    .orderBy(sql`${cable.retiredAt} IS NOT NULL`, sql`${cable.id} DESC`)
+    .limit(1),
+);
+const byIds = prepared((tx) => base(tx).where(among(termination.id, sql.placeholder('ids'))));
+
 /** The living termination of that tag, or else the last retired one, so that a page can say what became of it. */
 export async function findTermination(
   tx: Tx,
@@ -117,16 +132,13 @@ export async function findTermination(
   cableTag: string,
   end: End,
 ): Promise<TerminationRow | null> {
-  const rows = await base(tx)
-    .where(and(eq(cable.jobId, jobId), eq(cable.tag, cableTag), eq(termination.end, end)))
-    .orderBy(sql`${cable.retiredAt} IS NOT NULL`, sql`${cable.id} DESC`)
-    .limit(1);
-  return rows[0] ? terminationRow(rows[0]) : null;
+  const [row] = await byTag(tx, { jobId, tag: cableTag, end });
+  return row ? terminationRow(row) : null;
 }
 
 export async function loadTerminations(tx: Tx, ids: readonly number[]): Promise<TerminationRow[]> {
   if (ids.length === 0) return [];
-  return (await base(tx).where(inArray(termination.id, [...ids]))).map(terminationRow);
+  return (await byIds(tx, { ids })).map(terminationRow);
 }
 
 /** Living ends that are half of an in-line joint in one of these boxes. */
@@ -176,26 +188,44 @@ export async function terminationIdsOfCables(tx: Tx, cableIds: readonly number[]
   return rows.map((r) => r.id);
 }
 
+const versionsOf = prepared((tx) =>
+  tx
+    .select({ end: termination.end, version: termination.version })
+    .from(termination)
+    .where(eq(termination.cableId, sql.placeholder('cableId'))),
+);
+
+/** Of which version each end of a cable is; an end that is not there is of none, 0. */
+export async function endVersions(tx: Tx, cableId: number): Promise<Readonly<Record<End, number>>> {
+  const rows = await versionsOf(tx, { cableId });
+  const of = (end: End): number => rows.find((r) => r.end === end)?.version ?? 0;
+  return { A: of('A'), B: of('B') };
+}
+
 /** Takes the termination's row so that two writers to its record wait for one another. */
 export async function lockTermination(tx: Tx, id: number): Promise<void> {
   await tx.select({ id: termination.id }).from(termination).where(eq(termination.id, id)).for('update');
 }
+
+const lockNamed = prepared((tx) => {
+  const cables = tx
+    .select({ id: cable.id })
+    .from(cable)
+    .innerJoin(job, eq(cable.jobId, job.id))
+    .where(and(eq(job.slug, sql.placeholder('slug')), eq(cable.tag, sql.placeholder('tag'))));
+  return tx
+    .select({ id: termination.id })
+    .from(termination)
+    .where(and(eq(sql`${termination.end}`, sql.placeholder('end')), inArray(termination.cableId, cables)))
+    .for('update');
+});
 
 /** The same for an end that is named, before anything of it is read; of a tag that was taken out and came again, for both. Nothing where there is none. */
 export async function lockNamedTermination(
   tx: Tx,
   { job: slug, cable: tag, end }: { readonly job: string; readonly cable: string; readonly end: string },
 ): Promise<void> {
-  const cables = tx
-    .select({ id: cable.id })
-    .from(cable)
-    .innerJoin(job, eq(cable.jobId, job.id))
-    .where(and(eq(job.slug, slug), eq(cable.tag, tag)));
-  await tx
-    .select({ id: termination.id })
-    .from(termination)
-    .where(and(eq(sql`${termination.end}`, end), inArray(termination.cableId, cables)))
-    .for('update');
+  await lockNamed(tx, { slug, tag, end });
 }
 
 export async function insertTermination(tx: Tx, row: typeof termination.$inferInsert): Promise<number> {
@@ -229,15 +259,18 @@ function storedReading(row: typeof reading.$inferSelect): StoredReading {
   return { id: row.id, cableId: row.cableId, end: row.end, reading: value };
 }
 
+const standing = prepared((tx) =>
+  tx
+    .select()
+    .from(reading)
+    .where(and(among(reading.cableId, sql.placeholder('ids')), isNull(reading.withdrawnAt)))
+    .orderBy(reading.id),
+);
+
 /** Readings that have not been withdrawn, of several cables at once, oldest first. */
 export async function loadReadings(tx: Tx, cableIds: readonly number[]): Promise<StoredReading[]> {
   if (cableIds.length === 0) return [];
-  const rows = await tx
-    .select()
-    .from(reading)
-    .where(and(inArray(reading.cableId, [...cableIds]), isNull(reading.withdrawnAt)))
-    .orderBy(reading.id);
-  return rows.map(storedReading);
+  return (await standing(tx, { ids: cableIds })).map(storedReading);
 }
 
 const readingValues = (cableId: number, end: End | null, r: Reading): typeof reading.$inferInsert => ({

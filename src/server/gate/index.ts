@@ -85,6 +85,9 @@ export function lookLoose(
   });
 }
 
+/** Every event has an id of its own, and comes into a record once. */
+const lookedFor = (name: WriteName) => (name === 'work' ? 'last' : 'first');
+
 /** Does something in the name of `who`, when they may. With an `id` it is done once, however often it is sent. */
 export async function act<N extends WriteName>(
   name: N,
@@ -113,7 +116,7 @@ export function actLoose(
     const work = () => weighed(operation, call, () => operation.run(args.value, who, call));
     const done = await (more.id === undefined
       ? work()
-      : once({ id: more.id, operation: name, args: args.value, job }, who, call.now, work));
+      : once({ id: more.id, operation: name, args: args.value, job }, who, call.now, work, lookedFor(name)));
     if (done.ok && job !== null) tell(job, { id: call.id });
     return done;
   });

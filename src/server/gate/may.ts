@@ -1,8 +1,9 @@
 import { ok, refuse, type Result } from '@/core/kernel';
 import { ROLE_WORDS, ROLES, SIGNS, type Role } from '@/core/people';
-import { database, findPerson, personInJob, rolesAnywhere, rolesInJob } from '@/data';
+import { database, findPerson, personInJob, rolesAnywhere, rolesInJob, type Tx } from '@/data';
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
+import { rememberKnown, takeKnown, type Known } from '../operations/just-seen';
 import type { OPERATIONS } from './operations';
 
 type OperationName = keyof typeof OPERATIONS;
@@ -183,6 +184,15 @@ async function refusedTo(job: string | null, id: string): Promise<Readonly<Recor
   );
 }
 
+/** Somebody and what they are in a job. What the work at a bench shows with its answer is for whom it was let in: it makes nobody anything else. */
+async function knownIn(tx: Tx, name: OperationName, id: string, job: string): Promise<Known | null> {
+  const before = takeKnown(id, job);
+  if (before !== null) return before;
+  const found = await personInJob(tx, id, job);
+  if (name === 'work' && found !== null) rememberKnown(id, job, found);
+  return found;
+}
+
 /** May this person do this, in the job of that slug? Whoever is nothing in a job is not told whether it is there. */
 export async function permit(name: OperationName, job: string | null, who: Actor): Promise<Result<Granted>> {
   const { id } = who;
@@ -190,7 +200,7 @@ export async function permit(name: OperationName, job: string | null, who: Actor
   return guarded(async () => {
     const tx = database();
     const found =
-      job === null ? { person: await findPerson(tx, id), roles: [] } : await personInJob(tx, id, job);
+      job === null ? { person: await findPerson(tx, id), roles: [] } : await knownIn(tx, name, id, job);
     const person = found?.person ?? null;
     if (found === null || person === null || person.blockedAt !== null) return refuse('person', SIGNED_OUT);
     const rule = MAY[name];

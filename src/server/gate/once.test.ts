@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { closeDatabase } from '@/data';
+import { asHeld } from '@/core/record';
+import { nextStep, sent, subject, take, view } from '../testing/bench';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 import { act, look, type WriteName } from '.';
 
@@ -39,6 +41,29 @@ test.each<[string, WriteName, (job: string) => readonly unknown[]]>([
     );
   },
 );
+
+test('a step of work that is sent twenty times at once, and once more after it, is recorded once, and every send is answered as the first', async () => {
+  const job = await makeJob();
+  await good(take(job, 'RW2-32'));
+  const step = sent(asHeld(await nextStep(job)));
+  const send = () => act('work', [subject(job), step], FITTER, { now: NOW, ...once });
+  const answers = [...(await Promise.all(Array.from({ length: 20 }, send))), await send()];
+  expect(new Set(answers.map((a) => JSON.stringify(a)))).toEqual(
+    new Set([JSON.stringify({ ok: true, value: { repeated: false, waste: null } })]),
+  );
+  expect((await view(job)).events.map((e) => e.seq)).toEqual([1]);
+  // The same command under an id of its own is told that it was there already; another one under this id is refused.
+  expect(await good(act('work', [subject(job), step], FITTER, { now: NOW, id: randomUUID() }))).toMatchObject(
+    {
+      repeated: true,
+    },
+  );
+  const other = sent(asHeld(await nextStep(job)));
+  expect(await refused(act('work', [subject(job), other], FITTER, { now: NOW, ...once }))).toMatch(
+    /something else was sent under this id/,
+  );
+  expect((await view(job)).events).toHaveLength(1);
+});
 
 test('an undo that is sent again after its answer was lost takes back one edit, not two', async () => {
   const job = await makeJob();

@@ -162,6 +162,17 @@ describe('the bench', () => {
       expect(await refused(work(where, what, FITTER, WORKS, NOW))).toMatch(/belongs to something else/);
   });
 
+  it('lets an event id into one record only, also where the same step comes next in another', async () => {
+    const [job, other] = [await makeJob(), await makeJob()];
+    for (const one of [job, other]) await good(take(one, 'RW2-32'));
+    const id = randomUUID();
+    await good(work(subject(job), sent(asHeld(await nextStep(job)), NOW, id), FITTER, WORKS, NOW));
+    const again = work(subject(other), sent(asHeld(await nextStep(other)), NOW, id), FITTER, WORKS, NOW);
+    expect(await refused(again)).toMatch(/belongs to something else/);
+    expect((await view(other)).events).toEqual([]);
+    expect((await view(job)).events).toHaveLength(1);
+  });
+
   it('lets one of two benches have the step when both confirm at once', async () => {
     const job = await makeJob();
     await good(take(job, 'RW2-32'));

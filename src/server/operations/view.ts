@@ -18,7 +18,6 @@ import {
   type QuestionView,
 } from '@/core/gland-selection';
 import { slideOnList } from '@/core/make-off';
-import type { Family } from '@/core/catalogue';
 import { partsOf, planTermination } from '@/core/procedure';
 import { eventView, type TerminationRef } from '@/core/record';
 import { terminationTag } from '@/core/schedule';
@@ -35,11 +34,10 @@ import type {
 } from '@/core/termination-view';
 import {
   database,
+  endVersions,
   findPerson,
   jobsOfPerson,
   listJobs,
-  loadRevisionsOf,
-  loadScheduleRows,
   loadSummaries,
   type JobRow,
   type StoredCatalogue,
@@ -148,16 +146,16 @@ function shownChoiceOf(choice: Choice, { families }: StoredCatalogue, outerMaxMm
 }
 
 /** For each stage of the plan, what another sheet or another revision of this one asks for at the same-looking stage. */
-async function lookAlikesOf(
+function lookAlikesOf(
   { plan, measured }: Assessment,
-  inForce: readonly Family[],
-): Promise<Record<string, LookAlike[]>> {
+  { revisions, families }: StoredCatalogue,
+): Record<string, LookAlike[]> {
   if (plan === null) return {};
   const { code, revision } = plan.plan.family;
-  const revisions = await loadRevisionsOf(database(), code);
-  const own = revisions.find((f) => f.sheet.revision === revision);
+  const same = revisions.filter((f) => f.code === code);
+  const own = same.find((f) => f.sheet.revision === revision);
   if (!own) return {};
-  const all = [...revisions, ...inForce.filter((f) => f.code !== code)];
+  const all = [...same, ...families.map((f) => f.family).filter((f) => f.code !== code)];
   return Object.fromEntries(
     plan.plan.stages.map((stage) => [
       stage.id,
@@ -202,7 +200,6 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
     const { row, choice, request } = assessment;
     const shownChoice =
       choice && shownChoiceOf(choice, catalogue, assessment.measured.outerSheath?.interval.max ?? 0);
-    const [schedule] = await loadScheduleRows(database(), [row.cable.id]);
     const best = choice?.candidates[0];
     const previewable =
       request && best && (best.verdict === 'fits' || best.verdict === 'marginal') ? { request, best } : null;
@@ -219,12 +216,9 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
       pins: row.pins,
       compound: row.compound,
       acts: assessment.acts,
-      lookAlikes: await lookAlikesOf(
-        assessment,
-        catalogue.families.map((f) => f.family),
-      ),
+      lookAlikes: lookAlikesOf(assessment, catalogue),
       cableId: row.cable.id,
-      versions: { cable: row.cable.version, A: schedule?.a.version ?? 0, B: schedule?.b.version ?? 0 },
+      versions: { cable: row.cable.version, ...(await endVersions(database(), row.cable.id)) },
       cableType: row.cableType,
       place: row.place
         ? { area: row.place.area, enclosure: row.place.enclosure, entry: row.place.entry }

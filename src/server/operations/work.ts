@@ -38,7 +38,7 @@ import {
   type Tx,
 } from '@/data';
 import { madeBy, type Actor } from '../actor';
-import { append, type Subject } from '../record/append';
+import { append, ID_IS_TAKEN, type Subject } from '../record/append';
 import type { AuditedRecord } from '../record/faults';
 import { keeperOf } from '../record/housed';
 import { brokenRecord, mayRecord, type RecordState } from '../record/may-record';
@@ -226,7 +226,7 @@ export const benchOf = async (tx: Tx, ref: SubjectRef, { job, row }: Held): Prom
   return ok(await terminationBench(tx, ref, { job, row }));
 };
 
-/** The outcome of an event that is there already, when it came of this very command; null where none is there under this id. */
+/** The outcome of an event that is there already, of any record, when it came of this very command; null where none is there under this id. */
 export async function repeated(
   tx: Tx,
   ref: SubjectRef,
@@ -236,8 +236,14 @@ export async function repeated(
 ): Promise<Result<WorkOutcome> | null> {
   const sent = await findEvent(tx, id);
   if (!sent) return null;
-  const same = sent.subjectKind === ref.kind && sent.subjectId === subjectId && cameOf(sent, command);
-  if (!same) return refuse('id', 'this event id belongs to something else', id);
+  return sent.subjectKind === ref.kind && sent.subjectId === subjectId
+    ? outcomeAgain(sent, command)
+    : refuse('id', ID_IS_TAKEN, id);
+}
+
+/** The outcome of an event of this subject, when it came of this very command. */
+function outcomeAgain(sent: StoredEvent, command: Command): Result<WorkOutcome> {
+  if (!cameOf(sent, command)) return refuse('id', ID_IS_TAKEN, sent.id);
   const late = sent.kind === 'waste' ? readBody('waste', sent.body) : null;
   return ok({ repeated: true, waste: late?.ok ? late.value.reason : null });
 }
@@ -342,10 +348,12 @@ export function work(
     if (!held.ok) return held;
     const command = readCommand(input.command, held.value.job.unit);
     if (!command.ok) return command;
-    const before = await repeated(tx, ref, held.value.id, input.id, command.value);
-    if (before !== null) return before;
     const bench = await benchOf(tx, ref, held.value);
     if (!bench.ok) return bench;
-    return recordWork(tx, bench.value, input, command.value, { actor, roles, now });
+    const before = bench.value.record.events.find((e) => e.id === input.id);
+    if (before !== undefined) return outcomeAgain(before, command.value);
+    const done = await recordWork(tx, bench.value, input, command.value, { actor, roles, now });
+    // One under this id in another record is found when it is written; what is not written is looked for.
+    return done.ok ? done : ((await repeated(tx, ref, held.value.id, input.id, command.value)) ?? done);
   });
 }

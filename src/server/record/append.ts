@@ -1,3 +1,4 @@
+import { refuse } from '@/core/kernel';
 import {
   eventHash,
   GENESIS,
@@ -21,8 +22,11 @@ import {
   type StoredEvent,
   type Tx,
 } from '@/data';
+import { Refusal } from '../guard';
 import { afterCommit, beforeCommit, committed } from '../transaction';
 import { remember, remembered, signHead } from './keep';
+
+export const ID_IS_TAKEN = 'this event id belongs to something else';
 
 /** Whose record an event goes into. */
 export interface Subject {
@@ -82,9 +86,19 @@ export async function append(
     prevHash: last?.hash ?? GENESIS,
   };
   const event = { ...content, hash: eventHash(content), subjectId: subject.id };
-  await insertEvent(tx, subject.job.id, event);
+  await insertOnce(tx, subject.job.id, event);
   beforeCommit(tx, () => nextReceipt(tx, subject.job, event, now));
   return event;
+}
+
+/** Refused where another event, of any record, has this id. */
+async function insertOnce(tx: Tx, jobId: number, event: StoredEvent): Promise<void> {
+  try {
+    await insertEvent(tx, jobId, event);
+  } catch (error) {
+    if (!isDuplicate(error) || duplicateKey(error) !== 'PRIMARY') throw error;
+    throw new Refusal(refuse('id', ID_IS_TAKEN, event.id));
+  }
 }
 
 /** So many others may be faster in a row: more than work in one job at once. */
