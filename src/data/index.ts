@@ -23,6 +23,7 @@ export * from './queries/box';
 export * from './queries/catalogue';
 export * from './queries/crossing';
 export * from './queries/edit';
+export * from './queries/heavy-place';
 export * from './queries/instrument';
 export * from './queries/job';
 export * from './queries/job-card';

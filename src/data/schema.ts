@@ -305,6 +305,13 @@ export const serverProcess = mysqlTable('server_process', {
   figures: longtext('figures').notNull(),
 });
 
+/** Places for heavy work, held by whoever does it until then. */
+export const heavyPlace = mysqlTable('heavy_place', {
+  place: tinyint('place', { unsigned: true }).primaryKey(),
+  holder: varchar('holder', { length: 36 }).notNull(),
+  until: instant('until').notNull(),
+});
+
 export const backup = mysqlTable('backup', {
   id: id(),
   node: varchar('node', { length: 80 }).notNull(),

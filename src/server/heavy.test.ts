@@ -1,6 +1,10 @@
 import { setTimeout as wait } from 'node:timers/promises';
 import { ok, type Result } from '@/core/kernel';
+import { closeDatabase } from '@/data';
 import { BUSY, HEAVY, heavily, inBatches } from './heavy';
+import { heavyPlaces } from './heavy-place';
+
+afterAll(closeDatabase);
 
 const words = (r: Result<unknown>): string => (r.ok ? 'done' : (r.problems[0]?.message ?? ''));
 
@@ -63,3 +67,16 @@ test('between two batches others have a turn', async () => {
   clearInterval(timer);
   expect(turns).toBeGreaterThan(0);
 });
+
+test.each([
+  [undefined, 4],
+  ['1', 1],
+  ['32', 32],
+])('as many places for heavy work as the environment says: %j', (set, places) =>
+  expect(heavyPlaces(set)).toBe(places),
+);
+
+test.each(['0', '33', '', 'four', '4.5', '-1', '1e1'])(
+  '%j places for heavy work are a mistake, and said to be one',
+  (set) => expect(() => heavyPlaces(set)).toThrow(/AMBER_COLLAR_HEAVY is .*, not 1 to 32/),
+);

@@ -1,8 +1,9 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import { refuse, type Result } from '@/core/kernel';
+import { sharedPlace, type Waited } from './heavy-place';
 
-/** How many of the heavy operations work at once, how many may wait for a place, and for how long one may work. */
+/** How many of the heavy operations work at once in one process, how many may wait there for a place, and for how long one may work. */
 export const HEAVY = { atOnce: 2, waiting: 6, seconds: 30 } as const;
 
 export const BUSY = 'The server is at work on whole jobs already: try again in a moment.';
@@ -62,8 +63,8 @@ function turn(gone: AbortSignal): Promise<boolean> {
 }
 
 /**
- * Runs work on a whole job: at most two at once, a few more wait, and the rest are told to come again. Ended when `gone` is aborted or after
- * `HEAVY.seconds`, at the next batch.
+ * Runs work on a whole job: at most two at once in this process, and no more in all of them than there are shared places; a few more wait, and the rest
+ * are told to come again. Ended when `gone` is aborted or after `HEAVY.seconds`, at the next batch.
  */
 export async function heavily<T>(gone: AbortSignal, work: () => Promise<Result<T>>): Promise<Result<T>> {
   const all = places();
@@ -72,14 +73,29 @@ export async function heavily<T>(gone: AbortSignal, work: () => Promise<Result<T
     if (all.queue.length >= HEAVY.waiting) return refuse('', BUSY);
     if (!(await turn(gone))) return refuse('', GONE);
   }
+  try {
+    const place = await sharedPlace(gone);
+    if (!place.ok) return place;
+    if ('not' in place.value) return refuse('', NOT_IN[place.value.not]);
+    try {
+      return await inItsTime(gone, work);
+    } finally {
+      await place.value.leave();
+    }
+  } finally {
+    release();
+  }
+}
+
+const NOT_IN: Readonly<Record<Waited, string>> = { busy: BUSY, gone: GONE };
+
+async function inItsTime<T>(gone: AbortSignal, work: () => Promise<Result<T>>): Promise<Result<T>> {
   const late = AbortSignal.timeout(HEAVY.seconds * 1000);
   try {
     return await current.run({ signal: AbortSignal.any([gone, late]) }, work);
   } catch (error) {
     if (error instanceof Ended) return refuse('', late.aborted ? TOO_LONG : GONE);
     throw error;
-  } finally {
-    release();
   }
 }
 

@@ -29,6 +29,7 @@ const node = {
   heldBack: 0,
 };
 const running = (over: Partial<RunningView> = {}): RunningView => ({
+  heavy: { held: 0, of: 4 },
   processes: [process()],
   database: { engine: '10.11', node: 'node1', cluster: node },
   backup: { node: 'node1', place: '/b', bytes: 1, beganAt: hoursAgo(5), endedAt: hoursAgo(5) },

@@ -47,6 +47,8 @@ export interface BackupView {
 
 /** What runs now: processes, database, and the last backup. */
 export interface RunningView {
+  /** Places for heavy work that all processes share. */
+  readonly heavy: { readonly held: number; readonly of: number };
   readonly processes: readonly ProcessView[];
   readonly database: DatabaseView;
   /** Null where there was never one. */

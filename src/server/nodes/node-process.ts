@@ -8,10 +8,13 @@ import {
   database,
   inDated,
   isAlone,
+  isCollision,
   isDatabaseAway,
   lastBackup,
   lastHeard,
+  leaveHeavyPlace,
   poolFigures,
+  takeHeavyPlace,
 } from '@/data';
 import * as gate from '../gate';
 import { databaseState } from '../health';
@@ -28,6 +31,15 @@ export type Asked =
   | { readonly what: 'state' }
   /** How many connections are not given back. */
   | { readonly what: 'held' }
+  /** Takes one of so many places for heavy work, or gives it back. */
+  | {
+      readonly what: 'heavyPlace';
+      readonly holder: string;
+      readonly places: number;
+      readonly seconds: number;
+      readonly at: number;
+    }
+  | { readonly what: 'leaveHeavyPlace'; readonly holder: string }
   /** Says that this process runs, once. */
   | { readonly what: 'say' }
   /** What this node last knew, and of when that is. */
@@ -67,6 +79,15 @@ async function answer(asked: Asked): Promise<unknown> {
       const { open, free } = poolFigures();
       return open - free;
     }
+    case 'heavyPlace':
+      try {
+        return await takeHeavyPlace(database(), asked.holder, asked.places, asked.seconds);
+      } catch (error) {
+        if (isCollision(error)) return false;
+        throw error;
+      }
+    case 'leaveHeavyPlace':
+      return leaveHeavyPlace(database(), asked.holder);
     case 'say':
       sayThatItRuns()();
       return null;

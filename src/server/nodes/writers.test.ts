@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Result } from '@/core/kernel';
 import type { ScheduleRow } from '@/data';
+import { BUSY } from '../heavy';
+import { heavyPlaces } from '../heavy-place';
 import { processBefore, startedCluster, type NodeProcess } from './nodes';
 
 // A row's lock does not reach another node: what decides between writers at three of them are keys and versions.
@@ -148,4 +150,51 @@ it('steps that three nodes confirm at the same end in one instant: each is recor
   }
   for (const i of processes.keys())
     expect(await looked(i, 'viewJobRecord', [job])).toMatchObject({ faults: [], entries: recorded });
+});
+
+describe('places for heavy work', () => {
+  const places = heavyPlaces();
+  const wanted = (holders: readonly string[], seconds = 60) => {
+    const when = soon();
+    return Promise.all(
+      holders.map((holder, i) => at(i).sure({ what: 'heavyPlace', holder, places, seconds, at: when })),
+    ) as Promise<boolean[]>;
+  };
+  const people = (n: number) => Array.from({ length: n }, () => randomUUID());
+  /** Until no more become free: two who meet at one place are both told to ask again. */
+  const heldOf = async (holders: readonly string[], seconds?: number) => {
+    const held = new Set<string>();
+    for (let round = 0; round < 6 && held.size < Math.min(places, holders.length); round += 1) {
+      const asking = holders.filter((h) => !held.has(h));
+      const told = await wanted(asking, seconds);
+      asking.forEach((h, i) => told[i] && held.add(h));
+      await everywhere();
+    }
+    return [...held];
+  };
+  const left = async (holders: readonly string[]) => {
+    for (const [i, holder] of holders.entries()) await at(i).sure({ what: 'leaveHeavyPlace', holder });
+    await everywhere();
+  };
+
+  it('are never held by more than there are, though twenty at three nodes want one; each that is given back is taken once', async () => {
+    const held = await heldOf(people(20));
+    expect(held).toHaveLength(places);
+    expect(await heldOf(people(5))).toEqual([]);
+    await left(held.slice(0, 1));
+    const next = await heldOf(people(5));
+    expect(next).toHaveLength(1);
+    await left([...held.slice(1), ...next]);
+  });
+
+  it('keep heavy work at any process waiting while others hold them all, and are free again when their holders were killed', async () => {
+    const job = await newJob();
+    const held = await heldOf(people(places));
+    expect(held).toHaveLength(places);
+    await expect(at(1).ask({ what: 'look', name: 'viewJobRecord', args: [job] })).rejects.toThrow(BUSY);
+    await left(held);
+    expect(await heldOf(people(places), 3)).toHaveLength(places);
+    // Nobody gives anything back, and nobody says that they still hold it.
+    expect(await looked(2, 'viewJobRecord', [job])).toMatchObject({ faults: [] });
+  }, 60_000);
 });

@@ -2,6 +2,7 @@ import { ok, type Result } from '@/core/kernel';
 import type { RunningView } from '@/core/running';
 import { database, lastBackup, nodeFigures, processesSeen } from '@/data';
 import { guarded } from '../guard';
+import { heavyPlacesNow } from '../heavy-place';
 
 /** A process that has been quiet for longer was ended, and is nobody's concern. */
 const FORGOTTEN_SECONDS = 600;
@@ -13,6 +14,7 @@ export function viewRunning(): Promise<Result<RunningView>> {
     const processes = await processesSeen(tx, FORGOTTEN_SECONDS);
     const backup = await lastBackup(tx);
     return ok({
+      heavy: await heavyPlacesNow(),
       processes: processes.map(({ startedAt, figures, ...row }) => ({
         ...row,
         ...figures,

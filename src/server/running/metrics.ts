@@ -1,6 +1,7 @@
 import { collectDefaultMetrics, Counter, Gauge, Histogram, Registry } from 'prom-client';
 import { database, lastBackup, nodeFigures, poolFigures } from '@/data';
 import { heavyFigures } from '../heavy';
+import { heavyPlacesNow } from '../heavy-place';
 import { followers } from '../live';
 import { log } from './log';
 
@@ -43,6 +44,9 @@ function made() {
     away,
     followers: gauge('followers', 'Pages that follow a job at this process'),
     heavy: gauge('heavy_work', 'Heavy work of this process: running and waiting', ['state']),
+    places: gauge('heavy_places', 'Places for heavy work of all processes: held, and how many there are', [
+      'state',
+    ]),
     pool: gauge('database_connections', 'Connections of this process to the database', ['state']),
     statements: gauge('database_statements_waiting', 'Statements that wait for a connection'),
     again: gauge('transactions_begun_again', 'Transactions begun again since the start', ['reason']),
@@ -83,7 +87,7 @@ export async function metricsText(): Promise<{ readonly type: string; readonly t
 }
 
 async function askDatabase(all: ReturnType<typeof made>): Promise<void> {
-  for (const gauge of [all.size, all.queue, all.heldBack, all.backup]) gauge.reset();
+  for (const gauge of [all.size, all.queue, all.heldBack, all.backup, all.places]) gauge.reset();
   try {
     const { cluster } = await nodeFigures(database());
     all.ready.set(cluster === null || cluster.ready ? 1 : 0);
@@ -93,6 +97,9 @@ async function askDatabase(all: ReturnType<typeof made>): Promise<void> {
     all.heldBack.set(cluster?.heldBack ?? 0);
     const last = await lastBackup(database());
     all.backup.set(last === null ? 0 : last.endedAt.getTime() / 1000);
+    const places = await heavyPlacesNow();
+    all.places.set({ state: 'held' }, places.held);
+    all.places.set({ state: 'all' }, places.of);
   } catch (error) {
     all.ready.set(0);
     log.warn({ err: error }, 'the database says nothing of itself');

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { database, poolFigures, sayProcess, type ProcessFigures } from '@/data';
 import { heavyFigures } from '../heavy';
+import { heavyPlaces } from '../heavy-place';
 import { followers } from '../live';
 import { log } from './log';
 
@@ -24,6 +25,8 @@ export function versionNow(): { readonly version: string; readonly build: string
 
 /** Says every few seconds that this process is there and how busy it is, until what is returned is called. */
 export function sayThatItRuns(): () => void {
+  // A setting that is none is said at the start, not to whoever comes first.
+  heavyPlaces();
   const delay = monitorEventLoopDelay({ resolution: 20 });
   delay.enable();
   const me = {

@@ -27,7 +27,7 @@ export function RunningPage({ first }: { readonly first: RunningView }) {
     const every = setInterval(reload, AGAIN_MS);
     return () => clearInterval(every);
   }, [reload]);
-  const { processes, database, backup } = view ?? first;
+  const { processes, database, backup, heavy } = view ?? first;
   return (
     <Place
       title="What runs"
@@ -66,6 +66,7 @@ export function RunningPage({ first }: { readonly first: RunningView }) {
           facts={[
             ['Release', database.engine],
             ['Node that answers', database.node],
+            ['Heavy work of all processes', `${heavy.held} of ${heavy.of} places taken`],
             ...(database.cluster === null
               ? [['Cluster', 'stands alone: when this machine goes, nothing is written'] as const]
               : ([

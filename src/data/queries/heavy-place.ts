@@ -1,0 +1,54 @@
+import { and, asc, count, eq, gt, lte, sql } from 'drizzle-orm';
+import type { Tx } from '../connection';
+import { heavyPlace } from '../schema';
+
+/** As many places as there are rows: more cannot be asked for. */
+export const MOST_HEAVY_PLACES = 32;
+
+const NOW = sql`UTC_TIMESTAMP(3)`;
+const inSeconds = (seconds: number) => sql`UTC_TIMESTAMP(3) + INTERVAL ${seconds} SECOND`;
+
+/**
+ * Takes one of the first `places` places for heavy work, for so many seconds; false where all of them are held. A place is one row: of several who
+ * want it, one changes it. One whose time is over is free, whoever held it.
+ */
+export async function takeHeavyPlace(
+  tx: Tx,
+  holder: string,
+  places: number,
+  seconds: number,
+): Promise<boolean> {
+  const [{ affectedRows }] = await tx
+    .update(heavyPlace)
+    .set({ holder, until: inSeconds(seconds) })
+    .where(and(lte(heavyPlace.place, places), lte(heavyPlace.until, NOW)))
+    .orderBy(asc(heavyPlace.place))
+    .limit(1);
+  return affectedRows === 1;
+}
+
+/** Keeps a place for so many seconds from now; false where its time was over and somebody else has it. */
+export async function keepHeavyPlace(tx: Tx, holder: string, seconds: number): Promise<boolean> {
+  const [{ affectedRows }] = await tx
+    .update(heavyPlace)
+    .set({ until: inSeconds(seconds) })
+    .where(eq(heavyPlace.holder, holder));
+  return affectedRows === 1;
+}
+
+/** As the row of a place is that nobody holds. */
+const FREE = { holder: '', until: new Date('2000-01-01T00:00:00.000Z') };
+
+/** Gives a place back; nothing where it was lost. */
+export async function leaveHeavyPlace(tx: Tx, holder: string): Promise<void> {
+  await tx.update(heavyPlace).set(FREE).where(eq(heavyPlace.holder, holder));
+}
+
+/** How many of the first `places` places are held. */
+export async function heldHeavyPlaces(tx: Tx, places: number): Promise<number> {
+  const [row] = await tx
+    .select({ held: count() })
+    .from(heavyPlace)
+    .where(and(lte(heavyPlace.place, places), gt(heavyPlace.until, NOW)));
+  return row?.held ?? 0;
+}

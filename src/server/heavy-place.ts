@@ -1,0 +1,91 @@
+import { randomUUID } from 'node:crypto';
+import { setTimeout as after } from 'node:timers/promises';
+import { ok, type Result } from '@/core/kernel';
+import {
+  database,
+  heldHeavyPlaces,
+  isCollision,
+  keepHeavyPlace,
+  leaveHeavyPlace,
+  MOST_HEAVY_PLACES,
+  takeHeavyPlace,
+} from '@/data';
+import { guarded } from './guard';
+import { log } from './running/log';
+
+// Heavy work reads whole jobs, all of it from the one node that is written to: how much of it there is at once is no concern of one process.
+
+const USUAL_PLACES = 4;
+
+/** As many places as all processes share. From the environment: `AMBER_COLLAR_HEAVY`, 1 to 32; another word there is a mistake of whoever set it. */
+export function heavyPlaces(set: string | undefined = process.env.AMBER_COLLAR_HEAVY): number {
+  if (set === undefined) return USUAL_PLACES;
+  const places = /^\d{1,2}$/.test(set) ? Number(set) : 0;
+  if (places < 1 || places > MOST_HEAVY_PLACES)
+    throw new Error(`AMBER_COLLAR_HEAVY is ${JSON.stringify(set)}, not 1 to ${MOST_HEAVY_PLACES}`);
+  return places;
+}
+
+/** How long a place is held without a word of its holder, and how often there is one: whoever is killed holds it no longer than that. */
+const HELD_S = 10;
+const KEPT_EVERY_MS = 3000;
+const AGAIN_MS = 100;
+/** As long as heavy work may last is longer than a page should wait before it begins. */
+const WAIT_MS = 10_000;
+
+/** Why nobody got a place: none became free, or whoever asked has left. */
+export type Waited = 'busy' | 'gone';
+
+interface Held {
+  readonly leave: () => Promise<void>;
+}
+
+/** Waits for one of the places that all processes share, and keeps it until it is left. */
+export function sharedPlace(gone: AbortSignal): Promise<Result<Held | { readonly not: Waited }>> {
+  return guarded<Held | { readonly not: Waited }>(async () => {
+    const places = heavyPlaces();
+    const holder = randomUUID();
+    for (const until = Date.now() + WAIT_MS; ;) {
+      if (gone.aborted) return ok({ not: 'gone' });
+      if (await taken(holder, places)) return ok({ leave: kept(holder) });
+      if (Date.now() >= until) return ok({ not: 'busy' });
+      await after(AGAIN_MS);
+    }
+  });
+}
+
+async function taken(holder: string, places: number): Promise<boolean> {
+  try {
+    return await takeHeavyPlace(database(), holder, places, HELD_S);
+  } catch (error) {
+    // Somebody at another node was faster: there may be another place.
+    if (isCollision(error)) return false;
+    throw error;
+  }
+}
+
+/** Keeps a place from now on; what is returned gives it back. What cannot be said of it is logged: its time ends by itself. */
+function kept(holder: string): () => Promise<void> {
+  const said = async (what: string, say: () => Promise<unknown>): Promise<void> => {
+    try {
+      await say();
+    } catch (error) {
+      log.warn({ err: error }, what);
+    }
+  };
+  const every = setInterval(
+    () =>
+      void said('could not keep a place for heavy work', () => keepHeavyPlace(database(), holder, HELD_S)),
+    KEPT_EVERY_MS,
+  );
+  return async () => {
+    clearInterval(every);
+    await said('could not give a place for heavy work back', () => leaveHeavyPlace(database(), holder));
+  };
+}
+
+/** How many places there are for heavy work of all processes, and how many are held. */
+export async function heavyPlacesNow(): Promise<{ readonly held: number; readonly of: number }> {
+  const of = heavyPlaces();
+  return { held: await heldHeavyPlaces(database(), of), of };
+}
