@@ -2,6 +2,7 @@
 import { extent, scaleLinear } from 'd3';
 import type { IntervalMm } from '@/core/kernel';
 import { trimNumber } from '@/core/units';
+import { useWidth } from '../common/use-width';
 import styles from './RangeChart.module.css';
 
 export interface ChartRow {
@@ -24,7 +25,7 @@ interface Props {
   readonly decimals: number;
 }
 
-const WIDTH = 620;
+const USUAL_WIDTH = 620;
 const LEFT = 86;
 const RIGHT = 96;
 const ROW = 24;
@@ -32,11 +33,13 @@ const TOP = 22;
 
 /** The ranges of all sizes as bars on one scale, with every measured cable of the job as a line through them. */
 export function RangeChart({ title, rows, marks, decimals }: Props) {
+  const [ref, width] = useWidth(USUAL_WIDTH);
+  const ticks = Math.max(2, Math.min(6, Math.floor((width - LEFT - RIGHT) / 60)));
   const [low = 0, high = 1] = extent(rows.flatMap((r) => [r.range.min, r.range.max]));
   const scale = scaleLinear()
     .domain([low, high])
-    .nice(6)
-    .range([LEFT, WIDTH - RIGHT]);
+    .nice(ticks)
+    .range([LEFT, width - RIGHT]);
   const height = TOP + rows.length * ROW + 30;
   const [from = 0, to = 0] = scale.domain();
   const inside = marks.filter((m) => m.interval.max >= from && m.interval.min <= to);
@@ -54,12 +57,14 @@ export function RangeChart({ title, rows, marks, decimals }: Props) {
         </span>
       </figcaption>
       <svg
-        viewBox={`0 0 ${WIDTH} ${height}`}
+        ref={ref}
+        viewBox={`0 0 ${width} ${height}`}
+        height={height}
         className={styles.chart}
         role="img"
         aria-label={`${title}: ${rows.map((r) => `${r.code} ${r.range.min} to ${r.range.max} mm, takes ${takes(r)}`).join('; ')}`}
       >
-        {scale.ticks(6).map((t) => (
+        {scale.ticks(ticks).map((t) => (
           <g key={t}>
             <line x1={scale(t)} x2={scale(t)} y1={TOP - 6} y2={height - 24} className={styles.grid} />
             <text x={scale(t)} y={height - 8} className={styles.tick}>
@@ -95,7 +100,7 @@ export function RangeChart({ title, rows, marks, decimals }: Props) {
                 height={12}
                 className={count > 0 ? styles.used : styles.bar}
               />
-              <text x={WIDTH} y={y + 15} className={styles.bounds}>
+              <text x={width} y={y + 15} className={styles.bounds}>
                 {row.range.min.toFixed(decimals)}–{row.range.max.toFixed(decimals)}
                 {row.note === undefined ? '' : ` ${row.note}`}
               </text>

@@ -2,9 +2,10 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import type { InsulationReading } from '@/core/procedure';
 import { trimNumber } from '@/core/units';
 import { timeOfDay } from '../compound-cure/station/clock-words';
+import { apart, useWidth } from '../common/use-width';
 import styles from '../compound-cure/station/Charts.module.css';
 
-const WIDTH = 600;
+const USUAL_WIDTH = 600;
 const HEIGHT = 200;
 const LEFT = 64;
 const RIGHT = 46;
@@ -20,12 +21,13 @@ interface Props {
 
 /** What was read of an insulation one time after another, against what it must reach: does it dry? */
 export function DryingChart({ readings, leastMohm }: Props) {
+  const [ref, width] = useWidth(USUAL_WIDTH);
   const [first, last] = [readings[0], readings.at(-1)];
   if (first === undefined || last === undefined) return null;
   const shown = readings.map((r) => Math.max(LEAST, r.mohm));
   const x = scaleLinear()
     .domain([first.atMs, Math.max(last.atMs, first.atMs + 60_000)])
-    .range([LEFT, WIDTH - RIGHT]);
+    .range([LEFT, width - RIGHT]);
   const y = scaleLog()
     .domain([Math.min(leastMohm, ...shown) / 3, Math.max(leastMohm, ...shown) * 3])
     .range([HEIGHT - BOTTOM, TOP]);
@@ -35,18 +37,28 @@ export function DryingChart({ readings, leastMohm }: Props) {
   return (
     <svg
       className={styles.chart}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      ref={ref}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
+      height={HEIGHT}
       role="img"
       aria-label={`Insulation read ${readings.length} times, last ${trimNumber(last.mohm, 1)} megohms of ${trimNumber(leastMohm, 0)} asked for`}
     >
-      <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(leastMohm)} y2={y(leastMohm)} className={styles.grid} />
+      <line x1={LEFT} x2={width - RIGHT} y1={y(leastMohm)} y2={y(leastMohm)} className={styles.grid} />
       <text x={LEFT - 8} y={y(leastMohm) + 4} className={styles.tickEnd}>
         {trimNumber(leastMohm, 0)} MΩ
       </text>
       <path d={path([...readings]) ?? ''} className={styles.cure} />
       {readings.map((r) => (
+        <circle
+          key={r.atMs}
+          cx={x(r.atMs)}
+          cy={y(Math.max(LEAST, r.mohm))}
+          r="4"
+          className={styles.temperature}
+        />
+      ))}
+      {apart(readings, (r) => x(r.atMs), 44).map((r) => (
         <g key={r.atMs}>
-          <circle cx={x(r.atMs)} cy={y(Math.max(LEAST, r.mohm))} r="4" className={styles.temperature} />
           <text x={x(r.atMs)} y={y(Math.max(LEAST, r.mohm)) - 9} className={styles.tick}>
             {trimNumber(r.mohm, 1)}
           </text>

@@ -2,9 +2,10 @@ import { area, line, scaleLinear, scaleTime, type ScaleLinear } from 'd3';
 import type { CureTrack, TemperatureReading } from '@/core/compound-cure';
 import { trimNumber } from '@/core/units';
 import { timeOfDay } from './clock-words';
+import { apart, useWidth } from '../../common/use-width';
 import styles from './Charts.module.css';
 
-const WIDTH = 600;
+const USUAL_WIDTH = 600;
 const HEIGHT = 200;
 const LEFT = 46;
 const RIGHT = 46;
@@ -20,13 +21,14 @@ export function CureChart({
   readonly track: CureTrack;
   readonly readings: readonly TemperatureReading[];
 }) {
+  const [ref, width] = useWidth(USUAL_WIDTH);
   const first = track.curve[0]?.at ?? 0;
   const last = track.curve[track.curve.length - 1]?.at ?? first;
   const { ready } = track;
   const end = Math.max(last + 10, ready?.latest ?? ready?.at ?? 0, track.hardAt ?? 0);
   const x = scaleLinear()
     .domain([first, end])
-    .range([LEFT, WIDTH - RIGHT]);
+    .range([LEFT, width - RIGHT]);
   const y = scaleLinear()
     .domain([0, 1])
     .range([HEIGHT - BOTTOM, TOP]);
@@ -40,18 +42,20 @@ export function CureChart({
   // At whole hours and halves, as a clock has them.
   const ticks = scaleTime()
     .domain([first * MINUTE, end * MINUTE])
-    .ticks(6)
+    .ticks(Math.max(2, Math.floor((width - LEFT - RIGHT) / 84)))
     .map((at) => at.getTime() / MINUTE);
   return (
     <svg
       className={styles.chart}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      ref={ref}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
+      height={HEIGHT}
       role="img"
       aria-label={`Cure ${Math.floor(track.progress * 100)} percent${ready ? `, hard at about ${timeOfDay(ready.at * MINUTE)}` : ''}`}
     >
       {[0, 0.5, 1].map((p) => (
         <g key={p}>
-          <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(p)} y2={y(p)} className={styles.grid} />
+          <line x1={LEFT} x2={width - RIGHT} y1={y(p)} y2={y(p)} className={styles.grid} />
           <text x={LEFT - 8} y={y(p) + 4} className={styles.tickEnd}>
             {p * 100} %
           </text>
@@ -76,12 +80,12 @@ export function CureChart({
       <path d={progress([...track.curve]) ?? ''} className={styles.cure} />
       <circle cx={x(last)} cy={y(track.progress)} r="5" className={styles.hit} />
       {readings.map((r) => (
-        <g key={r.at}>
-          <circle cx={x(r.at)} cy={t(r.c)} r="3" className={styles.temperature} />
-          <text x={x(r.at)} y={t(r.c) - 7} className={styles.tick}>
-            {trimNumber(r.c, 1)}°
-          </text>
-        </g>
+        <circle key={r.at} cx={x(r.at)} cy={t(r.c)} r="3" className={styles.temperature} />
+      ))}
+      {apart(readings, (r) => x(r.at), 30).map((r) => (
+        <text key={r.at} x={x(r.at)} y={t(r.c) - 7} className={styles.tick}>
+          {trimNumber(r.c, 1)}°
+        </text>
       ))}
     </svg>
   );

@@ -2,9 +2,10 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import type { SealPlan } from '@/core/compound-cure';
 import { cureTime, potLife } from '@/core/compound-cure';
 import { minutesWords } from './clock-words';
+import { useWidth } from '../../common/use-width';
 import styles from './Charts.module.css';
 
-const WIDTH = 600;
+const USUAL_WIDTH = 600;
 const HEIGHT = 170;
 const LEFT = 54;
 const RIGHT = 96;
@@ -14,13 +15,14 @@ const TICKS = [5, 10, 20, 60, 120, 360, 720, 1440];
 
 /** Both tables of the compound as printed points over temperature, minutes on a logarithmic scale, and where the work is now. */
 export function TimeTables({ seal, tempC }: { readonly seal: SealPlan; readonly tempC: number | null }) {
+  const [ref, width] = useWidth(USUAL_WIDTH);
   const all = [...seal.potLife, ...seal.cure];
   const [low, high] = [Math.min(...all.map((p) => p.c)) - 3, Math.max(...all.map((p) => p.c)) + 3];
   const least = Math.min(...all.map((p) => p.minutes)) * 0.8;
   const most = Math.max(...all.map((p) => p.minutes)) * 1.25;
   const x = scaleLinear()
     .domain([low, high])
-    .range([LEFT, WIDTH - RIGHT]);
+    .range([LEFT, width - RIGHT]);
   const y = scaleLog()
     .domain([least, most])
     .range([HEIGHT - BOTTOM, TOP]);
@@ -35,19 +37,21 @@ export function TimeTables({ seal, tempC }: { readonly seal: SealPlan; readonly 
   return (
     <svg
       className={styles.chart}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      ref={ref}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
+      height={HEIGHT}
       role="img"
       aria-label={`Pot life and cure of ${seal.product} by temperature, as printed on its sheet`}
     >
       {TICKS.filter((t) => t >= least && t <= most).map((t) => (
         <g key={t}>
-          <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(t)} y2={y(t)} className={styles.grid} />
+          <line x1={LEFT} x2={width - RIGHT} y1={y(t)} y2={y(t)} className={styles.grid} />
           <text x={LEFT - 8} y={y(t) + 4} className={styles.tickEnd}>
             {t < 60 ? `${t} min` : `${t / 60} h`}
           </text>
         </g>
       ))}
-      {x.ticks(8).map((t) => (
+      {x.ticks(Math.max(2, Math.floor((width - LEFT - RIGHT) / 60))).map((t) => (
         <text key={t} x={x(t)} y={HEIGHT - 8} className={styles.tick}>
           {t} °C
         </text>

@@ -1,11 +1,14 @@
 import { line, scaleLog } from 'd3';
 import { READ_AT, type InsulationRequest } from '@/core/electrical-test';
 import { trimNumber } from '@/core/units';
+import { useWidth } from '../../common/use-width';
 import styles from '../../compound-cure/station/Charts.module.css';
 
-const WIDTH = 600;
+const USUAL_WIDTH = 600;
 const HEIGHT = 190;
-const [LEFT, RIGHT, TOP, BOTTOM] = [64, 150, 12, 28];
+const [LEFT, TOP, BOTTOM] = [64, 12, 28];
+/** Beside the curves stand their names, and what is asked for; on a phone that stands over its line. */
+const [RIGHT_WIDE, RIGHT_NARROW, NARROW] = [150, 52, 480];
 
 const words = (mohm: number) =>
   mohm >= 1000 ? `${trimNumber(mohm / 1000, 1)} GΩ` : `${trimNumber(mohm, mohm < 1 ? 2 : 0)} MΩ`;
@@ -24,6 +27,9 @@ interface Props {
 
 /** Resistance over time of every core, both logarithmic, and the least that the standard asks for: a curve that falls is seen at once. */
 export function InsulationChart({ request, leastMohm }: Props) {
+  const [ref, width] = useWidth(USUAL_WIDTH);
+  const narrow = width < NARROW;
+  const right = narrow ? RIGHT_NARROW : RIGHT_WIDE;
   const curves = request.tests.filter((t) => t.readings.length > 0);
   const all = curves.flatMap((t) => t.readings.map((r) => r.mohm));
   if (all.length === 0) return null;
@@ -31,7 +37,7 @@ export function InsulationChart({ request, leastMohm }: Props) {
   const [low, high] = [Math.min(...shown) / 2, Math.max(...shown) * 2];
   const x = scaleLog()
     .domain([READ_AT[0], READ_AT[3]])
-    .range([LEFT, WIDTH - RIGHT]);
+    .range([LEFT, width - right]);
   const y = scaleLog()
     .domain([low, high])
     .range([HEIGHT - BOTTOM, TOP]);
@@ -52,13 +58,15 @@ export function InsulationChart({ request, leastMohm }: Props) {
   return (
     <svg
       className={styles.chart}
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      ref={ref}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
+      height={HEIGHT}
       role="img"
       aria-label="Insulation resistance over time"
     >
       {tens(low, high).map((t) => (
         <g key={t}>
-          <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(t)} y2={y(t)} className={styles.grid} />
+          <line x1={LEFT} x2={width - right} y1={y(t)} y2={y(t)} className={styles.grid} />
           <text x={LEFT - 8} y={y(t) + 4} className={styles.tickEnd}>
             {words(t)}
           </text>
@@ -73,12 +81,16 @@ export function InsulationChart({ request, leastMohm }: Props) {
         <g>
           <line
             x1={LEFT}
-            x2={WIDTH - RIGHT}
+            x2={width - right}
             y1={y(leastMohm)}
             y2={y(leastMohm)}
             className={styles.expected}
           />
-          <text x={WIDTH - RIGHT + 8} y={y(leastMohm) + 4} className={styles.value}>
+          <text
+            x={narrow ? LEFT + 4 : width - right + 8}
+            y={y(leastMohm) + (narrow ? -5 : 4)}
+            className={styles.value}
+          >
             {words(leastMohm)} at least
           </text>
         </g>
