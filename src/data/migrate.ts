@@ -80,7 +80,7 @@ const MAY_UPDATE: Readonly<Record<string, string>> = {
   first_run: 'UPDATE',
   sign_in_limit: 'UPDATE, DELETE',
   server_process: 'UPDATE',
-  heavy_place: 'UPDATE (holder, until)',
+  heavy_place: 'UPDATE (holder, person_id, until)',
 };
 
 /** What no application has any business with. */

@@ -309,6 +309,7 @@ export const serverProcess = mysqlTable('server_process', {
 export const heavyPlace = mysqlTable('heavy_place', {
   place: tinyint('place', { unsigned: true }).primaryKey(),
   holder: varchar('holder', { length: 36 }).notNull(),
+  person: varchar('person_id', { length: 36 }).notNull(),
   until: instant('until').notNull(),
 });
 

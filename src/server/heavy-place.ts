@@ -9,6 +9,7 @@ import {
   leaveHeavyPlace,
   MOST_HEAVY_PLACES,
   takeHeavyPlace,
+  type PlaceWanted,
 } from '@/data';
 import { guarded } from './guard';
 import { log } from './running/log';
@@ -16,6 +17,8 @@ import { log } from './running/log';
 // Heavy work reads whole jobs, all of it from the one node that is written to: how much of it there is at once is no concern of one process.
 
 const USUAL_PLACES = 4;
+/** However many processes somebody asks, others find a place. */
+const EACH = 2;
 
 /** As many places as all processes share. From the environment: `AMBER_COLLAR_HEAVY`, 1 to 32; another word there is a mistake of whoever set it. */
 export function heavyPlaces(set: string | undefined = process.env.AMBER_COLLAR_HEAVY): number {
@@ -31,7 +34,7 @@ const HELD_S = 10;
 const KEPT_EVERY_MS = 3000;
 const AGAIN_MS = 100;
 /** As long as heavy work may last is longer than a page should wait before it begins. */
-const WAIT_MS = 10_000;
+const WAIT_MS = 20_000;
 
 /** Why nobody got a place: none became free, or whoever asked has left. */
 export type Waited = 'busy' | 'gone';
@@ -41,22 +44,25 @@ interface Held {
 }
 
 /** Waits for one of the places that all processes share, and keeps it until it is left. */
-export function sharedPlace(gone: AbortSignal): Promise<Result<Held | { readonly not: Waited }>> {
+export function sharedPlace(
+  person: string,
+  gone: AbortSignal,
+): Promise<Result<Held | { readonly not: Waited }>> {
   return guarded<Held | { readonly not: Waited }>(async () => {
     const places = heavyPlaces();
-    const holder = randomUUID();
+    const wanted = { holder: randomUUID(), person };
     for (const until = Date.now() + WAIT_MS; ;) {
       if (gone.aborted) return ok({ not: 'gone' });
-      if (await taken(holder, places)) return ok({ leave: kept(holder) });
+      if (await taken(wanted, places)) return ok({ leave: kept(wanted.holder) });
       if (Date.now() >= until) return ok({ not: 'busy' });
       await after(AGAIN_MS);
     }
   });
 }
 
-async function taken(holder: string, places: number): Promise<boolean> {
+async function taken(wanted: PlaceWanted, places: number): Promise<boolean> {
   try {
-    return await takeHeavyPlace(database(), holder, places, HELD_S);
+    return await takeHeavyPlace(database(), wanted, { places, each: EACH }, HELD_S);
   } catch (error) {
     // Somebody at another node was faster: there may be another place.
     if (isCollision(error)) return false;

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import { ok, type Result } from '@/core/kernel';
 import { closeDatabase } from '@/data';
@@ -5,6 +6,8 @@ import { BUSY, HEAVY, heavily, inBatches } from './heavy';
 import { heavyPlaces } from './heavy-place';
 
 afterAll(closeDatabase);
+
+const SOMEBODY = randomUUID();
 
 const words = (r: Result<unknown>): string => (r.ok ? 'done' : (r.problems[0]?.message ?? ''));
 
@@ -28,18 +31,18 @@ function work(batches: number, seen: { count: number; most?: number; now?: numbe
 test('of twenty at once two work, some wait, and the rest are told to come again; all places are free afterwards', async () => {
   const seen = { count: 0, most: 0 };
   const stay = new AbortController().signal;
-  const told = await Promise.all(Array.from({ length: 20 }, () => heavily(stay, work(5, seen))));
+  const told = await Promise.all(Array.from({ length: 20 }, () => heavily(SOMEBODY, stay, work(5, seen))));
   expect(seen.most).toBe(HEAVY.atOnce);
   expect(told.filter((r) => r.ok)).toHaveLength(HEAVY.atOnce + HEAVY.waiting);
   expect(told.filter((r) => words(r) === BUSY)).toHaveLength(20 - HEAVY.atOnce - HEAVY.waiting);
-  expect(words(await heavily(stay, work(1, seen)))).toBe('done');
+  expect(words(await heavily(SOMEBODY, stay, work(1, seen)))).toBe('done');
 });
 
 test('work ends at the next batch when nobody waits for it any more, and gives its place back', async () => {
   const seen = { count: 0 };
   const left = new AbortController();
-  const running = heavily(left.signal, work(10_000, seen));
-  const behind = Array.from({ length: 3 }, () => heavily(left.signal, work(10_000, seen)));
+  const running = heavily(SOMEBODY, left.signal, work(10_000, seen));
+  const behind = Array.from({ length: 3 }, () => heavily(SOMEBODY, left.signal, work(10_000, seen)));
   await wait(30);
   left.abort();
   const stopped = seen.count;
@@ -47,14 +50,16 @@ test('work ends at the next batch when nobody waits for it any more, and gives i
   for (const one of behind) expect(words(await one)).toMatch(/nobody waits/);
   expect(seen.count).toBeLessThanOrEqual(stopped + 2);
   const stay = new AbortController().signal;
-  expect(words(await heavily(stay, work(1, { count: 0 })))).toBe('done');
+  expect(words(await heavily(SOMEBODY, stay, work(1, { count: 0 })))).toBe('done');
 });
 
 test('what breaks gives its place back and is not swallowed', async () => {
   const stay = new AbortController().signal;
   for (let i = 0; i < 4; i += 1)
-    await expect(heavily(stay, () => Promise.reject(new Error('broken')))).rejects.toThrow('broken');
-  expect(words(await heavily(stay, work(1, { count: 0 })))).toBe('done');
+    await expect(heavily(SOMEBODY, stay, () => Promise.reject(new Error('broken')))).rejects.toThrow(
+      'broken',
+    );
+  expect(words(await heavily(SOMEBODY, stay, work(1, { count: 0 })))).toBe('done');
 });
 
 test('between two batches others have a turn', async () => {

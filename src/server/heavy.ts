@@ -64,9 +64,13 @@ function turn(gone: AbortSignal): Promise<boolean> {
 
 /**
  * Runs work on a whole job: at most two at once in this process, and no more in all of them than there are shared places; a few more wait, and the rest
- * are told to come again. Ended when `gone` is aborted or after `HEAVY.seconds`, at the next batch.
+ * are told to come again; one person holds no more than two of the shared ones. Ended when `gone` is aborted or after `HEAVY.seconds`, at the next batch.
  */
-export async function heavily<T>(gone: AbortSignal, work: () => Promise<Result<T>>): Promise<Result<T>> {
+export async function heavily<T>(
+  person: string,
+  gone: AbortSignal,
+  work: () => Promise<Result<T>>,
+): Promise<Result<T>> {
   const all = places();
   if (all.running < HEAVY.atOnce) all.running += 1;
   else {
@@ -74,7 +78,7 @@ export async function heavily<T>(gone: AbortSignal, work: () => Promise<Result<T
     if (!(await turn(gone))) return refuse('', GONE);
   }
   try {
-    const place = await sharedPlace(gone);
+    const place = await sharedPlace(person, gone);
     if (!place.ok) return place;
     if ('not' in place.value) return refuse('', NOT_IN[place.value.not]);
     try {

@@ -22,10 +22,10 @@ export default async function CatalogueOfJob({ searchParams }: Props) {
   await connection();
   const asked = await searchParams;
   const [catalogue, jobs] = await Promise.all([look('viewCatalogue', []), look('viewJobs', [])]);
-  const all = jobs.ok ? jobs.value : [];
-  const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
-  const cables = job ? await look('viewCatalogueCables', [job.slug]) : null;
   if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/" />;
+  if (!jobs.ok) return <Refused problems={jobs.problems} back="/" />;
+  const all = jobs.value;
+  const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
   const { families, frameSheets, seals } = catalogue.value;
   const shown = families.find((f) => f.family.code === asked.family) ?? families[0] ?? null;
   return (
@@ -43,7 +43,7 @@ export default async function CatalogueOfJob({ searchParams }: Props) {
           shown={shownOf(shown)}
           jobs={all.map(({ slug, name }) => ({ slug, name }))}
           job={job?.slug ?? null}
-          cables={cables?.ok ? cables.value : []}
+          {...await cablesOf(job?.slug ?? null)}
           parts={partsOf(catalogue.value)}
           frameSheets={sheetsInForce(frameSheets)}
           seals={{
@@ -55,6 +55,13 @@ export default async function CatalogueOfJob({ searchParams }: Props) {
       </MayProvider>
     </div>
   );
+}
+
+/** The measured ends of a job, or why they cannot be drawn; of no job there are none to draw. */
+async function cablesOf(job: string | null) {
+  const seen = job === null ? null : await look('viewCatalogueCables', [job]);
+  if (seen === null) return { cables: null, notDrawn: [] };
+  return seen.ok ? { cables: seen.value, notDrawn: [] } : { cables: null, notDrawn: seen.problems };
 }
 
 /** What is in force besides families and frames, in a line each. */

@@ -53,9 +53,9 @@ const operationOf = (name: keyof Operations): Loose => OPERATIONS[name] as unkno
 
 const weighed = (
   { heavy }: Loose,
-  { signal }: Call,
+  { signal, who }: Call,
   work: () => Promise<Result<unknown>>,
-): Promise<Result<unknown>> => (heavy ? heavily(signal, work) : work());
+): Promise<Result<unknown>> => (heavy ? heavily(who.id ?? who.name, signal, work) : work());
 
 /** Looks something up for `who`. Arguments that are not in order are refused before anything is asked of the database, and who may not see it sees nothing. */
 export async function look<N extends ReadName>(

@@ -35,6 +35,7 @@ export type Asked =
   | {
       readonly what: 'heavyPlace';
       readonly holder: string;
+      readonly person: string;
       readonly places: number;
       readonly seconds: number;
       readonly at: number;
@@ -81,7 +82,12 @@ async function answer(asked: Asked): Promise<unknown> {
     }
     case 'heavyPlace':
       try {
-        return await takeHeavyPlace(database(), asked.holder, asked.places, asked.seconds);
+        return await takeHeavyPlace(
+          database(),
+          { holder: asked.holder, person: asked.person },
+          { places: asked.places, each: 2 },
+          asked.seconds,
+        );
       } catch (error) {
         if (isCollision(error)) return false;
         throw error;

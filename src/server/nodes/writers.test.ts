@@ -154,19 +154,21 @@ it('steps that three nodes confirm at the same end in one instant: each is recor
 
 describe('places for heavy work', () => {
   const places = heavyPlaces();
-  const wanted = (holders: readonly string[], seconds = 60) => {
+  const wanted = (holders: readonly string[], seconds = 60, person?: string) => {
     const when = soon();
     return Promise.all(
-      holders.map((holder, i) => at(i).sure({ what: 'heavyPlace', holder, places, seconds, at: when })),
+      holders.map((holder, i) =>
+        at(i).sure({ what: 'heavyPlace', holder, person: person ?? holder, places, seconds, at: when }),
+      ),
     ) as Promise<boolean[]>;
   };
   const people = (n: number) => Array.from({ length: n }, () => randomUUID());
   /** Until no more become free: two who meet at one place are both told to ask again. */
-  const heldOf = async (holders: readonly string[], seconds?: number) => {
+  const heldOf = async (holders: readonly string[], seconds?: number, person?: string) => {
     const held = new Set<string>();
     for (let round = 0; round < 6 && held.size < Math.min(places, holders.length); round += 1) {
       const asking = holders.filter((h) => !held.has(h));
-      const told = await wanted(asking, seconds);
+      const told = await wanted(asking, seconds, person);
       asking.forEach((h, i) => told[i] && held.add(h));
       await everywhere();
     }
@@ -185,6 +187,19 @@ describe('places for heavy work', () => {
     const next = await heldOf(people(5));
     expect(next).toHaveLength(1);
     await left([...held.slice(1), ...next]);
+  });
+
+  it('are not all taken by one person who asks at every node one after the other: others find one', async () => {
+    const person = randomUUID();
+    const held: string[] = [];
+    for (let i = 0; i < 6; i += 1) {
+      held.push(...(await heldOf(people(1), 60, person)));
+      await everywhere();
+    }
+    expect(held).toHaveLength(2);
+    const others = await heldOf(people(5));
+    expect(others).toHaveLength(places - 2);
+    await left([...held, ...others]);
   });
 
   it('keep heavy work at any process waiting while others hold them all, and are free again when their holders were killed', async () => {

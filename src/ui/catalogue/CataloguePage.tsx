@@ -5,7 +5,7 @@ import List from '@mui/material/List';
 import ListItemButton from '@mui/material/ListItemButton';
 import Typography from '@mui/material/Typography';
 import { Link } from '../kit-of-parts/Link';
-import { capital } from '@/core/kernel';
+import { capital, type Problem } from '@/core/kernel';
 import {
   PURPOSE_WORDS,
   RECORD_KINDS,
@@ -42,7 +42,9 @@ interface Props {
   readonly shown: { readonly family: Family; readonly missing: readonly string[] } | null;
   readonly jobs: readonly { readonly slug: string; readonly name: string }[];
   readonly job: string | null;
-  readonly cables: readonly CatalogueCable[];
+  readonly cables: readonly CatalogueCable[] | null;
+  /** Why the cables of the job could not be read. */
+  readonly notDrawn: readonly Problem[];
   readonly parts: readonly {
     readonly kind: RecordKind;
     readonly partNumber: string;
@@ -83,7 +85,8 @@ const TypeIn = ({ job }: { readonly job: string | null }) => (
 );
 
 /** The families in force with their ranges, and the door through which a new sheet comes in. */
-export function CataloguePage({ families, shown, jobs, job, cables, parts, frameSheets, seals }: Props) {
+export function CataloguePage(props: Props) {
+  const { families, shown, jobs, job, cables, notDrawn, parts, frameSheets, seals } = props;
   return (
     <Place
       title="Catalogue"
@@ -117,7 +120,7 @@ export function CataloguePage({ families, shown, jobs, job, cables, parts, frame
               ))}
             </Box>
           </nav>
-          <FamilyPanel family={shown.family} missing={shown.missing} cables={cables} />
+          <FamilyPanel family={shown.family} missing={shown.missing} cables={cables} notDrawn={notDrawn} />
         </Box>
       )}
       {frameSheets.map((sheet) => (

@@ -11,26 +11,30 @@ import {
   type ArmourKind,
   type Family,
 } from '@/core/catalogue';
-import type { IntervalMm } from '@/core/kernel';
+import type { IntervalMm, Problem } from '@/core/kernel';
 import type { CatalogueCable } from '@/core/termination-view';
 import { Cautions } from '../kit-of-parts/Cautions';
 import { Facts } from '../kit-of-parts/Facts';
+import { Problems } from '../kit-of-parts/Problems';
 import { RangeChart, type ChartMark } from './RangeChart';
 
 interface Props {
   readonly family: Family;
   readonly missing: readonly string[];
-  readonly cables: readonly CatalogueCable[];
+  /** Measured ends of the job; null where there is none, or they could not be read. */
+  readonly cables: readonly CatalogueCable[] | null;
+  /** Why they could not be read. */
+  readonly notDrawn: readonly Problem[];
 }
 
 const marksOf = (
-  cables: readonly CatalogueCable[],
+  cables: readonly CatalogueCable[] | null,
   of: (c: CatalogueCable) => IntervalMm | null,
-): ChartMark[] =>
-  cables.flatMap((c) => {
+): ChartMark[] | null =>
+  cables?.flatMap((c) => {
     const interval = of(c);
     return interval === null ? [] : [{ tag: c.tag, interval, provisional: c.provisional }];
-  });
+  }) ?? null;
 
 const ORDER_WORDS = {
   packThenChamber: 'cores packed before the chamber goes over them',
@@ -85,8 +89,8 @@ const certificateWords = (c: Family['certificate']): string =>
     .join(' · ');
 
 /** One family: what its sheet says, and its ranges with the job's cables drawn through them. */
-export function FamilyPanel({ family, missing, cables }: Props) {
-  const accepted = cables.filter((c) => family.accepts.armour.includes(c.armour));
+export function FamilyPanel({ family, missing, cables, notDrawn }: Props) {
+  const accepted = cables?.filter((c) => family.accepts.armour.includes(c.armour)) ?? null;
   const armours = [...new Set(family.sizes.flatMap((s) => s.rings.flatMap((r) => r.armour)))];
   return (
     <section aria-label={family.code}>
@@ -111,6 +115,12 @@ export function FamilyPanel({ family, missing, cables }: Props) {
         Bars are what a size takes, filled where it takes a cable of the job; amber lines are the measured
         cables, dashed where only a datasheet is known; the number is how many ends lie wholly inside.
       </Typography>
+      {notDrawn.length > 0 ? (
+        <Box sx={{ mb: 1.5 }}>
+          <Typography sx={{ mb: 0.5 }}>No cable is drawn, since none could be read:</Typography>
+          <Problems problems={notDrawn} />
+        </Box>
+      ) : null}
       <Chart
         title="Outer seal, mm"
         rows={family.sizes.map((s) => [s.code, s.outerSeal])}
@@ -144,7 +154,7 @@ function Chart({
 }: {
   readonly title: string;
   readonly rows: readonly (readonly [string, IntervalMm | undefined])[];
-  readonly marks: readonly ChartMark[];
+  readonly marks: readonly ChartMark[] | null;
 }) {
   const given = rows.flatMap(([code, range]) => (range ? [{ code, range }] : []));
   return given.length === 0 ? null : <RangeChart title={title} rows={given} marks={marks} decimals={1} />;
@@ -157,7 +167,7 @@ function ArmourChart({
 }: {
   readonly family: Family;
   readonly armour: ArmourKind;
-  readonly cables: readonly CatalogueCable[];
+  readonly cables: readonly CatalogueCable[] | null;
 }) {
   const clad = armour === 'interlocked' || armour === 'corrugated';
   const rows = family.sizes.flatMap((s) =>
@@ -169,10 +179,7 @@ function ArmourChart({
     <RangeChart
       title={`${clad ? 'Earthing ring, over' : 'Ring,'} ${ARMOUR_WORDS[armour]}, mm`}
       rows={rows}
-      marks={marksOf(
-        cables.filter((c) => c.armour === armour),
-        (c) => c.armourMm,
-      )}
+      marks={marksOf(cables?.filter((c) => c.armour === armour) ?? null, (c) => c.armourMm)}
       decimals={clad ? 1 : 2}
     />
   );

@@ -21,7 +21,8 @@ export interface ChartMark {
 interface Props {
   readonly title: string;
   readonly rows: readonly ChartRow[];
-  readonly marks: readonly ChartMark[];
+  /** Null where it is not known which cables there are: then nothing is said of them. */
+  readonly marks: readonly ChartMark[] | null;
   readonly decimals: number;
 }
 
@@ -31,8 +32,14 @@ const RIGHT = 96;
 const ROW = 24;
 const TOP = 22;
 
+const endsWords = (ends: number, off: number): string => {
+  if (ends === 0) return 'no cable of this job is measured for it';
+  return `${ends} measured ${ends === 1 ? 'end' : 'ends'}${off > 0 ? `, ${off} off the scale` : ''}`;
+};
+
 /** The ranges of all sizes as bars on one scale, with every measured cable of the job as a line through them. */
-export function RangeChart({ title, rows, marks, decimals }: Props) {
+export function RangeChart({ title, rows, marks: given, decimals }: Props) {
+  const marks = given ?? [];
   const [ref, width] = useWidth(USUAL_WIDTH);
   const ticks = Math.max(2, Math.min(6, Math.floor((width - LEFT - RIGHT) / 60)));
   const [low = 0, high = 1] = extent(rows.flatMap((r) => [r.range.min, r.range.max]));
@@ -50,11 +57,7 @@ export function RangeChart({ title, rows, marks, decimals }: Props) {
     <figure className={styles.figure}>
       <figcaption className={styles.caption}>
         <b>{title}</b>{' '}
-        <span>
-          {marks.length === 0
-            ? 'no cable of this job is measured for it'
-            : `${marks.length} measured ends${inside.length < marks.length ? `, ${marks.length - inside.length} off the scale` : ''}`}
-        </span>
+        <span>{given === null ? null : endsWords(given.length, given.length - inside.length)}</span>
       </figcaption>
       <svg
         ref={ref}
@@ -62,7 +65,7 @@ export function RangeChart({ title, rows, marks, decimals }: Props) {
         height={height}
         className={styles.chart}
         role="img"
-        aria-label={`${title}: ${rows.map((r) => `${r.code} ${r.range.min} to ${r.range.max} mm, takes ${takes(r)}`).join('; ')}`}
+        aria-label={`${title}: ${rows.map((r) => `${r.code} ${r.range.min} to ${r.range.max} mm${given === null ? '' : `, takes ${takes(r)}`}`).join('; ')}`}
       >
         {scale.ticks(ticks).map((t) => (
           <g key={t}>
