@@ -19,12 +19,12 @@ export function useWidth(usual: number): readonly [RefCallback<Element>, number]
   return [ref, width];
 }
 
-/** Of marks from left to right those that have so many pixels to the one before; the first has. */
+/** Of marks from left to right the last, which somebody may just have made, and before it those that have so many pixels to the next. */
 export function apart<T>(marks: readonly T[], at: (mark: T) => number, pixels: number): T[] {
   const kept: T[] = [];
-  for (const mark of marks) {
-    const before = kept.at(-1);
-    if (before === undefined || at(mark) - at(before) >= pixels) kept.push(mark);
+  for (const mark of [...marks].reverse()) {
+    const next = kept[0];
+    if (next === undefined || at(next) - at(mark) >= pixels) kept.unshift(mark);
   }
   return kept;
 }
