@@ -40,13 +40,12 @@ export async function takeHeavyPlace(
   return affectedRows === 1;
 }
 
-/** Keeps a place for so many seconds from now; false where its time was over and somebody else has it. */
-export async function keepHeavyPlace(tx: Tx, holder: string, seconds: number): Promise<boolean> {
-  const [{ affectedRows }] = await tx
+/** Keeps a place for so many seconds from now; nothing where its time was over and somebody else has it. */
+export async function keepHeavyPlace(tx: Tx, holder: string, seconds: number): Promise<void> {
+  await tx
     .update(heavyPlace)
     .set({ until: inSeconds(seconds) })
     .where(eq(heavyPlace.holder, holder));
-  return affectedRows === 1;
 }
 
 /** As the row of a place is that nobody holds. */
