@@ -124,8 +124,8 @@ export async function longestTaskMs(asked: Asked, crossing: string): Promise<num
        button.click();
        const look = () => {
          if (end === Infinity) return void setTimeout(look, 50);
-         // The task that shows the plan ends after the bar is gone: it is not part of the run.
-         setTimeout(() => done(Math.max(0, ...tasks.filter(([at, ms]) => at + ms < end).map(([, ms]) => ms))), 500);
+         // The task that shows the plan ends after the bar is gone: it is not part of the run. How long a task was is said in whole milliseconds, the rest cut off.
+         setTimeout(() => done(Math.max(0, ...tasks.filter(([at, ms]) => at + ms + 1 < end).map(([, ms]) => ms))), 500);
        };
        look();`,
     );

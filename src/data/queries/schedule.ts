@@ -82,19 +82,21 @@ function matching(tx: Tx, jobId: number, filter: string): SQL | undefined {
     .select({ id: cableType.id })
     .from(cableType)
     .where(and(eq(cableType.jobId, jobId), like(cableType.code, pattern)));
+  // As a table of its own: otherwise the server asks after the boxes of each cable anew, nine tenths of the answer's time.
   const inBoxes = tx
-    .select({ id: termination.cableId })
+    .selectDistinct({ id: termination.cableId })
     .from(enclosure)
     .innerJoin(entry, eq(entry.enclosureId, enclosure.id))
     .innerJoin(termination, eq(termination.entryId, entry.id))
-    .where(and(eq(enclosure.jobId, jobId), like(enclosure.tag, pattern)));
+    .where(and(eq(enclosure.jobId, jobId), like(enclosure.tag, pattern)))
+    .as('in_boxes');
   return and(
     living,
     or(
       like(cable.tag, pattern),
       like(cable.note, pattern),
       inArray(cable.typeId, types),
-      inArray(cable.id, inBoxes),
+      inArray(cable.id, tx.select({ id: inBoxes.id }).from(inBoxes)),
     ),
   );
 }

@@ -2,6 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { TextField } from '../kit-of-parts/TextField';
+import { memo } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
 import { useSend } from '../data/use-send';
@@ -19,8 +20,7 @@ interface Props {
   readonly choices: ScheduleChoices;
 }
 
-/** One cable into the schedule. What the server refuses stands at its field, until that is typed anew. */
-export function AddCable({ job, choices }: Props) {
+function Adding({ job, choices }: Props) {
   const send = useSend();
   const { run, busy, problems } = useRun();
   const { control, handleSubmit, reset, setError, setFocus, formState } = useForm<Fields>({
@@ -103,3 +103,6 @@ export function AddCable({ job, choices }: Props) {
     </Box>
   );
 }
+
+/** One cable into the schedule. What the server refuses stands at its field, until that is typed anew. It is not drawn for a stroke in the filter above it. */
+export const AddCable = memo(Adding);

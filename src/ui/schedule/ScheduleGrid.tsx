@@ -51,6 +51,7 @@ const leavePaste: GridEventListener<'cellEditStart'> = ({ reason }, event) => {
 
 /** The cables with their two ends. Filtered, sorted and paged by the server; edited in place and saved at once. */
 export default function ScheduleGrid({ job, choices, at }: Props) {
+  const { setPaging, setSort } = at;
   const { filter, paging, sort } = at.place;
   const { page, away, reload } = useScheduleRows({ job: job.slug, filter, paging, sort });
   const rows = useMemo(() => (page?.rows ?? []).map((r) => gridRow(r, job.unit)), [page, job.unit]);
@@ -93,9 +94,9 @@ export default function ScheduleGrid({ job, choices, at }: Props) {
         sortingMode="server"
         filterMode="server"
         paginationModel={paging}
-        onPaginationModelChange={at.setPaging}
+        onPaginationModelChange={setPaging}
         sortModel={sort}
-        onSortModelChange={at.setSort}
+        onSortModelChange={setSort}
         sortingOrder={SORTING_ORDER}
         pageSizeOptions={PAGE_SIZES}
         disableColumnFilter
@@ -115,7 +116,22 @@ export default function ScheduleGrid({ job, choices, at }: Props) {
         sx={LOOK}
       />
     ),
-    [rows, columns, loading, total, paging, sort, at, ticked, shown, fill, save, reload, localeText],
+    [
+      rows,
+      columns,
+      loading,
+      total,
+      paging,
+      setPaging,
+      sort,
+      setSort,
+      ticked,
+      shown,
+      fill,
+      save,
+      reload,
+      localeText,
+    ],
   );
   return (
     <Stack sx={{ flex: 1, minHeight: 260 }} onPasteCapture={(event) => void paste(event)}>

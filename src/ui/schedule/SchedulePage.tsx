@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
+import { memo } from 'react';
 import { useGridPlace } from './use-grid-place';
 import { UndoRedo } from '../changes/UndoRedo';
 import { Link } from '../kit-of-parts/Link';
@@ -26,11 +27,35 @@ interface Props {
   readonly choices: ScheduleChoices;
 }
 
+/** Drawn once, not for each stroke in the filter beside it. */
+const Files = memo(function Files({ job }: { readonly job: string }) {
+  const files = `/api/job/${encodeURIComponent(job)}/schedule/export`;
+  return (
+    <>
+      <Button size="small" variant="outlined" href={files}>
+        Save as CSV
+      </Button>
+      <Button size="small" variant="outlined" href={`${files}?as=xlsx`}>
+        Save as workbook
+      </Button>
+      <For what="importSheet">
+        <Button
+          size="small"
+          variant="outlined"
+          component={Link}
+          href={`/job/${encodeURIComponent(job)}/schedule/import`}
+        >
+          Take in a list
+        </Button>
+      </For>
+    </>
+  );
+});
+
 /** All cables of the job: add, edit, undo, import, export. */
 export function SchedulePage({ job, choices }: Props) {
   const at = useGridPlace();
   const undoing = useRun();
-  const base = `/job/${encodeURIComponent(job.slug)}`;
   return (
     <Stack component="main" sx={WHOLE_PLACE}>
       <Stack direction="row" sx={{ flexWrap: 'wrap', alignItems: 'center', gap: 1.25, mb: 1.25 }}>
@@ -46,25 +71,7 @@ export function SchedulePage({ job, choices }: Props) {
           width={280}
         />
         <UndoRedo job={job.slug} running={undoing} />
-        <Button
-          size="small"
-          variant="outlined"
-          href={`/api/job/${encodeURIComponent(job.slug)}/schedule/export`}
-        >
-          Save as CSV
-        </Button>
-        <Button
-          size="small"
-          variant="outlined"
-          href={`/api/job/${encodeURIComponent(job.slug)}/schedule/export?as=xlsx`}
-        >
-          Save as workbook
-        </Button>
-        <For what="importSheet">
-          <Button size="small" variant="outlined" component={Link} href={`${base}/schedule/import`}>
-            Take in a list
-          </Button>
-        </For>
+        <Files job={job.slug} />
       </Stack>
       <Problems problems={undoing.problems} />
       <For what="addCable">

@@ -1,6 +1,6 @@
 'use client';
 import { useSearchParams } from 'next/navigation';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { GridPaginationModel, GridSortModel } from '@mui/x-data-grid';
 import { SORT_OF } from './grid-columns';
 
@@ -38,22 +38,30 @@ export function placeQuery({ filter, sort: [by], paging: { page, pageSize } }: G
   return text === '' ? '' : `?${text}`;
 }
 
+/** Narrowed down anew, from its first page on. What stays as it is is the same object: the grid is not drawn for it. */
+const filtered = ({ paging, sort }: GridPlace, filter: string): GridPlace => ({
+  filter,
+  sort,
+  paging: paging.page === 0 ? paging : { ...paging, page: 0 },
+});
+
+/** The router looks at the whole page when the address changes: not between two strokes. */
+const ADDRESS_MS = 250;
+
 /** Filter, order and page of the grid, kept in the address: it comes back by it, and another person sees the same by it. */
 export function useGridPlace() {
   const query = useSearchParams();
   const [place, setPlace] = useState<GridPlace>(() => readPlace(query));
   useEffect(() => {
-    const to = `${window.location.pathname}${placeQuery(place)}`;
-    if (to !== `${window.location.pathname}${window.location.search}`)
-      window.history.replaceState(window.history.state, '', to);
+    const later = setTimeout(() => {
+      const to = `${window.location.pathname}${placeQuery(place)}`;
+      if (to !== `${window.location.pathname}${window.location.search}`)
+        window.history.replaceState(window.history.state, '', to);
+    }, ADDRESS_MS);
+    return () => clearTimeout(later);
   }, [place]);
-  return {
-    place,
-    setFilter: useCallback(
-      (filter: string) => setPlace((p) => ({ ...p, filter, paging: { ...p.paging, page: 0 } })),
-      [],
-    ),
-    setPaging: useCallback((paging: GridPaginationModel) => setPlace((p) => ({ ...p, paging })), []),
-    setSort: useCallback((sort: GridSortModel) => setPlace((p) => ({ ...p, sort })), []),
-  };
+  const setFilter = useCallback((filter: string) => setPlace((p) => filtered(p, filter)), []);
+  const setPaging = useCallback((paging: GridPaginationModel) => setPlace((p) => ({ ...p, paging })), []);
+  const setSort = useCallback((sort: GridSortModel) => setPlace((p) => ({ ...p, sort })), []);
+  return useMemo(() => ({ place, setFilter, setPaging, setSort }), [place, setFilter, setPaging, setSort]);
 }
