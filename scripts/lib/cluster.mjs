@@ -50,12 +50,16 @@ export async function startNodes(name) {
     madeDatabase(cluster, nodes[0], keep, false);
     const file = join(cluster.home, 'started.json');
     const started = {
-      nodes: nodes.map(({ n, port, socket, data }) => ({
+      nodes: nodes.map(({ n, port, socket, data, errorLog }) => ({
         n,
         url: addressOf('amber_app', cluster.passwords.app, port),
         socket,
         data,
+        errorLog,
       })),
+      ca: nodes[0].tls.ca,
+      cert: nodes[0].tls.cert,
+      key: nodes[0].tls.key,
       owner: nodes[0].owner,
       backupPassword: cluster.passwords.backup,
       keep,

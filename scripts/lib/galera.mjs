@@ -4,6 +4,7 @@ import { randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { userInfo } from 'node:os';
+import { certificatesOf } from './certificates.mjs';
 import { LOCAL } from './setup.mjs';
 import { alive, asRoot, freePort, launched } from './mariadb.mjs';
 
@@ -79,6 +80,14 @@ function keptUpTo(who, data, socket) {
   return position ?? null;
 }
 
+/** What a node knows itself and the others by. In a file, since the programs that give a node its data whole read it there and nowhere else. */
+function tlsOf(home, folder, who) {
+  const tls = certificatesOf(home, who);
+  const file = join(folder, 'node.cnf');
+  writeFileSync(file, `[mysqld]\nssl-ca=${tls.ca}\nssl-cert=${tls.cert}\nssl-key=${tls.key}\n`);
+  return { ...tls, file };
+}
+
 /** Starts one node; `first` founds the cluster. Ready when it has what the others have. */
 export async function startNode({ home, nodes, passwords }, n, { first = false } = {}) {
   const who = owner();
@@ -108,6 +117,7 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
   const mine = nodes.find((node) => node.n === n);
   const position = fresh || first ? null : keptUpTo(who, data, socket);
   const errorLog = join(folder, 'error.log');
+  const tls = tlsOf(home, folder, who);
   const settings = [
     `--user=${who.name}`,
     `--datadir=${data}`,
@@ -128,20 +138,20 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
     `--wsrep-node-name=node${n}`,
     '--wsrep-node-address=127.0.0.1',
     `--wsrep-node-incoming-address=127.0.0.1:${mine.sql}`,
-    `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${mine.group};ist.recv_addr=127.0.0.1:${mine.ist};gcache.size=64M;evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT4S;evs.install_timeout=PT4S`,
+    `--wsrep-provider-options=gmcast.listen_addr=tcp://127.0.0.1:${mine.group};ist.recv_addr=127.0.0.1:${mine.ist};gcache.size=64M;socket.ssl_ca=${tls.ca};socket.ssl_cert=${tls.cert};socket.ssl_key=${tls.key};evs.keepalive_period=PT0.5S;evs.suspect_timeout=PT2S;evs.inactive_timeout=PT4S;evs.install_timeout=PT4S`,
     '--wsrep-sst-method=rsync',
     `--wsrep-sst-receive-address=127.0.0.1:${mine.sst}`,
     ...(first ? ['--wsrep-new-cluster'] : []),
     ...(position === null ? [] : [`--wsrep-start-position=${position}`]),
   ];
-  let child = launched(settings, errorLog);
+  let child = launched(settings, errorLog, tls.file);
   const until = Date.now() + UP_MS;
   const password = fresh && first ? '' : passwords.root;
   for (let starts = 1; Date.now() < until;) {
     if (child.exitCode !== null) {
       if (starts === STARTS) break;
       starts += 1;
-      child = launched(settings, errorLog);
+      child = launched(settings, errorLog, tls.file);
     }
     if (asRoot(socket, password, "SHOW STATUS LIKE 'wsrep_local_state'").said?.includes('\t4')) break;
     await sleep(250);
@@ -152,7 +162,7 @@ export async function startNode({ home, nodes, passwords }, n, { first = false }
     throw new Error(`node ${n} did not come up; see ${errorLog}`);
   }
   if (fresh && first) accounts(socket, passwords);
-  return { n, pid: child.pid, socket, data, owner: who.name, port: mine.sql };
+  return { n, pid: child.pid, socket, data, errorLog, tls, owner: who.name, port: mine.sql };
 }
 
 function accounts(socket, passwords) {

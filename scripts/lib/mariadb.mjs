@@ -64,12 +64,12 @@ const SETTINGS = [
   '--max-allowed-packet=64M',
 ];
 
-/** Starts a server with settings of its own besides; it goes on when this process ends. */
-export function launched(settings, errorLog) {
+/** Starts a server with settings of its own besides, of a file too where there is one; it goes on when this process ends. */
+export function launched(settings, errorLog, file = null) {
   const log = openSync(errorLog, 'a');
   const child = spawn(
     existsSync('/usr/sbin/mariadbd') ? '/usr/sbin/mariadbd' : 'mariadbd',
-    ['--no-defaults', ...SETTINGS, ...settings],
+    [file === null ? '--no-defaults' : `--defaults-file=${file}`, ...SETTINGS, ...settings],
     { stdio: ['ignore', log, log], detached: true },
   );
   closeSync(log);

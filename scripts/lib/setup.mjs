@@ -30,6 +30,8 @@ const CLUSTER_PACKAGES = [
   ['/usr/bin/rsync', 'rsync'],
   ['/usr/sbin/haproxy', 'haproxy'],
   ['/usr/bin/mariadb-backup', 'mariadb-backup'],
+  ['/usr/bin/openssl', 'openssl'],
+  ['/usr/bin/stunnel', 'stunnel4'],
 ];
 
 /** Installs the Debian packages that are missing. Needs root only when something is missing. */

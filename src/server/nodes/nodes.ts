@@ -11,7 +11,12 @@ export interface Cluster {
     readonly url: string;
     readonly socket: string;
     readonly data: string;
+    readonly errorLog: string;
   }[];
+  /** The authority whose certificates the nodes show; one of them and its key. */
+  readonly ca: string;
+  readonly cert: string;
+  readonly key: string;
   /** Who may read the data of the nodes. */
   readonly owner: string;
   readonly backupPassword: string;
