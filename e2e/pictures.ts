@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { By, until } from 'selenium-webdriver';
+import { By, until, type WebDriver } from 'selenium-webdriver';
 import { openBrowser } from './browser';
 import { cookieOf, sessionOf } from './session';
 
@@ -42,10 +42,40 @@ const SHOTS: readonly Shot[] = [
   { name: 'bench-phone', path: '/job/quillmere/bench/K-105/A', size: [390, 844] },
 ];
 
+/** So long nothing moves on a page that is finished; a clock on it moves once in a second. */
+const STILL_MS = 800;
+const LONGEST_MS = 25_000;
+
+/** Waits until a page is as it stays: its parts and its letters are there, nothing is asked for and nothing moves. */
+async function still(driver: WebDriver): Promise<void> {
+  const good = await driver.executeAsyncScript<boolean>(
+    `const [STILL, LONGEST, done] = arguments;
+     const began = performance.now();
+     let moved = began, asked = 0;
+     const watch = new MutationObserver(() => { moved = performance.now(); });
+     watch.observe(document.body, { childList: true, subtree: true, characterData: true, attributes: true });
+     const end = (good) => { watch.disconnect(); done(good); };
+     const look = () => {
+       const now = performance.now();
+       const sent = performance.getEntriesByType('resource').length;
+       if (sent !== asked) [asked, moved] = [sent, now];
+       const coming = document.body.innerText.includes('Loading') || document.fonts.status !== 'loaded';
+       if (!coming && now - moved >= STILL) return end(true);
+       if (now - began >= LONGEST) return end(false);
+       setTimeout(look, 50);
+     };
+     look();`,
+    STILL_MS,
+    LONGEST_MS,
+  );
+  if (!good) throw new Error(`${await driver.getCurrentUrl()} does not come to rest`);
+}
+
 async function main(): Promise<void> {
   mkdirSync(FOLDER, { recursive: true });
   const browser = await openBrowser();
   const { driver } = browser;
+  await driver.manage().setTimeouts({ script: LONGEST_MS + 10_000 });
   try {
     const session = await sessionOf(address, 'planner');
     await driver.get(`${address}/sign-in`);
@@ -55,20 +85,15 @@ async function main(): Promise<void> {
       await browser.resize(size[0], size[1]);
       await driver.executeScript(`localStorage.setItem('mui-mode', '${dark ? 'dark' : 'light'}')`);
       await driver.get(`${address}${path}`);
-      await driver.wait(
-        async () =>
-          !(await driver.executeScript<string>('return document.body.innerText')).includes('Loading'),
-        15_000,
-      );
-      await driver.sleep(700);
+      await still(driver);
       if (press !== undefined) {
         const button = By.xpath(`//button[contains(., '${press}')]`);
         await (await driver.wait(until.elementLocated(button), 15_000)).click();
-        await driver.sleep(3000);
+        await still(driver);
       }
       if (file !== undefined) {
         await (await driver.findElement(By.css('input[type="file"]'))).sendKeys(resolve(file));
-        await driver.sleep(3000);
+        await still(driver);
       }
       writeFileSync(join(FOLDER, `${name}.png`), await driver.takeScreenshot(), 'base64');
     }

@@ -1,7 +1,7 @@
 import { line, scaleLinear, scaleLog } from 'd3';
 import type { InsulationReading } from '@/core/procedure';
 import { trimNumber } from '@/core/units';
-import { timeOfDay } from '../compound-cure/station/clock-words';
+import { hoursBelow } from '../compound-cure/station/clock-words';
 import { apart, useWidth } from '../common/use-width';
 import styles from '../compound-cure/station/Charts.module.css';
 
@@ -13,6 +13,8 @@ const TOP = 22;
 const BOTTOM = 26;
 /** Decades about what was read and what is asked for. */
 const LEAST = 0.01;
+/** An hour below, with its day where another one begins, has so many pixels to the next. */
+const HOURS_WIDE = 64;
 
 interface Props {
   readonly readings: readonly InsulationReading[];
@@ -34,6 +36,8 @@ export function DryingChart({ readings, leastMohm }: Props) {
   const path = line<InsulationReading>()
     .x((r) => x(r.atMs))
     .y((r) => y(Math.max(LEAST, r.mohm)));
+  const said = apart(readings, (r) => x(r.atMs), HOURS_WIDE);
+  const hours = hoursBelow(said.map((r) => r.atMs));
   return (
     <svg
       className={styles.chart}
@@ -57,13 +61,13 @@ export function DryingChart({ readings, leastMohm }: Props) {
           className={styles.temperature}
         />
       ))}
-      {apart(readings, (r) => x(r.atMs), 44).map((r) => (
+      {said.map((r, i) => (
         <g key={r.atMs}>
           <text x={x(r.atMs)} y={y(Math.max(LEAST, r.mohm)) - 9} className={styles.tick}>
             {trimNumber(r.mohm, 1)}
           </text>
           <text x={x(r.atMs)} y={HEIGHT - 8} className={styles.tick}>
-            {timeOfDay(r.atMs)}
+            {hours[i]}
           </text>
         </g>
       ))}

@@ -1,7 +1,7 @@
 import { area, line, scaleLinear, scaleTime, type ScaleLinear } from 'd3';
 import type { CureTrack, TemperatureReading } from '@/core/compound-cure';
 import { trimNumber } from '@/core/units';
-import { timeOfDay } from './clock-words';
+import { hoursBelow, timeOfDay } from './clock-words';
 import { apart, useWidth } from '../../common/use-width';
 import styles from './Charts.module.css';
 
@@ -12,6 +12,8 @@ const RIGHT = 46;
 const TOP = 16;
 const BOTTOM = 26;
 const MINUTE = 60_000;
+/** So many pixels has “hard 05:00 on 1 Dec”. */
+const READY_WIDE = 130;
 
 /** How far the cure has come, the temperatures it came by, where it stood still, and when it will be hard: the band between coldest and hottest. */
 export function CureChart({
@@ -61,9 +63,9 @@ export function CureChart({
           </text>
         </g>
       ))}
-      {ticks.map((m) => (
-        <text key={m} x={x(m)} y={HEIGHT - 8} className={styles.tick}>
-          {timeOfDay(m * MINUTE)}
+      {hoursBelow(ticks.map((m) => m * MINUTE)).map((words, i) => (
+        <text key={ticks[i]} x={x(ticks[i] ?? first)} y={HEIGHT - 8} className={styles.tick}>
+          {words}
         </text>
       ))}
       {track.holds.map((h) => (
@@ -110,12 +112,19 @@ function Expected({ track, ready, last, end, x, y }: ExpectedProps) {
     .x((at) => x(at))
     .y0((at) => y(toward(at, ready.latest)))
     .y1((at) => y(toward(at, ready.earliest)));
+  const right = x(ready.at) < LEFT + READY_WIDE;
   const steps = Array.from({ length: 25 }, (_, i) => last + ((end - last) * i) / 24);
   return (
     <>
       <path d={fan(steps) ?? ''} className={styles.band} />
       <line x1={x(ready.at)} x2={x(ready.at)} y1={TOP} y2={HEIGHT - BOTTOM} className={styles.expected} />
-      <text x={x(ready.at) - 5} y={TOP + 10} className={styles.readyText}>
+      {/* On the side that has room for it with its day. */}
+      <text
+        x={x(ready.at) + (right ? 5 : -5)}
+        y={TOP + 10}
+        className={styles.readyText}
+        style={right ? { textAnchor: 'start' } : undefined}
+      >
         hard {timeOfDay(ready.at * MINUTE)}
       </text>
     </>

@@ -1,4 +1,4 @@
-import { countdown, minutesWords, readTemperature } from './clock-words';
+import { countdown, hoursBelow, minutesWords, readTemperature, timeOfDay } from './clock-words';
 
 it.each([
   ['20', 20],
@@ -28,3 +28,20 @@ it.each([
   [90, '1 h 30 min'],
   [720, '12 h'],
 ])('says %d minutes as %s', (minutes, words) => expect(minutesWords(minutes)).toBe(words));
+
+describe('over midnight', () => {
+  const at = (day: number, hour: number, minute = 0) => new Date(2026, 10, day, hour, minute).getTime();
+
+  it('says the day of a time that is not today, before and after', () => {
+    expect(timeOfDay(at(30, 23, 59), at(30, 0))).toBe('23:59');
+    expect(timeOfDay(at(31, 0), at(30, 23, 59))).toMatch(/^00:00 on .*1/);
+    expect(timeOfDay(at(29, 17, 5), at(30, 8))).toMatch(/^17:05 on .*29/);
+  });
+
+  it('says the day below a chart once for each day that begins in it', () => {
+    const hours = hoursBelow([at(30, 18), at(30, 23), at(31, 4), at(31, 9), at(32, 0)]);
+    expect(hours.map((words) => /\d\d:\d\d$/.test(words))).toEqual([true, true, true, true, true]);
+    expect(hours.map((words) => words.length > 5)).toEqual([false, false, true, false, true]);
+    expect(hoursBelow([])).toEqual([]);
+  });
+});

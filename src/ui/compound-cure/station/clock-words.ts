@@ -1,6 +1,17 @@
-/** `14:20`, in the reader's own zone. */
-export const timeOfDay = (ms: number): string =>
-  new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false });
+const clock = (ms: number): string =>
+  new Date(ms).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+const day = (ms: number): string => new Date(ms).toLocaleDateString([], { day: 'numeric', month: 'short' });
+
+/** `14:20`, in the reader's own zone; `05:00 on 1 Dec` where that is another day than the one of `now`. */
+export const timeOfDay = (ms: number, now = Date.now()): string =>
+  day(ms) === day(now) ? clock(ms) : `${clock(ms)} on ${day(ms)}`;
+
+/** What stands below a chart at these times: hours, and the day with the first of each day after the first one. */
+export const hoursBelow = (times: readonly number[]): string[] =>
+  times.map((ms, i) => {
+    const before = times[i - 1];
+    return before === undefined || day(before) === day(ms) ? clock(ms) : `${day(ms)} ${clock(ms)}`;
+  });
 
 /** `12:05` minutes and seconds, or `3 h 20 min`; never below zero. */
 export function countdown(ms: number): string {
