@@ -209,8 +209,21 @@ export const theme = createTheme({
           width: 'fit-content',
           maxWidth: '100%',
           flexWrap: 'wrap',
-          background: 'var(--ac-surface)',
+          padding: '0 2px 2px 0',
+          background: 'transparent',
           '[data-bench] & > *': { flex: '1 1 auto' },
+          // Each has its own edge, over that of the one beside it: where they stand in several rows, as on a phone, all of them are whole.
+          '& > .MuiToggleButtonGroup-grouped.MuiToggleButtonGroup-grouped': {
+            margin: '0 -2px -2px 0',
+            border: '2px solid var(--ac-rule)',
+            borderRadius: 2,
+            background: 'var(--ac-surface)',
+            '&.Mui-selected': {
+              zIndex: 1,
+              borderColor: 'var(--ac-strong)',
+              background: 'var(--ac-strong)',
+            },
+          },
         },
       },
     },

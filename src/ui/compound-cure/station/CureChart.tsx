@@ -15,6 +15,14 @@ const MINUTE = 60_000;
 /** So many pixels has “hard 05:00 on 1 Dec”. */
 const READY_WIDE = 130;
 
+/** About so many, of a clock's own steps; never one alone, by which no other time could be told. */
+function clockTicks(from: number, to: number, about: number): number[] {
+  const scale = scaleTime().domain([from * MINUTE, to * MINUTE]);
+  let ticks = scale.ticks(about);
+  for (let more = about + 1; ticks.length < 2 && more <= about + 6; more += 1) ticks = scale.ticks(more);
+  return ticks.map((at) => at.getTime() / MINUTE);
+}
+
 /** How far the cure has come, the temperatures it came by, where it stood still, and when it will be hard: the band between coldest and hottest. */
 export function CureChart({
   track,
@@ -42,10 +50,7 @@ export function CureChart({
     .x((p) => x(p.at))
     .y((p) => y(p.progress));
   // At whole hours and halves, as a clock has them.
-  const ticks = scaleTime()
-    .domain([first * MINUTE, end * MINUTE])
-    .ticks(Math.max(2, Math.floor((width - LEFT - RIGHT) / 84)))
-    .map((at) => at.getTime() / MINUTE);
+  const ticks = clockTicks(first, end, Math.max(2, Math.floor((width - LEFT - RIGHT) / 84)));
   return (
     <svg
       className={styles.chart}

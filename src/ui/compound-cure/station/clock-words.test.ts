@@ -39,9 +39,17 @@ describe('over midnight', () => {
   });
 
   it('says the day below a chart once for each day that begins in it', () => {
-    const hours = hoursBelow([at(30, 18), at(30, 23), at(31, 4), at(31, 9), at(32, 0)]);
+    const times = [at(30, 18), at(30, 23), at(31, 4), at(31, 9), at(32, 0)];
+    const hours = hoursBelow(times, at(30, 8));
     expect(hours.map((words) => /\d\d:\d\d$/.test(words))).toEqual([true, true, true, true, true]);
     expect(hours.map((words) => words.length > 5)).toEqual([false, false, true, false, true]);
+    expect(hoursBelow(times, at(33, 8)).map((words) => words.length > 5)).toEqual([
+      true,
+      false,
+      true,
+      false,
+      true,
+    ]);
     expect(hoursBelow([])).toEqual([]);
   });
 });

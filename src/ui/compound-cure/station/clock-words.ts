@@ -6,12 +6,9 @@ const day = (ms: number): string => new Date(ms).toLocaleDateString([], { day: '
 export const timeOfDay = (ms: number, now = Date.now()): string =>
   day(ms) === day(now) ? clock(ms) : `${clock(ms)} on ${day(ms)}`;
 
-/** What stands below a chart at these times: hours, and the day with the first of each day after the first one. */
-export const hoursBelow = (times: readonly number[]): string[] =>
-  times.map((ms, i) => {
-    const before = times[i - 1];
-    return before === undefined || day(before) === day(ms) ? clock(ms) : `${day(ms)} ${clock(ms)}`;
-  });
+/** What stands below a chart at these times: hours, and the day with the first of each day that is not the one of `now`. */
+export const hoursBelow = (times: readonly number[], now = Date.now()): string[] =>
+  times.map((ms, i) => (day(times[i - 1] ?? now) === day(ms) ? clock(ms) : `${day(ms)} ${clock(ms)}`));
 
 /** `12:05` minutes and seconds, or `3 h 20 min`; never below zero. */
 export function countdown(ms: number): string {
