@@ -53,7 +53,7 @@ const leavePaste: GridEventListener<'cellEditStart'> = ({ reason }, event) => {
 export default function ScheduleGrid({ job, choices, at }: Props) {
   const { setPaging, setSort } = at;
   const { filter, paging, sort } = at.place;
-  const { page, away, reload } = useScheduleRows({ job: job.slug, filter, paging, sort });
+  const { page, away, reload } = useScheduleRows(job.slug, at.place);
   const rows = useMemo(() => (page?.rows ?? []).map((r) => gridRow(r, job.unit)), [page, job.unit]);
   const edits = useGridEdits(job, rows);
   const { met, problems, save, paste, retire, keepTheirs, writeMine, writeMany } = edits;

@@ -4,7 +4,8 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { memo } from 'react';
-import { useGridPlace } from './use-grid-place';
+import { filtered, useGridPlace } from './use-grid-place';
+import { useAskAhead } from './use-schedule-rows';
 import { UndoRedo } from '../changes/UndoRedo';
 import { Link } from '../kit-of-parts/Link';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
@@ -55,6 +56,7 @@ const Files = memo(function Files({ job }: { readonly job: string }) {
 /** All cables of the job: add, edit, undo, import, export. */
 export function SchedulePage({ job, choices }: Props) {
   const at = useGridPlace();
+  const askAhead = useAskAhead(job.slug);
   const undoing = useRun();
   return (
     <Stack component="main" sx={WHOLE_PLACE}>
@@ -67,7 +69,10 @@ export function SchedulePage({ job, choices }: Props) {
           label="Filter the schedule"
           placeholder="Filter by tag, type, box, note  /"
           value={at.place.filter}
-          onChange={at.setFilter}
+          onChange={(filter) => {
+            askAhead(filtered(at.place, filter));
+            at.setFilter(filter);
+          }}
           width={280}
         />
         <UndoRedo job={job.slug} running={undoing} />

@@ -39,7 +39,7 @@ export function placeQuery({ filter, sort: [by], paging: { page, pageSize } }: G
 }
 
 /** Narrowed down anew, from its first page on. What stays as it is is the same object: the grid is not drawn for it. */
-const filtered = ({ paging, sort }: GridPlace, filter: string): GridPlace => ({
+export const filtered = ({ paging, sort }: GridPlace, filter: string): GridPlace => ({
   filter,
   sort,
   paging: paging.page === 0 ? paging : { ...paging, page: 0 },

@@ -1,27 +1,19 @@
 'use client';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import type { GridPaginationModel, GridSortModel } from '@mui/x-data-grid';
 import type { ScheduleRowView } from '@/core/termination-view';
 import { SORT_OF } from './grid-columns';
+import type { GridPlace } from './use-grid-place';
 
 interface Page {
   readonly rows: readonly ScheduleRowView[];
   readonly total: number;
 }
 
-interface Asked {
-  readonly job: string;
-  readonly filter: string;
-  readonly paging: GridPaginationModel;
-  readonly sort: GridSortModel;
-}
-
 const AGAIN_MS = 3000;
 
 /** One page of the schedule, filtered, sorted and paged by the server; asked again by itself while there is no answer. */
-export function useScheduleRows({ job, filter, paging, sort }: Asked) {
-  const [by] = sort;
+function scheduleRows(job: string, { filter, paging, sort: [by] }: GridPlace) {
   const query = new URLSearchParams({
     filter,
     sort: SORT_OF[by?.field ?? 'tag'] ?? 'tag',
@@ -29,7 +21,7 @@ export function useScheduleRows({ job, filter, paging, sort }: Asked) {
     offset: String(paging.page * paging.pageSize),
     limit: String(paging.pageSize),
   }).toString();
-  const { data, failureCount, refetch } = useQuery<Page>({
+  return queryOptions<Page>({
     queryKey: ['schedule', job, query],
     queryFn: async ({ signal }) => {
       const answer = await fetch(`/api/job/${encodeURIComponent(job)}/schedule?${query}`, {
@@ -39,10 +31,27 @@ export function useScheduleRows({ job, filter, paging, sort }: Asked) {
       if (!answer.ok) throw new Error(String(answer.status));
       return (await answer.json()) as Page;
     },
-    placeholderData: keepPreviousData,
     staleTime: 0,
     retry: true,
     retryDelay: AGAIN_MS,
+  });
+}
+
+/** Asks for what a place will show at the stroke that leads there, before anything of it is drawn. */
+export function useAskAhead(job: string): (place: GridPlace) => void {
+  const client = useQueryClient();
+  return useCallback(
+    // The grid waits for the same answer, and says what became of it.
+    (place) => void client.query(scheduleRows(job, place)).catch(() => null),
+    [client, job],
+  );
+}
+
+/** The rows of a place in the schedule, and whether they cannot be had just now. */
+export function useScheduleRows(job: string, place: GridPlace) {
+  const { data, failureCount, refetch } = useQuery({
+    ...scheduleRows(job, place),
+    placeholderData: keepPreviousData,
   });
   const reload = useCallback(() => void refetch(), [refetch]);
   return {
