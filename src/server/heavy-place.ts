@@ -33,8 +33,6 @@ export function heavyPlaces(set: string | undefined = process.env.AMBER_COLLAR_H
 const HELD_S = 10;
 const KEPT_EVERY_MS = 3000;
 const AGAIN_MS = 100;
-/** As long as heavy work may last is longer than a page should wait before it begins. */
-const WAIT_MS = 20_000;
 
 /** Why nobody got a place: none became free, or whoever asked has left. */
 export type Waited = 'busy' | 'gone';
@@ -43,15 +41,16 @@ interface Held {
   readonly leave: () => Promise<void>;
 }
 
-/** Waits for one of the places that all processes share, and keeps it until it is left. */
+/** Waits until then for one of the places that all processes share, and keeps it until it is left. */
 export function sharedPlace(
   person: string,
   gone: AbortSignal,
+  until: number,
 ): Promise<Result<Held | { readonly not: Waited }>> {
   return guarded<Held | { readonly not: Waited }>(async () => {
     const places = heavyPlaces();
     const wanted = { holder: randomUUID(), person };
-    for (const until = Date.now() + WAIT_MS; ;) {
+    for (;;) {
       if (gone.aborted) return ok({ not: 'gone' });
       if (await taken(wanted, places)) return ok({ leave: kept(wanted.holder) });
       if (Date.now() >= until) return ok({ not: 'busy' });

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import { ok, type Result } from '@/core/kernel';
 import { closeDatabase } from '@/data';
-import { BUSY, HEAVY, heavily, inBatches } from './heavy';
+import { BUSY, HEAVY, heavily, heavyFigures, inBatches } from './heavy';
 import { heavyPlaces } from './heavy-place';
 
 afterAll(closeDatabase);
@@ -51,6 +51,24 @@ test('work ends at the next batch when nobody waits for it any more, and gives i
   expect(seen.count).toBeLessThanOrEqual(stopped + 2);
   const stay = new AbortController().signal;
   expect(words(await heavily(SOMEBODY, stay, work(1, { count: 0 })))).toBe('done');
+});
+
+test('who waits in vain is told to come again, and stands in the line no more', async () => {
+  const left = new AbortController();
+  const running = Array.from({ length: HEAVY.atOnce }, () =>
+    heavily(SOMEBODY, left.signal, work(10_000, { count: 0 })),
+  );
+  const seen = { count: 0 };
+  const stay = new AbortController().signal;
+  expect(words(await heavily(SOMEBODY, stay, work(1, seen), 50))).toBe(BUSY);
+  expect(heavyFigures()).toEqual({ running: HEAVY.atOnce, waiting: 0 });
+  // Whoever stands behind has the place that becomes free.
+  const behind = heavily(SOMEBODY, stay, work(1, seen), 5000);
+  left.abort();
+  expect(words(await behind)).toBe('done');
+  await Promise.all(running);
+  expect(seen.count).toBe(1);
+  expect(heavyFigures()).toEqual({ running: 0, waiting: 0 });
 });
 
 test('what breaks gives its place back and is not swallowed', async () => {

@@ -3,8 +3,11 @@ import { setImmediate as nextTurn } from 'node:timers/promises';
 import { refuse, type Result } from '@/core/kernel';
 import { sharedPlace, type Waited } from './heavy-place';
 
-/** How many of the heavy operations work at once in one process, how many may wait there for a place, and for how long one may work. */
-export const HEAVY = { atOnce: 2, waiting: 6, seconds: 30 } as const;
+/**
+ * How many of the heavy operations work at once in one process, how many may wait there for a place, for how long one may work, and for how long one may wait
+ * before it begins: less than that, since a page waits for it.
+ */
+export const HEAVY = { atOnce: 2, waiting: 6, seconds: 30, waitSeconds: 20 } as const;
 
 export const BUSY = 'The server is at work on whole jobs already: try again in a moment.';
 const TOO_LONG = `Given up after ${HEAVY.seconds} s: nothing was changed.`;
@@ -45,40 +48,45 @@ function release(): void {
   next();
 }
 
-/** Waits for a place in the queue; false when whoever waited has gone. */
-function turn(gone: AbortSignal): Promise<boolean> {
+/** Waits for a place in the queue; why not, when whoever waited has gone or none became free in time. */
+function turn(gone: AbortSignal, waitMs: number): Promise<Waited | null> {
   const { queue } = places();
+  const over = AbortSignal.any([gone, AbortSignal.timeout(waitMs)]);
   return new Promise((resolve) => {
     const leave = () => {
       queue.splice(queue.indexOf(start), 1);
-      resolve(false);
+      resolve(gone.aborted ? 'gone' : 'busy');
     };
     const start = () => {
-      gone.removeEventListener('abort', leave);
-      resolve(true);
+      over.removeEventListener('abort', leave);
+      resolve(null);
     };
     queue.push(start);
-    gone.addEventListener('abort', leave, { once: true });
+    over.addEventListener('abort', leave, { once: true });
   });
 }
 
 /**
  * Runs work on a whole job: at most two at once in this process, and no more in all of them than there are shared places; a few more wait, and the rest
- * are told to come again; one person holds no more than two of the shared ones. Ended when `gone` is aborted or after `HEAVY.seconds`, at the next batch.
+ * are told to come again, as is who has waited for `waitMs`; one person holds no more than two of the shared ones. Ended when `gone` is aborted or after `HEAVY.seconds`, at the next batch.
  */
 export async function heavily<T>(
   person: string,
   gone: AbortSignal,
   work: () => Promise<Result<T>>,
+  waitMs = HEAVY.waitSeconds * 1000,
 ): Promise<Result<T>> {
+  const until = Date.now() + waitMs;
   const all = places();
   if (all.running < HEAVY.atOnce) all.running += 1;
   else {
     if (all.queue.length >= HEAVY.waiting) return refuse('', BUSY);
-    if (!(await turn(gone))) return refuse('', GONE);
+    if (gone.aborted) return refuse('', GONE);
+    const not = await turn(gone, waitMs);
+    if (not !== null) return refuse('', NOT_IN[not]);
   }
   try {
-    const place = await sharedPlace(person, gone);
+    const place = await sharedPlace(person, gone, until);
     if (!place.ok) return place;
     if ('not' in place.value) return refuse('', NOT_IN[place.value.not]);
     try {
