@@ -51,18 +51,21 @@ function release(): void {
 /** Waits for a place in the queue; why not, when whoever waited has gone or none became free in time. */
 function turn(gone: AbortSignal, waitMs: number): Promise<Waited | null> {
   const { queue } = places();
-  const over = AbortSignal.any([gone, AbortSignal.timeout(waitMs)]);
   return new Promise((resolve) => {
+    const end = (how: Waited | null) => {
+      clearTimeout(late);
+      gone.removeEventListener('abort', leave);
+      resolve(how);
+    };
     const leave = () => {
       queue.splice(queue.indexOf(start), 1);
-      resolve(gone.aborted ? 'gone' : 'busy');
+      end(gone.aborted ? 'gone' : 'busy');
     };
-    const start = () => {
-      over.removeEventListener('abort', leave);
-      resolve(null);
-    };
+    const start = () => end(null);
+    // A timer of our own: a signal's is cleared away with the signal, which nobody else holds.
+    const late = setTimeout(leave, waitMs);
     queue.push(start);
-    over.addEventListener('abort', leave, { once: true });
+    gone.addEventListener('abort', leave, { once: true });
   });
 }
 
