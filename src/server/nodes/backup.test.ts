@@ -10,12 +10,11 @@ import {
   rmSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as after } from 'node:timers/promises';
 import type { Result } from '@/core/kernel';
-import { processBefore, startedCluster, type NodeProcess } from './nodes';
+import { freePort, processBefore, startedCluster, type NodeProcess } from './nodes';
 
 const cluster = startedCluster();
 const [first, second] = cluster.nodes;
@@ -63,15 +62,6 @@ afterAll(async () => {
   await writer.end();
   rmSync(home, { recursive: true, force: true });
 });
-
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const server = createServer();
-    server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as { port: number };
-      server.close(() => resolve(port));
-    });
-  });
 
 /** Starts a server on restored data, alone, and audits it with what was kept outside. */
 async function audited(data: string, keep: string): Promise<{ code: number | null; said: string }> {

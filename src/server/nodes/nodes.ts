@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
 import { createInterface } from 'node:readline';
 import { setTimeout as after } from 'node:timers/promises';
 import type { Asked } from './node-process';
@@ -28,6 +29,16 @@ export function startedCluster(): Cluster {
   if (file === undefined) throw new Error('no nodes were started: `npm test` does');
   return JSON.parse(readFileSync(file, 'utf8')) as Cluster;
 }
+
+/** A port of this machine that nobody listens at. */
+export const freePort = () =>
+  new Promise<number>((resolve) => {
+    const server = createServer();
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as AddressInfo;
+      server.close(() => resolve(port));
+    });
+  });
 
 /** A process of the application in front of a node. */
 export interface NodeProcess {

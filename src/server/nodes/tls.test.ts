@@ -1,12 +1,12 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request } from 'node:https';
-import { connect, createServer, type AddressInfo } from 'node:net';
+import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { setTimeout as after } from 'node:timers/promises';
 import type { TLSSocket } from 'node:tls';
-import { processBefore, startedCluster } from './nodes';
+import { freePort, processBefore, startedCluster } from './nodes';
 
 const { nodes, ca, cert, key, keep } = startedCluster();
 const home = mkdtempSync(join(tmpdir(), 'ac-tls-'));
@@ -47,14 +47,6 @@ it('a process asks a node that shows a certificate of the authority that it was 
   expect(await stateKnownBy(other)).toBe('away');
 });
 
-const freePort = () =>
-  new Promise<number>((told) => {
-    const server = createServer();
-    server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as AddressInfo;
-      server.close(() => told(port));
-    });
-  });
 const listens = (port: number) =>
   new Promise<boolean>((told) => {
     const socket = connect(port, '127.0.0.1', () => told(true)).once('error', () => told(false));

@@ -11,6 +11,7 @@ interface Page {
 }
 
 const AGAIN_MS = 3000;
+const FRESH_MS = 1000;
 
 /** One page of the schedule, filtered, sorted and paged by the server; asked again by itself while there is no answer. */
 function scheduleRows(job: string, { filter, paging, sort: [by] }: GridPlace) {
@@ -31,7 +32,8 @@ function scheduleRows(job: string, { filter, paging, sort: [by] }: GridPlace) {
       if (!answer.ok) throw new Error(String(answer.status));
       return (await answer.json()) as Page;
     },
-    staleTime: 0,
+    // What was asked for at the stroke may be there before the grid asks for it: that is one question, not two.
+    staleTime: FRESH_MS,
     retry: true,
     retryDelay: AGAIN_MS,
   });
