@@ -1,5 +1,6 @@
 // How an end is made off in the browser, step by step, by a fitter who has seen everything.
 import { execFileSync } from 'node:child_process';
+import type { Step } from '@/core/record';
 import type { TerminationView } from '@/core/termination-view';
 import {
   allByRole,
@@ -52,33 +53,43 @@ async function readInsulation(): Promise<void> {
   for (const field of await allByRole('textbox', /^Insulation.*\(needed\)/)) await field.sendKeys('900');
 }
 
-/** Does the step that is shown; the first look of all sends back. Whether it was a look. */
-async function doStep(end: End, looks: number): Promise<boolean> {
-  const at = await title();
-  const before = (await seen(end)).events.length;
+/** The step that is next by the server's word, as soon as the page shows it: a step is recorded before the page has gone on from it. */
+async function nextShown(end: End): Promise<{ view: TerminationView; step: Step }> {
+  const view = await seen(end);
+  const at = view.steps.findIndex((s) => s.id === view.nextStep);
+  const step = view.steps[at];
+  if (step === undefined) throw new Error(`no step of ${end.cable}/${end.end} is next`);
+  await says(RegExp(`step ${at + 1} of ${view.steps.length}(?!\\d)`));
+  expect(await title()).toBe(step.title);
+  return { view, step };
+}
+
+/** Does the step that is next; the first look of all sends back. Whether it was a look. */
+async function doStep(end: End, { view, step }: Awaited<ReturnType<typeof nextShown>>, looks: number) {
   await readInsulation();
   await measureWhatIsNeeded();
   await tickAll();
-  const view = await seen(end);
-  const step = view.steps.find((s) => s.id === view.nextStep);
-  const ways = step?.branches ?? [];
+  const ways = step.branches ?? [];
   // What rings from end to end rings on its own.
-  for (const { key, label, options } of step?.choices ?? [])
+  for (const { key, label, options } of step.choices ?? [])
     if (options.includes(key))
       await click(async () => byRole('button', key, { within: await byRole('group', label) }));
   const back = ways.findLast((w) => w.backTo !== null);
   const names = await Promise.all((await allByRole('button', /^Hold: /)).map((b) => b.getText()));
   await holdButton((ways.length > 0 && looks === 0 ? back?.button : names.at(-1)) ?? 'Hold');
-  await wait(async () => (await seen(end)).events.length > before, `on from ${at}`);
+  await wait(async () => (await seen(end)).events.length > view.events.length, `on from ${step.title}`);
   return ways.length > 0;
 }
 
 /** Does steps until one is shown that is headed so. How many looks there were among them, those before counted. */
 export async function makeOffTo(end: End, heading: string, looksBefore = 0): Promise<number> {
   let looks = looksBefore;
-  for (let i = 0; i < MOST_STEPS && (await title()) !== heading; i += 1)
-    if (await doStep(end, looks)) looks += 1;
-  expect(await title()).toBe(heading);
+  let next = await nextShown(end);
+  for (let i = 0; i < MOST_STEPS && next.step.title !== heading; i += 1) {
+    if (await doStep(end, next, looks)) looks += 1;
+    next = await nextShown(end);
+  }
+  expect(next.step.title).toBe(heading);
   return looks;
 }
 
