@@ -177,6 +177,12 @@ describe('what no schema can say', () => {
       /^cables\[0\]\.circuit: is in no rule .*signal, power/,
     ],
     ['a pour after now', 'cure', { ...full('cure'), pouredAt: 61 }, /^pouredAt: lies after now/],
+    [
+      'a phase that lies on two contacts',
+      'coupler',
+      changed(full('coupler'), 'ends[0].map[1].phase', 'BN'),
+      /^ends\[0\]\.map: names a phase twice/,
+    ],
     ['a kind that every object has', 'constructor' as KindName, {}, /^KIND: unknown/],
   ])('refuses %s', async (_, kind, request, wanted) => expect(await message(kind, request)).toMatch(wanted));
 
@@ -217,6 +223,41 @@ describe('the text of a request', () => {
     expect(refusal('{"a":'.repeat(500_000))).toMatch(/lies deeper than 64/);
   });
 });
+
+/** The last place of each kind that there is in a value: a list of lines is asked in its last, which has one before it. */
+function lastPlaces(value: unknown): string[] {
+  const places = new Map<string, string>();
+  const walk = (v: unknown, path: string) => {
+    if (typeof v !== 'object' || v === null) return;
+    for (const [key, inner] of Object.entries(v)) {
+      const at = Array.isArray(v) ? `${path}[${key}]` : path === '' ? key : `${path}.${key}`;
+      places.set(at.replace(/\d+/g, ''), at);
+      walk(inner, at);
+    }
+  };
+  walk(value, '');
+  return [...places.values()];
+}
+
+it('answers or refuses whatever single thing is missing, nothing or empty, and speaks of no undefined', async () => {
+  const ofSheets = KIND_NAMES.filter(
+    (kind) => !/^(frame|choose)/.test(kind) && !('catalogue' in example(kind)),
+  );
+  const odd: string[] = [];
+  const look = async (kind: KindName, path: string, request: unknown) => {
+    const plan = await planFor(kind, request).catch((error: unknown) => String(error));
+    if (typeof plan === 'string') odd.push(`${kind} ${path}: ${plan}`);
+    else if (!plan.ok && plan.problems.some((p) => /undefined|NaN|\[object/.test(p.message)))
+      odd.push(`${kind} ${path}: ${plan.problems.map((p) => p.message).join('; ')}`);
+  };
+  for (const kind of ofSheets)
+    for (const path of lastPlaces(example(kind)))
+      for (const value of [undefined, null, {}]) await look(kind, path, changed(example(kind), path, value));
+  const whole = full('compound');
+  for (const path of lastPlaces({ catalogue: whole.catalogue }))
+    await look('compound', path, changed(whole, path, null));
+  expect(odd).toEqual([]);
+}, 240_000);
 
 it('answers or refuses whatever is planted anywhere in a request, and never throws', async () => {
   const HOSTILE: readonly unknown[] = [

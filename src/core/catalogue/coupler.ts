@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
-import { intervalSchema } from '@/core/kernel';
+import { eachOnce, intervalSchema } from '@/core/kernel';
 
 /** What a contact of a coupler is for. */
 const CONTACT_USES = ['phase', 'earth', 'pilot'] as const;
@@ -54,10 +54,6 @@ export const ladderSchema = object({
   .noUnknown()
   .required();
 
-/** The name of what may not be a contact yet. */
-const nameOf = (contact: unknown): unknown =>
-  typeof contact === 'object' && contact !== null && 'id' in contact ? contact.id : contact;
-
 /** What the sheet of a coupler says of all its sizes. */
 export const couplerSchema = object({
   contacts: array()
@@ -68,10 +64,7 @@ export const couplerSchema = object({
     )
     .min(1)
     .max(12)
-    .test('once', 'name a contact twice', (list: readonly unknown[] | undefined) => {
-      const ids = (Array.isArray(list) ? list : []).map(nameOf);
-      return new Set(ids).size === ids.length;
-    })
+    .test('once', 'name a contact twice', (list) => eachOnce(list, 'id'))
     .required(),
   layers: array().of(string().oneOf(PHASE_LAYERS).required()).required(),
   ladder: ladderSchema,

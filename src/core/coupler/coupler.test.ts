@@ -210,6 +210,10 @@ describe('phases on their contacts', () => {
       'RD is no phase of this cable',
       'BN and BK both lie on L1',
     ]);
+    expect(mapFaults(here, ['BN', 'BK', 'GY', 'constructor'], ['L1', 'L2', 'L3'])).toEqual([
+      'constructor has no contact',
+    ]);
+    expect(swapsBetween({ ...here, constructor: 'L1' }, here)).toEqual([]);
   });
 });
 

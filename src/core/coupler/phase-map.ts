@@ -1,3 +1,5 @@
+import { own } from '@/core/kernel';
+
 /** Which contact each phase lies on, by its colour. */
 export type PhaseMap = Readonly<Record<string, string>>;
 
@@ -16,7 +18,7 @@ export const swapsBetween = (here: PhaseMap, there: PhaseMap): Swap[] =>
   Object.keys(here)
     .sort()
     .flatMap((phase) => {
-      const [mine, its] = [here[phase], there[phase]];
+      const [mine, its] = [own(here, phase), own(there, phase)];
       return mine === undefined || its === undefined || mine === its
         ? []
         : [{ phase, here: mine, there: its }];
@@ -24,13 +26,13 @@ export const swapsBetween = (here: PhaseMap, there: PhaseMap): Swap[] =>
 
 /** What is wrong with a map by itself: a phase without a contact, a contact that takes two, one that is none of this coupler. Sentences. */
 export function mapFaults(map: PhaseMap, phases: readonly string[], contacts: readonly string[]): string[] {
-  const faults = phases.filter((p) => map[p] === undefined).map((p) => `${p} has no contact`);
+  const faults = phases.filter((p) => own(map, p) === undefined).map((p) => `${p} has no contact`);
   for (const [phase, contact] of Object.entries(map)) {
     if (!phases.includes(phase)) faults.push(`${phase} is no phase of this cable`);
     else if (!contacts.includes(contact)) faults.push(`${contact} is no contact for a phase`);
   }
   for (const contact of contacts) {
-    const on = phases.filter((p) => map[p] === contact);
+    const on = phases.filter((p) => own(map, p) === contact);
     if (on.length > 1) faults.push(`${on.join(' and ')} both lie on ${contact}`);
   }
   return faults;

@@ -1,7 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { couplerSchema, couplerSizeSchema } from '@/core/catalogue';
 import { ladderProblems, settleLadder } from '@/core/cut-back';
-import { fail, intervalSchema, ok, type Problem, type Result } from '@/core/kernel';
+import { eachOnce, fail, intervalSchema, ok, type Problem, type Result } from '@/core/kernel';
 import { cableTypeSchema, solidConductorMm } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import { gasketWords, rungsOf } from './end';
@@ -17,7 +17,8 @@ const mapSchema = array()
       .noUnknown()
       .required(),
   )
-  .max(12);
+  .max(12)
+  .test('once', 'names a phase twice', (list) => eachOnce(list, 'phase'));
 
 const positive = () => number().positive().max(5000).required();
 

@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 import { answerOfTest, deadFinding, found, type TestAnswer, type TestFinding } from './finding';
-import { intervalSchema } from '@/core/kernel';
+import { intervalSchema, rises } from '@/core/kernel';
 
 /**
  * The least voltage of the test and the least resistance by the voltage of the circuit. Source: IEC 60364-6, table of minimum values of insulation
@@ -33,13 +33,6 @@ export const DECIDES_S = 60;
 export const READ_AT = [15, 30, 60, 600] as const;
 
 const MOHM = () => number().positive().max(1e9);
-/** Are the times in rising order? What is no reading is refused for that, not here. */
-function rising(rows: unknown): boolean {
-  const times = (Array.isArray(rows) ? (rows as readonly unknown[]) : []).flatMap((r) =>
-    typeof r === 'object' && r !== null && 's' in r && typeof r.s === 'number' ? [r.s] : [],
-  );
-  return times.every((s, k) => k === 0 || s > (times[k - 1] ?? 0));
-}
 const what = () => string().trim().min(1).max(80).required();
 
 export const insulationRequestSchema = object({
@@ -83,7 +76,7 @@ export const insulationRequestSchema = object({
               .required(),
           )
           .max(60)
-          .test('rise', 'are not in the order of their times', (rows) => rising(rows))
+          .test('rise', 'are not in the order of their times', (rows) => rises(rows, 's'))
           .required(),
         /** At 20 °C, from a test before, MΩ·km. */
         earlierMohmKm: MOHM().optional(),

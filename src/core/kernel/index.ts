@@ -6,6 +6,7 @@ export * from './interval';
 export * from './interval-schema';
 export * from './labels';
 export * from './limits';
+export * from './lines';
 export * from './linear-program';
 export * from './random';
 export * from './result';

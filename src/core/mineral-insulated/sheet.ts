@@ -1,9 +1,14 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { mineralTestSchema, mineralToolSchema } from '@/core/catalogue';
-import { intervalSchema } from '@/core/kernel';
+import { intervalSchema, type IntervalMm } from '@/core/kernel';
 
 const text = (most: number) => string().trim().min(1).max(most).required();
 const mm = () => number().min(0).max(2000).required();
+/** A pot before each of its figures is known to be one: what is not said contradicts nothing. */
+interface PotSoFar {
+  readonly insideMm?: Partial<IntervalMm> | null;
+  readonly depthMm?: number | null;
+}
 /** A pot with its gland: for which cables, how deep, and how far the sheath stands in it. */
 const potSchema = object({
   size: text(20),
@@ -17,7 +22,10 @@ const potSchema = object({
   volumeMl: number().positive().max(2000).required(),
 })
   .noUnknown()
-  .test('deep', 'insideMm: the sheath would stand out of the pot', (p) => !(p.insideMm.max >= p.depthMm))
+  .test('deep', 'insideMm: the sheath would stand out of the pot', (pot: PotSoFar) => {
+    const { insideMm, depthMm } = pot;
+    return !((insideMm?.max ?? NaN) >= (depthMm ?? NaN));
+  })
   .required();
 
 /** The sheet of seals for mineral-insulated cable. */

@@ -1,5 +1,5 @@
 import { array, object, string, type InferType } from 'yup';
-import { fail, ok, refuse, type Problem, type Result } from '@/core/kernel';
+import { fail, ok, own, refuse, type Problem, type Result } from '@/core/kernel';
 import type { Insert, PositionUse } from './insert';
 import { planPinMap } from './pin-map';
 import { pinMapWords } from './words';
@@ -100,10 +100,13 @@ export function readPins(text: string): Result<Pin[]> {
 
 /** Cores that lie elsewhere than the map says, as one sentence; null where none does. */
 export function pinsApart(map: readonly Pin[], lies: Readonly<Record<string, string>>): string | null {
-  const apart = map.filter(({ core, position }) => lies[core] !== undefined && lies[core] !== position);
+  const apart = map.filter(({ core, position }) => ![undefined, position].includes(own(lies, core)));
   return apart.length === 0
     ? null
     : apart
-        .map(({ core, position }) => `${core} lies on ${lies[core] ?? ''}, and the pin map says ${position}`)
+        .map(
+          ({ core, position }) =>
+            `${core} lies on ${own(lies, core) ?? ''}, and the pin map says ${position}`,
+        )
         .join('; ');
 }

@@ -59,14 +59,16 @@ export const cableTypeSchema = object({
     const wrong = ownConstructionProblem(type);
     return wrong === null || this.createError(wrong);
   })
-  .test('coreNames', function asMany({ coreNames, cores }) {
+  .test('coreNames', function asMany(type: { readonly coreNames?: unknown; readonly cores?: unknown }) {
+    const { coreNames, cores } = type;
     const named: readonly unknown[] = Array.isArray(coreNames) ? coreNames : [];
     return (
       named.length === 0 ||
       named.length === cores ||
+      typeof cores !== 'number' ||
       this.createError({
         path: 'coreNames',
-        message: `name ${named.length} cores, and the cable has ${String(cores)}`,
+        message: `name ${named.length} cores, and the cable has ${cores}`,
       })
     );
   })
@@ -108,12 +110,13 @@ function ownConstructionProblem(type: OwnConstruction): { path: string; message:
     };
   const plain = colours.map((c) => String(c).toUpperCase());
   if (new Set(plain).size < plain.length) return { path: 'phaseColours', message: 'names a phase twice' };
-  if (colours.length === 0 || typeof earthCores !== 'number' || typeof pilotCores !== 'number') return null;
+  if (colours.length === 0 || typeof cores !== 'number') return null;
+  if (typeof earthCores !== 'number' || typeof pilotCores !== 'number') return null;
   const told = colours.length + earthCores + pilotCores;
   return told === cores
     ? null
     : {
         path: 'cores',
-        message: `are ${String(cores)}, but phases, earth and pilot cores are ${told} together`,
+        message: `are ${cores}, but phases, earth and pilot cores are ${told} together`,
       };
 }

@@ -1,4 +1,5 @@
 import { array, number, object, string, type InferType } from 'yup';
+import { rises } from '@/core/kernel';
 import { finding, type SealFinding } from './finding';
 
 /** Sealing compound that is bought in cartridges. */
@@ -19,9 +20,7 @@ export const sealantSchema = object({
     )
     .min(1)
     .max(40)
-    .test('order', 'do not rise in temperature', (lines) =>
-      (lines ?? []).every((l, k, all) => k === 0 || !(l.c <= (all[k - 1]?.c ?? -Infinity))),
-    )
+    .test('order', 'do not rise in temperature', (lines) => rises(lines, 'c'))
     .optional(),
 })
   .noUnknown()

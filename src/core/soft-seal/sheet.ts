@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
+import { rises } from '@/core/kernel';
 import { sealantSchema } from './sealant';
 
 /** mm; what is thinner than a hair is a slip of the pen. */
@@ -82,9 +83,7 @@ export const wrapBody = {
       )
       .min(1)
       .max(20)
-      .test('order', 'do not rise in size', (lines) =>
-        (lines ?? []).every((l, k, all) => k === 0 || !(l.upTo <= (all[k - 1]?.upTo ?? 0))),
-      )
+      .test('order', 'do not rise in size', (lines) => rises(lines, 'upTo'))
       .required(),
   })
     .noUnknown()
