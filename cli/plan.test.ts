@@ -276,3 +276,35 @@ describe('what the kinds answer', () => {
     });
   });
 });
+
+it('holds for a coupler only where every gap is measured and both ends have said where their phases lie', async () => {
+  interface Coupler {
+    readonly ends: readonly [{ readonly tag: string; readonly map: unknown }, { readonly tag: string }];
+  }
+  const example = JSON.parse(readFileSync('examples/plan/coupler.json', 'utf8')) as Coupler;
+  const [here, there] = example.ends;
+  const whole = { ...example, gapsMm: [1.8, 1.8, 1.8], ends: [here, { ...there, map: here.map }] };
+  const said = async (change: object) => {
+    const plan = await planFor('coupler', { ...whole, ...change });
+    if (!plan.ok) return plan.problems.map((p) => `${p.path}: ${p.message}`);
+    const { answer, asks } = plan.value as { answer: string; asks: string[] };
+    return [answer, ...asks];
+  };
+  expect(await said({})).toEqual(['holds']);
+  expect(await said({ gapsMm: [1.8] })).toEqual([
+    'ask',
+    'measure the gap between stem and insulation of 2 of 3 phases',
+  ]);
+  expect(await said({ ends: [here] })).toEqual([
+    'ask',
+    'say on which contacts the phases lie at the other end than K-170/A',
+  ]);
+  expect(await said({ gapsMm: [], ends: [] })).toEqual([
+    'ask',
+    'measure the gap between stem and insulation of 3 of 3 phases',
+    'say on which contacts the phases lie, at both ends',
+  ]);
+  expect(await said({ ends: example.ends })).toEqual(['fails']);
+  expect(await said({ gapsMm: [1.8, 1.8, 1.8, 1.8] })).toEqual(['gapsMm: are 4, and the cable has 3 phases']);
+  expect(await said({ ends: [here, here] })).toEqual(['ends: names an end twice']);
+});

@@ -1,7 +1,7 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { couplerSchema, couplerSizeSchema } from '@/core/catalogue';
 import { ladderProblems, settleLadder } from '@/core/cut-back';
-import { eachOnce, fail, intervalSchema, ok, type Problem, type Result } from '@/core/kernel';
+import { eachOnce, fail, intervalSchema, ok, refuse, type Problem, type Result } from '@/core/kernel';
 import { cableTypeSchema, solidConductorMm } from '@/core/schedule';
 import { trimNumber } from '@/core/units';
 import { gasketWords, rungsOf } from './end';
@@ -42,6 +42,7 @@ export const couplerRequestSchema = object({
         .required(),
     )
     .max(2)
+    .test('once', 'names an end twice', (list) => eachOnce(list, 'tag'))
     .required(),
   potting: object({
     bodyMl: positive(),
@@ -74,13 +75,29 @@ export interface CouplerPlan {
   readonly gaps: readonly (GapAnswer & { readonly gapMm: number })[];
   /** Sentences: what is wrong with each map, and where the two differ. */
   readonly maps: readonly string[];
+  /** Sentences: what nobody has said yet, without which nothing holds. */
+  readonly asks: readonly string[];
   readonly potting: { readonly needMl: number; readonly packs: number; readonly leftMl: number } | null;
 }
 
 const asMap = (map: readonly { readonly phase: string; readonly contact: string }[]): PhaseMap =>
   Object.fromEntries(map.map((m) => [m.phase, m.contact]));
 
-/** A coupler's end by itself: gaskets, ladder, parts that meet, gaps, phase maps, potting. Refused where the cable lacks what the ladder goes by, or parts do not meet. */
+/** What the answer hangs on and nobody has said: gaps that are not measured, ends whose phases lie nobody knows where. */
+function asksOf({ gapsMm, ends }: CouplerRequest, phases: number): string[] {
+  const open = phases - gapsMm.length;
+  const gaps = open > 0 ? [`measure the gap between stem and insulation of ${open} of ${phases} phases`] : [];
+  const [here, there] = ends;
+  if (here === undefined) return [...gaps, 'say on which contacts the phases lie, at both ends'];
+  return there === undefined
+    ? [...gaps, `say on which contacts the phases lie at the other end than ${here.tag}`]
+    : gaps;
+}
+
+/**
+ * A coupler's end by itself: gaskets, ladder, parts that meet, gaps, phase maps, potting. Refused where the cable lacks what the ladder goes by, parts
+ * do not meet, or more gaps are given than the cable has phases.
+ */
 export function planCoupler(request: CouplerRequest): Result<CouplerPlan> {
   const { sheet, size, cableType, jacketMm, coreMm, unit, gapsMm, ends, potting } = request;
   const lacking: Problem[] = ladderProblems(sheet, cableType);
@@ -94,11 +111,14 @@ export function planCoupler(request: CouplerRequest): Result<CouplerPlan> {
   if (!trim.ok) return trim;
   const filled = potting === undefined ? null : pottingFor(potting);
   if (filled !== null && !filled.ok) return filled;
+  const phases = cableType.phaseColours ?? [];
+  if (gapsMm.length > phases.length)
+    return refuse('gapsMm', `are ${gapsMm.length}, and the cable has ${phases.length} phases`, gapsMm.length);
   const deep = radialMm(coreMm.max, solidConductorMm(cableType.coreSectionMm2));
   const gaps = gapsMm.map((gapMm) => ({ gapMm, ...judgeGap(sheet.gap, gapMm, deep) }));
   const contacts = sheet.contacts.filter((c) => c.use === 'phase').map((c) => c.id);
   const maps = ends.flatMap(({ tag, map }) =>
-    mapFaults(asMap(map), cableType.phaseColours ?? [], contacts).map((fault) => `${tag}: ${fault}`),
+    mapFaults(asMap(map), phases, contacts).map((fault) => `${tag}: ${fault}`),
   );
   const [here, there] = ends;
   if (here !== undefined && there !== undefined) {
@@ -115,9 +135,10 @@ export function planCoupler(request: CouplerRequest): Result<CouplerPlan> {
   };
   const [entrance, relief] = [place('entrance', 'entrance'), place('relief', 'strain relief')];
   const verdicts = [entrance.verdict, relief.verdict];
+  const asks = asksOf(request, phases.length);
   const wrong = verdicts.includes('none') || maps.length > 0 || gaps.some((g) => g.answer === 'cutAgain');
   return ok({
-    answer: wrong ? 'fails' : verdicts.includes('between') ? 'ask' : 'holds',
+    answer: wrong ? 'fails' : verdicts.includes('between') || asks.length > 0 ? 'ask' : 'holds',
     entrance,
     relief,
     rungs: ladder.value.rungs,
@@ -126,6 +147,7 @@ export function planCoupler(request: CouplerRequest): Result<CouplerPlan> {
     mayTrimMm: trim.value,
     gaps,
     maps,
+    asks,
     potting: filled?.value ?? null,
   });
 }
