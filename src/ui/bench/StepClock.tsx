@@ -59,7 +59,7 @@ function CompoundNow({ view, step, seal, onTemperature }: Props & { readonly sea
     );
   }
   if (clock.cure === null) return null;
-  const { progress, ready, standing } = clock.cure;
+  const { progress, ready, standing, curve } = clock.cure;
   return (
     <div>
       <Reading value={`${Math.floor(progress * 100)} %`}>
@@ -67,7 +67,9 @@ function CompoundNow({ view, step, seal, onTemperature }: Props & { readonly sea
           ? 'hard by the log: try the test dab'
           : ready
             ? `hard at about ${timeOfDay(ready.at * MINUTE)}, ${countdown(ready.at * MINUTE - now)} from now`
-            : 'too cold to say when'}
+            : curve.length === 0
+              ? 'just filled in: it begins to count'
+              : 'too cold to say when'}
       </Reading>
       {standing ? <Caution tone="hold">It stands still: {standing.words}.</Caution> : null}
       <CureChart track={clock.cure} readings={clock.readings} />

@@ -23,6 +23,15 @@ function clockTicks(from: number, to: number, about: number): number[] {
   return ticks.map((at) => at.getTime() / MINUTE);
 }
 
+/** From where to where a cure is drawn, and how far it has come between, minutes. */
+function spanOf({ curve, ready, hardAt }: CureTrack, readings: readonly TemperatureReading[]) {
+  // Just filled in: the clock has not come to the first reading yet, and nothing has cured.
+  const first = curve[0]?.at ?? readings[0]?.at ?? 0;
+  const last = curve[curve.length - 1]?.at ?? first;
+  const read = readings[readings.length - 1]?.at ?? last;
+  return { first, last, end: Math.max(last + 10, read, ready?.latest ?? ready?.at ?? 0, hardAt ?? 0) };
+}
+
 /** How far the cure has come, the temperatures it came by, where it stood still, and when it will be hard: the band between coldest and hottest. */
 export function CureChart({
   track,
@@ -32,10 +41,8 @@ export function CureChart({
   readonly readings: readonly TemperatureReading[];
 }) {
   const [ref, width] = useWidth(USUAL_WIDTH);
-  const first = track.curve[0]?.at ?? 0;
-  const last = track.curve[track.curve.length - 1]?.at ?? first;
   const { ready } = track;
-  const end = Math.max(last + 10, ready?.latest ?? ready?.at ?? 0, track.hardAt ?? 0);
+  const { first, last, end } = spanOf(track, readings);
   const x = scaleLinear()
     .domain([first, end])
     .range([LEFT, width - RIGHT]);
