@@ -42,7 +42,7 @@ export const scheduleColumns = (
   { field: 'aTail', headerName: `Tail A, ${job.unit}`, width: 112, sortable: false, ...number },
   { field: 'bPlace', headerName: 'End B: box/entry', width: 140, editable: true },
   { field: 'bTail', headerName: `Tail B, ${job.unit}`, width: 112, sortable: false, ...number },
-  { field: 'note', headerName: 'Note', flex: 1, minWidth: 140, editable: true },
+  { field: 'note', headerName: 'Note', flex: 1, minWidth: 110, editable: true },
   {
     field: 'open',
     headerName: 'Open',
