@@ -2,6 +2,7 @@
 import { pseudonymOf } from '@/core/record';
 import { database, forgottenPeople, listJobs } from '@/data';
 import { viewJobRecord } from '@/server/operations/job-record';
+import { lostJobsOf } from '@/server/record/lost';
 import { run } from './run';
 
 async function main(): Promise<number> {
@@ -20,6 +21,10 @@ async function main(): Promise<number> {
     console.log(`${slug}: ${seen.value.entries} entries, ${code ?? 'nothing recorded'}`);
     for (const { subject, words } of faults) console.error(`${slug}: ${subject}: ${words}`);
     if (faults.length > 0) broken += 1;
+  }
+  for (const { job, entries: lost } of await lostJobsOf(database())) {
+    console.error(`${job}: ${lost} entries were written here, and this database holds no such job`);
+    broken += 1;
   }
   console.log(
     `${jobs.length} jobs, ${entries} entries, ${broken === 0 ? 'all of it holds' : `${broken} jobs do not hold`}`,

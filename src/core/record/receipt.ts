@@ -75,6 +75,8 @@ export function auditTail(
 
 /** The end of a job's chain of receipts, and what is known of it from elsewhere. */
 export interface JobHead {
+  /** What the job is called in addresses: a name that it keeps. */
+  readonly job: string;
   /** How many receipts there are, and the number of the last. */
   readonly count: number;
   readonly last: Receipt | null;
@@ -83,18 +85,34 @@ export interface JobHead {
 }
 
 /** Is a job's chain of receipts whole at its end? A gap, or an end before what was seen already, belongs to no subject that could be named. */
-export function auditHead({ count, last, remembered }: JobHead, signed: SignatureCheck): ChainFault[] {
+export function auditHead({ job, count, last, remembered }: JobHead, signed: SignatureCheck): ChainFault[] {
   const number = last?.number ?? 0;
   if (number < remembered)
     return [
       { seq: 0, fault: `the record of this job ends at entry ${number}, and ${remembered} were written` },
     ];
+  // Under another name nothing would be remembered of it.
+  if (last && last.job !== job)
+    return [{ seq: 0, fault: `the record of this job was written under the name ${last.job}` }];
   if (count !== number)
     return [{ seq: 0, fault: `of the ${number} entries of this job’s record ${number - count} are missing` }];
   if (last && (headHash(last) !== last.head || !signed(last.head, last.signature, last.keyId)))
     return [{ seq: 0, fault: 'the end of this job’s record is not signed by the key of this application' }];
   return [];
 }
+
+/** A job of which a record was written, and which is not there any more. */
+export interface LostJob {
+  readonly job: string;
+  readonly entries: number;
+}
+
+/** The jobs that are remembered outside the database and that it does not hold, by name. */
+export const lostJobs = (remembered: ReadonlyMap<string, number>, there: readonly string[]): LostJob[] =>
+  [...remembered]
+    .filter(([job]) => !there.includes(job))
+    .map(([job, entries]) => ({ job, entries }))
+    .sort((a, b) => a.job.localeCompare(b.job));
 
 /** Follows a job's receipts from the first to the last; names the first that does not follow or is not signed. */
 export function auditReceipts(receipts: readonly Receipt[], signed: SignatureCheck): ChainFault[] {

@@ -1,6 +1,7 @@
 import { hashOf } from '@/core/kernel';
 import {
   auditHead,
+  lostJobs,
   auditTail,
   eventHash,
   GENESIS,
@@ -245,19 +246,31 @@ test('what is no record at all is refused by what is wrong with it', () => {
     expect(verifyBundle(json, signed).ok).toBe(false);
 });
 
-test('an end of a record that lies before what was seen already, or has gaps, belongs to the whole job', () => {
+test('an end of a record that lies before what was seen already, has gaps or another name, belongs to the whole job', () => {
   const { receipts } = job();
   const last = at(receipts, 11);
-  expect(auditHead({ count: 12, last, remembered: 12 }, signed)).toEqual([]);
-  expect(auditHead({ count: 0, last: null, remembered: 0 }, signed)).toEqual([]);
-  expect(auditHead({ count: 8, last: at(receipts, 7), remembered: 12 }, signed)[0]?.fault).toMatch(
-    /ends at entry 8, and 12/,
-  );
-  expect(auditHead({ count: 0, last: null, remembered: 12 }, signed)[0]?.fault).toMatch(/ends at entry 0/);
-  expect(auditHead({ count: 10, last, remembered: 12 }, signed)[0]?.fault).toMatch(/2 are missing/);
-  expect(
-    auditHead({ count: 12, last: { ...last, signature: 'forged' }, remembered: 12 }, signed)[0]?.fault,
-  ).toMatch(/not signed/);
+  const fault = (count: number, end: Receipt | null, remembered: number, name = 'quillmere') =>
+    auditHead({ job: name, count, last: end, remembered }, signed).map((f) => f.fault)[0];
+  expect(fault(12, last, 12)).toBeUndefined();
+  expect(fault(0, null, 0)).toBeUndefined();
+  expect(fault(8, at(receipts, 7), 12)).toMatch(/ends at entry 8, and 12/);
+  expect(fault(0, null, 12)).toMatch(/ends at entry 0/);
+  expect(fault(10, last, 12)).toMatch(/2 are missing/);
+  expect(fault(12, { ...last, signature: 'forged' }, 12)).toMatch(/not signed/);
+  expect(fault(12, last, 0, 'annex')).toBe('the record of this job was written under the name quillmere');
+});
+
+test('a job that is remembered and not there is named, by name', () => {
+  const remembered = new Map([
+    ['b', 3],
+    ['a', 12],
+    ['c', 1],
+  ]);
+  expect(lostJobs(remembered, ['c', 'd'])).toEqual([
+    { job: 'a', entries: 12 },
+    { job: 'b', entries: 3 },
+  ]);
+  expect(lostJobs(new Map(), [])).toEqual([]);
 });
 
 test('events of a subject without any receipt are not those of this application', () => {

@@ -33,6 +33,7 @@ const running = (over: Partial<RunningView> = {}): RunningView => ({
   processes: [process()],
   database: { engine: '10.11', node: 'node1', cluster: node },
   backup: { node: 'node1', place: '/b', bytes: 1, beganAt: hoursAgo(5), endedAt: hoursAgo(5) },
+  lostJobs: [],
   ...over,
 });
 const codes = (view: RunningView) => needsAttention(view, NOW).map((a) => a.code);
@@ -43,6 +44,11 @@ it('finds nothing of three nodes, processes that speak and a backup of this morn
   expect(needsAttention(running(), NOW)).toEqual([]));
 
 it.each([
+  [
+    'a job that is gone before all else',
+    running({ lostJobs: [{ job: 'quillmere', entries: 12 }], backup: null }),
+    ['lost-job', 'no-backup'],
+  ],
   ['a backup at its limit', running({ backup: backupOf(LIMITS.backupHours) }), []],
   ['a backup a little beyond it', running({ backup: backupOf(LIMITS.backupHours + 0.01) }), ['old-backup']],
   ['a backup of no time', running({ backup: { ...backupOf(1), endedAt: '' } }), ['old-backup']],

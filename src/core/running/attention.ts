@@ -16,6 +16,7 @@ export const LIMITS = {
 
 /** What somebody has to look at, with the figure and its limit. */
 export type Attention =
+  | { readonly code: 'lost-job'; readonly job: string; readonly entries: number }
   | { readonly code: 'no-backup' }
   | { readonly code: 'old-backup'; readonly hours: number; readonly limit: number }
   | { readonly code: 'quiet'; readonly process: string; readonly seconds: number; readonly limit: number }
@@ -30,8 +31,11 @@ export type Attention =
 const HOUR_MS = 3_600_000;
 
 /** What of the running whole needs somebody, at `now` (milliseconds since 1970), the gravest first. Nothing where all is well. */
-export function needsAttention({ processes, database, backup }: RunningView, now: number): Attention[] {
-  const found: Attention[] = [];
+export function needsAttention(
+  { processes, database, backup, lostJobs }: RunningView,
+  now: number,
+): Attention[] {
+  const found: Attention[] = lostJobs.map((lost) => ({ code: 'lost-job', ...lost }));
   const { cluster } = database;
   if (cluster !== null && !cluster.ready)
     found.push({ code: 'not-ready', node: database.node, state: cluster.state });

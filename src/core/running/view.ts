@@ -1,3 +1,5 @@
+import type { LostJob } from '@/core/record';
+
 /** A process of the application, as it last said itself to be. */
 export interface ProcessView {
   readonly id: string;
@@ -53,4 +55,6 @@ export interface RunningView {
   readonly database: DatabaseView;
   /** Null where there was never one. */
   readonly backup: BackupView | null;
+  /** Jobs whose record was written here, and that the database does not hold. */
+  readonly lostJobs: readonly LostJob[];
 }

@@ -50,7 +50,7 @@ export function viewJobRecord(slug: string): Promise<Result<JobRecordView>> {
     const known = remembered(slug);
     const head = await loadHead(tx, job.value.id);
     const [whole] = [
-      ...auditHead({ ...head, remembered: known }, signedByUs),
+      ...auditHead({ job: slug, ...head, remembered: known }, signedByUs),
       ...auditReceipts(await loadJobReceipts(tx, job.value.id), signedByUs),
     ];
     if (whole) faults.push({ subject: job.value.name, words: faultWords(whole) });

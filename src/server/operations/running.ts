@@ -1,6 +1,7 @@
 import { ok, type Result } from '@/core/kernel';
 import type { RunningView } from '@/core/running';
 import { database, lastBackup, nodeFigures, processesSeen } from '@/data';
+import { lostJobsOf } from '../record/lost';
 import { guarded } from '../guard';
 import { heavyPlacesNow } from '../heavy-place';
 
@@ -21,6 +22,7 @@ export function viewRunning(): Promise<Result<RunningView>> {
         startedAt: startedAt.toISOString(),
       })),
       database: await nodeFigures(tx),
+      lostJobs: await lostJobsOf(tx),
       backup: backup && {
         ...backup,
         beganAt: backup.beganAt.toISOString(),

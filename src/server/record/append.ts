@@ -24,7 +24,7 @@ import {
 } from '@/data';
 import { Refusal } from '../guard';
 import { afterCommit, beforeCommit, committed } from '../transaction';
-import { remember, remembered, signHead } from './keep';
+import { remember, rememberedJobs, signHead } from './keep';
 
 export const ID_IS_TAKEN = 'this event id belongs to something else';
 
@@ -145,14 +145,15 @@ async function receipt(
 }
 
 /**
- * Gives receipts to the records of jobs that were written before there were any, in the order in which their events came in. Done once for each
- * job: where a receipt is known of from outside the database, missing ones are a fault and stay one. Returns how many events got one.
+ * Gives receipts to the records of jobs that were written before there were any, in the order in which their events came in. Done once for all
+ * jobs of a database: as soon as any receipt is known of from outside it, missing ones are a fault and stay one, whatever the job is called, or
+ * whoever could write to the database would have new histories signed at the next start. Returns how many events got one.
  */
 export function adoptRecords(now: Date): Promise<number> {
+  if (rememberedJobs().size > 0) return Promise.resolve(0);
   return committed(async (tx) => {
     let adopted = 0;
     for (const job of await jobsWithoutReceipts(tx)) {
-      if (remembered(job.slug) > 0) continue;
       await lockJob(tx, job.id);
       let last: Place | null = null;
       for (const event of await loadJobEvents(tx, job.id)) {

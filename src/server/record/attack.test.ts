@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { appendFileSync, mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -7,9 +8,11 @@ import { closeDatabase, findJob, database } from '@/data';
 import { verifyRecord } from '../../../cli/verify';
 import { takeSize } from '../operations/gland-selection';
 import { exportRecord, viewJobRecord } from '../operations/job-record';
+import { viewRunning } from '../operations/running';
 import { viewTermination } from '../operations/view';
 import { ownDatabase } from '../testing/alone';
 import { confirmNext, ref } from '../testing/bench';
+import { adoptRecords } from './append';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
 
 // Guards are taken away here.
@@ -142,6 +145,59 @@ test('the file of an untouched job is checked without the database, and ends whe
   expect(state.code).toMatch(/^5 · /);
 });
 
+test('a job that is renamed in the database is one whose record was written under another name', async () => {
+  const { job, id } = await worked();
+  const name = `${job}-b`;
+  await owner.query('UPDATE job SET slug = ? WHERE id = ?', [name, id]);
+  const words = RegExp(`was written under the name ${job}`);
+  expect((await good(viewTermination(ref(name)))).chainFaults.map((f) => f.fault).join()).toMatch(words);
+  expect((await good(viewJobRecord(name))).faults.map((f) => f.words).join()).toMatch(words);
+  expect(await refused(confirm(name, 9))).toMatch(/does not hold/);
+  // The name that it had is not in the database any more, and is remembered.
+  expect((await good(viewRunning())).lostJobs).toContainEqual({ job, entries: 5 });
+});
+
+test('events without receipts get none at a start once this application has written any, and are never signed', async () => {
+  const { job, id, end } = await worked();
+  const name = `${job}-c`;
+  await owner.query(
+    `UPDATE job SET slug = ? WHERE id = ?; DELETE FROM record_receipt WHERE job_id = ?;
+     DELETE FROM record_event WHERE ${OF_END} AND seq > 4`,
+    [name, id, id, end],
+  );
+  expect(await adoptRecords(NOW)).toBe(0);
+  expect((await good(viewTermination(ref(name)))).chainFaults.map((f) => f.fault).join()).toMatch(
+    /has no receipt: it was not written by this application/,
+  );
+  // The first start of all after an upgrade, of which nothing is remembered.
+  const [[{ n }]] = (await owner.query(
+    'SELECT COUNT(*) AS n FROM record_event WHERE job_id NOT IN (SELECT job_id FROM record_receipt)',
+  )) as unknown as [[{ n: number }]];
+  expect(n).toBeGreaterThanOrEqual(4);
+  await withAnotherKeep(async () => {
+    expect(await adoptRecords(NOW)).toBe(n);
+    expect((await good(viewTermination(ref(name)))).chainFaults).toEqual([]);
+  });
+});
+
+test('a job that is not there any more is named to whoever audits and to the administrator', async () => {
+  const { job, id } = await worked();
+  expect((await good(viewRunning())).lostJobs.map((lost) => lost.job)).not.toContain(job);
+  await owner.query(
+    `SET FOREIGN_KEY_CHECKS = 0; DELETE FROM record_event WHERE job_id = ?; DELETE FROM record_receipt WHERE job_id = ?;
+     DELETE FROM job WHERE id = ?; SET FOREIGN_KEY_CHECKS = 1`,
+    [id, id, id],
+  );
+  const { status, stderr } = spawnSync(
+    process.execPath,
+    ['node_modules/tsx/dist/cli.mjs', '--conditions=react-server', 'cli/audit.ts'],
+    { encoding: 'utf8', env: { ...process.env, LOG_LEVEL: 'silent' } },
+  );
+  expect(stderr).toContain(`${job}: 5 entries were written here, and this database holds no such job`);
+  expect(status).toBe(1);
+  expect((await good(viewRunning())).lostJobs).toContainEqual({ job, entries: 5 });
+}, 60_000);
+
 test('what another process has remembered counts too', async () => {
   const { job } = await worked();
   const folder = process.env.AMBER_COLLAR_KEEP ?? '';
@@ -150,17 +206,24 @@ test('what another process has remembered counts too', async () => {
   expect(view.chainFaults[0]?.fault).toMatch(/ends at entry 5, and 9 were written/);
 });
 
-test('with another key nothing that was signed before holds', async () => {
-  const { job } = await worked();
+/** What is kept outside the database is for once another folder, with nothing in it. */
+async function withAnotherKeep(does: (folder: string) => Promise<void>): Promise<void> {
   const was = process.env.AMBER_COLLAR_KEEP;
   const other = join(mkdtempSync(join(tmpdir(), 'keep-')), 'keep');
   mkdirSync(other);
   process.env.AMBER_COLLAR_KEEP = other;
   try {
-    const view = await good(viewTermination(ref(job)));
-    expect(view.chainFaults.map((f) => f.fault).join()).toMatch(/has not signed/);
-    expect(readFileSync(join(other, 'record-key.pem'), 'utf8')).toMatch(/PRIVATE KEY/);
+    await does(other);
   } finally {
     process.env.AMBER_COLLAR_KEEP = was;
   }
+}
+
+test('with another key nothing that was signed before holds', async () => {
+  const { job } = await worked();
+  await withAnotherKeep(async (other) => {
+    const view = await good(viewTermination(ref(job)));
+    expect(view.chainFaults.map((f) => f.fault).join()).toMatch(/has not signed/);
+    expect(readFileSync(join(other, 'record-key.pem'), 'utf8')).toMatch(/PRIVATE KEY/);
+  });
 });

@@ -39,7 +39,7 @@ async function readRecords(
   const known = remembered(job.slug);
   const events = group(await loadEvents(tx, kind, ids), (e) => e.subjectId);
   const receipts = group(await loadReceipts(tx, kind, ids), (r) => r.subjectId);
-  const ofJob = auditHead({ ...(await loadHead(tx, job.id)), remembered: known }, signedByUs);
+  const ofJob = auditHead({ job: job.slug, ...(await loadHead(tx, job.id)), remembered: known }, signedByUs);
   return new Map(
     ids.map((id) => {
       const mine = events.get(id) ?? [];

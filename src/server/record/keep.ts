@@ -133,6 +133,9 @@ function readFrom(path: string, from: number, bytes: number): string {
 /** The highest entry of a job's record that was ever written here; 0 when none was. */
 export const remembered = (job: string): number => recall().highest.get(job) ?? 0;
 
+/** All jobs whose record was ever written here, with the highest entry of each. */
+export const rememberedJobs = (): ReadonlyMap<string, number> => recall().highest;
+
 /** Keeps that a job's record has come to this entry. Called when it is certain, after the transaction. */
 export function remember(job: string, number: number, head: string): void {
   const { path, highest } = recall();

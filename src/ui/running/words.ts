@@ -6,6 +6,8 @@ const percent = (share: number): string => `${(share * 100).toFixed(0)} %`;
 /** What is not as it should be, by how much, and what would mend it. */
 export function attentionWords(a: Attention): string {
   switch (a.code) {
+    case 'lost-job':
+      return `${a.entries} ${a.entries === 1 ? 'entry' : 'entries'} of the job ${a.job} were written here, and this database holds no such job: it was taken out or renamed in the database itself, or this is another database. Compare with the last backup.`;
     case 'no-backup':
       return 'Nobody has backed this database up. Run deploy/backup.sh on a node, and restore it once elsewhere.';
     case 'old-backup':
