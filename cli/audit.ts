@@ -16,10 +16,14 @@ async function main(): Promise<number> {
       broken += 1;
       continue;
     }
-    const { faults, code } = seen.value;
+    const { faults, renamed, code } = seen.value;
     entries += seen.value.entries;
     console.log(`${slug}: ${seen.value.entries} entries, ${code ?? 'nothing recorded'}`);
     for (const { subject, words } of faults) console.error(`${slug}: ${subject}: ${words}`);
+    for (const { subject, before } of renamed)
+      console.log(
+        `${slug}: ${subject}: a part of its record was written when it was called ${before.join(', ')}`,
+      );
     if (faults.length > 0) broken += 1;
   }
   for (const { job, entries: lost } of await lostJobsOf(database())) {

@@ -153,6 +153,22 @@ export function auditChain(events: readonly ChainedEvent[]): ChainFault[] {
   return faults;
 }
 
+/**
+ * Does a record belong to this end of a cable? A cable may be given another tag, its ends never change places: a record that was written for the other
+ * one was put here by somebody.
+ */
+export function auditEnd(events: readonly ChainedEvent[], end: 'A' | 'B'): ChainFault[] {
+  const strange = events.find((e) => e.subjectKind === 'termination' && !e.subject.endsWith(`/${end}`));
+  return strange === undefined
+    ? []
+    : [{ seq: strange.seq, fault: `was written for ${strange.subject}, and this is an end ${end}` }];
+}
+
+/** What a subject was called when its events were written, where that is not what it is called now; each name once, the first first. */
+export const formerNames = (events: readonly ChainedEvent[], now: string): string[] => [
+  ...new Set(events.map((e) => e.subject).filter((name) => name !== now)),
+];
+
 /** A fault in words that stand alone. */
 export const faultWords = ({ seq, fault }: ChainFault): string =>
   seq === 0 ? fault : `event ${seq} ${fault}`;

@@ -10,9 +10,10 @@ import {
   type Receipt,
   type SubjectKind,
 } from '@/core/record';
+import { terminationTag } from '@/core/schedule';
 import type { Tx } from '../connection';
 import { among, prepared, rowOf } from '../prepared';
-import { job, nameSeal, recordEvent, recordReceipt } from '../schema';
+import { cable, crossing, job, nameSeal, recordEvent, recordReceipt, termination } from '../schema';
 
 export interface StoredEvent extends ChainedEvent {
   readonly subjectId: number;
@@ -337,4 +338,26 @@ export async function recordSubjects(
     for (const { id, subject } of rows) found.set(id, subject);
   }
   return [...found].map(([id, subject]) => ({ id, subject }));
+}
+
+/** What subjects of one kind are called now; an end with its letter. What is not in the database any more is not in it. */
+export async function subjectNames(
+  tx: Tx,
+  kind: SubjectKind,
+  ids: readonly number[],
+): Promise<Map<number, { readonly name: string; readonly end?: 'A' | 'B' }>> {
+  if (ids.length === 0) return new Map();
+  if (kind === 'crossing') {
+    const rows = await tx
+      .select({ id: crossing.id, name: crossing.name })
+      .from(crossing)
+      .where(inArray(crossing.id, [...ids]));
+    return new Map(rows.map(({ id, name }) => [id, { name: `crossing ${name}` }]));
+  }
+  const rows = await tx
+    .select({ id: termination.id, tag: cable.tag, end: termination.end })
+    .from(termination)
+    .innerJoin(cable, eq(cable.id, termination.cableId))
+    .where(inArray(termination.id, [...ids]));
+  return new Map(rows.map(({ id, tag, end }) => [id, { name: terminationTag(tag, end), end }]));
 }

@@ -14,8 +14,8 @@ export async function recordAcross(
 ): Promise<AuditedRecord> {
   const other = await findTermination(tx, job.id, cable.tag, end === 'A' ? 'B' : 'A');
   if (other === null || other.cable.id !== cable.id) return { events: [], faults: [] };
-  const { id } = await keeperOf(tx, other);
-  return (await auditedRecords(tx, job, 'termination', [id]))(id);
+  const keeper = await keeperOf(tx, other);
+  return (await auditedRecords(tx, job, 'termination', [keeper]))(keeper.id);
 }
 
 /** The same of every cable that ends in a record: of one, or of the two that a joint joins. */

@@ -198,7 +198,7 @@ export async function assessedCrossings(
   const rows = await listCrossings(tx, job.id);
   const ids = rows.map((r) => r.id);
   const stored = await loadCrossingPlans(tx, ids);
-  const recordOf = await auditedRecords(tx, job, 'crossing', ids);
+  const recordOf = await auditedRecords(tx, job, 'crossing', rows);
   const known = onlyKnown(await knownDiameters(tx, job));
   const sheets = await loadCrossingSheets(tx);
   const all: { row: CrossingRow; is: Assessed<CrossingKindId> }[] = [];
@@ -218,7 +218,7 @@ export async function assessed(tx: Tx, ref: CrossingRef) {
   const { job, row } = found.value;
   const all = await knownDiameters(tx, job);
   const stored = await loadCrossingPlans(tx, [row.id]);
-  const record = (await auditedRecords(tx, job, 'crossing', [row.id]))(row.id);
+  const record = (await auditedRecords(tx, job, 'crossing', [row]))(row.id);
   const sheets = await loadCrossingSheets(tx);
   const made = assess<CrossingKindId>(row.setup, onlyKnown(all), stored, record, sheets);
   return made.ok ? ok({ job, row, all, events: record.events, sheets, assessed: made.value }) : made;

@@ -90,7 +90,7 @@ export async function storePlan<K extends CrossingKindId>(
   const refusal = kind.refusal(plan);
   if (refusal !== null) return { ok: false, problems: [refusal] };
   const made = { of: crossing.kind, request, plan } as Made<K>;
-  const record = (await auditedRecords(tx, job, 'crossing', [row.id]))(row.id);
+  const record = (await auditedRecords(tx, job, 'crossing', [row]))(row.id);
   const broken = record.events.length === 0 ? null : brokenRecord(record.faults);
   if (broken) return broken;
   const planHash = hashOf(plan);

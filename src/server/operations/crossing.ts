@@ -18,7 +18,7 @@ import {
   type Sheets,
 } from '@/core/crossing';
 import { sheetsInForce } from '@/core/catalogue';
-import { eventView, faultWords, type CrossingRef } from '@/core/record';
+import { eventView, faultWords, formerNames, type CrossingRef } from '@/core/record';
 import { verdictOf } from '@/core/soft-seal';
 import {
   database,
@@ -36,6 +36,7 @@ import {
   askOf,
   assessed,
   assessedCrossings,
+  crossingSubject,
   knownDiameters,
   onlyKnown,
   requireCrossing,
@@ -96,6 +97,7 @@ export function viewCrossing(ref: CrossingRef): Promise<Result<CrossingView>> {
       measuring: measuringOf(job),
       events: events.map(eventView),
       faults: faults.map(faultWords),
+      formerNames: formerNames(events, crossingSubject(job, row).name),
     };
     // All of it is of one kind: the types of its parts no longer say so when they stand side by side.
     return ok(view as unknown as CrossingView);
@@ -159,7 +161,7 @@ export function setCrossing(
     const read = readCrossingSetup(setup);
     if (!read.ok) return read;
     if (read.value.kind !== row.setup.kind) {
-      const record = (await auditedRecords(tx, job, 'crossing', [row.id]))(row.id);
+      const record = (await auditedRecords(tx, job, 'crossing', [row]))(row.id);
       if (record.events.length > 0)
         return refuse(
           'kind',
@@ -202,7 +204,7 @@ export function splitCrossing(
     const { job, row } = found.value;
     const read = validate(partsSchema, parts);
     if (!read.ok) return read;
-    const record = (await auditedRecords(tx, job, 'crossing', [row.id]))(row.id);
+    const record = (await auditedRecords(tx, job, 'crossing', [row]))(row.id);
     if (record.events.length > 0)
       return refuse('parts', 'its building is on record: it is not divided any more');
     const setups: CrossingSetup[] = [];

@@ -8,6 +8,7 @@ import {
   eventTitle,
   eventView,
   faultWords,
+  formerNames,
   keyName,
   photosOf,
   replay,
@@ -111,6 +112,9 @@ function jointFacts(assessment: Assessment): [string, string][] {
     : [['Joint', `${box}, with ${tagOf(keeper)}, where the record of both stands`]];
 }
 
+const formerFacts = (names: readonly string[]): [string, string][] =>
+  names.length === 0 ? [] : [['Written in part as', names.join(', ')]];
+
 async function endPart(
   job: JobRow,
   cable: string,
@@ -141,6 +145,7 @@ async function endPart(
           : `${plan.planHash.slice(0, 16)}, by ${plan.actor}, ${time(plan.madeAt.toISOString())}`,
       ],
       ...jointFacts(assessment),
+      ...formerFacts(keepsRecord(assessment) ? formerNames(events, tag) : []),
       ['Done', `${progress?.done.size ?? 0} of ${steps.length} steps`],
       ['Signed by', signedWords(progress?.signedBy, chainFaults.length)],
     ],
@@ -180,6 +185,7 @@ async function crossingPart(job: JobRow, name: string, origin: string): Promise<
           ? 'none'
           : `${inForce.planHash.slice(0, 16)}, by ${inForce.actor}, ${time(inForce.madeAt)}`,
       ],
+      ...formerFacts(view.formerNames),
       ['Done', `${done.size} of ${view.steps.length} steps`],
       ['Signed by', signedWords(signedBy, view.faults.length)],
     ],

@@ -1,6 +1,6 @@
 import { group } from 'd3';
 import { ok, type Result } from '@/core/kernel';
-import { auditHead, auditReceipts, faultWords, headCode, type SubjectKind } from '@/core/record';
+import { auditHead, auditReceipts, faultWords, formerNames, headCode, type SubjectKind } from '@/core/record';
 import {
   database,
   listCrossings,
@@ -10,6 +10,7 @@ import {
   loadJobReceipts,
   plansOfTerminations,
   recordSubjects,
+  subjectNames,
   type JobRow,
   type Tx,
 } from '@/data';
@@ -20,9 +21,17 @@ import { publicKeyPem, remembered, signedByUs } from '../record/keep';
 import type { Scope } from './dossier-scope';
 import { requireJob } from './load';
 
+interface Renamed {
+  /** As it is called now. */
+  readonly subject: string;
+  readonly before: readonly string[];
+}
+
 /** What does not hold of a job's record: each subject with its first fault, or the job as a whole. */
 export interface JobRecordView {
   readonly faults: readonly { readonly subject: string; readonly words: string }[];
+  /** Subjects that were called otherwise when their events were written. */
+  readonly renamed: readonly Renamed[];
   readonly entries: number;
   /** As it stands on prints; null before the first event. */
   readonly code: string | null;
@@ -47,6 +56,7 @@ export function viewJobRecord(slug: string): Promise<Result<JobRecordView>> {
     const job = await requireJob(tx, slug);
     if (!job.ok) return job;
     const faults: { subject: string; words: string }[] = [];
+    const renamed: Renamed[] = [];
     const known = remembered(slug);
     const head = await loadHead(tx, job.value.id);
     const [whole] = [
@@ -54,31 +64,47 @@ export function viewJobRecord(slug: string): Promise<Result<JobRecordView>> {
       ...auditReceipts(await loadJobReceipts(tx, job.value.id), signedByUs),
     ];
     if (whole) faults.push({ subject: job.value.name, words: faultWords(whole) });
-    for (const kind of ['termination', 'crossing'] as const)
-      for (const { subject, words } of await faultsOf(tx, job.value, kind))
+    for (const kind of ['termination', 'crossing'] as const) {
+      const found = await auditedSubjects(tx, job.value, kind);
+      for (const { subject, words } of found.faults)
         if (!faults.some((f) => f.words === words)) faults.push({ subject, words });
+      renamed.push(...found.renamed);
+    }
     return ok({
       faults,
+      renamed,
       entries: head.count,
       code: head.last ? headCode(head.last) : null,
     });
   });
 }
 
-async function faultsOf(tx: Tx, job: JobRow, kind: SubjectKind) {
-  const found: { subject: string; words: string }[] = [];
+async function auditedSubjects(tx: Tx, job: JobRow, kind: SubjectKind) {
+  const faults: { subject: string; words: string }[] = [];
+  const renamed: Renamed[] = [];
   const subjects = await recordSubjects(tx, job.id, kind);
   for await (const batch of inBatches(subjects, 50)) {
     const ids = batch.map((s) => s.id);
-    const recordOf = await auditedRecords(tx, job, kind, ids);
+    const now = await subjectNames(tx, kind, ids);
+    const recordOf = await auditedRecords(
+      tx,
+      job,
+      kind,
+      ids.map((id) => ({ id, end: now.get(id)?.end })),
+    );
     const plans = await plansInForce(tx, kind, ids);
     for (const { id, subject } of batch) {
-      const { events, faults } = recordOf(id);
-      const [first] = [...planFaults(plans.get(id) ?? null, events), ...faults];
-      if (first) found.push({ subject, words: faultWords(first) });
+      const { events, faults: wrong } = recordOf(id);
+      const [first] = [...planFaults(plans.get(id) ?? null, events), ...wrong];
+      if (first) faults.push({ subject, words: faultWords(first) });
+      const name = now.get(id)?.name;
+      if (name === undefined)
+        faults.push({ subject, words: 'is not in the database any more, and its record is' });
+      else if (formerNames(events, name).length > 0)
+        renamed.push({ subject: name, before: formerNames(events, name) });
     }
   }
-  return found;
+  return { faults, renamed };
 }
 
 async function plansInForce(tx: Tx, kind: SubjectKind, ids: readonly number[]) {

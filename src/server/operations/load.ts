@@ -59,7 +59,7 @@ export async function assessInputs(
   const plans = await currentPlans(tx, ids);
   const { newest, byId } = await catalogueFor(tx, job, plans, known);
   const readings = await loadReadings(tx, [...new Set(all.map((r) => r.cable.id))]);
-  const recordOf = await auditedRecords(tx, job, 'termination', ids);
+  const recordOf = await auditedRecords(tx, job, 'termination', all);
   const planOf = new Map(plans.map((p) => [p.terminationId, p]));
   const readingsOf = group(readings, (r) => r.cableId);
   const inputOf = (row: TerminationRow): AssessInput => {

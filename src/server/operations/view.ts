@@ -19,7 +19,7 @@ import {
 } from '@/core/gland-selection';
 import { slideOnList } from '@/core/make-off';
 import { partsOf, planTermination } from '@/core/procedure';
-import { eventView, type TerminationRef } from '@/core/record';
+import { eventView, formerNames, type TerminationRef } from '@/core/record';
 import { terminationTag } from '@/core/schedule';
 import { lookAlikes, type LookAlike } from '@/core/tightening';
 import type {
@@ -46,7 +46,7 @@ import {
 import type { Actor } from '../actor';
 import { guarded } from '../guard';
 import { rulesOf } from './measuring';
-import { catalogueView, type Assessment } from './assess';
+import { catalogueView, keepsRecord, type Assessment } from './assess';
 import { reviewChange, whyNot } from './gland-selection';
 import { takeSeen } from './just-seen';
 import { assessOne, requireJob } from './load';
@@ -254,6 +254,7 @@ export function viewTermination(ref: TerminationRef): Promise<Result<Termination
       signedBy: assessment.progress?.signedBy ?? null,
       events: assessment.events.map(eventView),
       chainFaults: assessment.chainFaults,
+      formerNames: keepsRecord(assessment) ? formerNames(assessment.events, assessment.tag) : [],
       collar: assessment.collar,
     });
   });

@@ -157,6 +157,54 @@ test('a job that is renamed in the database is one whose record was written unde
   expect((await good(viewRunning())).lostJobs).toContainEqual({ job, entries: 5 });
 });
 
+/** Puts the whole record of an end, plan and receipts too, to another one. */
+const moveRecord = (from: number, to: number) =>
+  owner.query(
+    `UPDATE record_event SET subject_id = ? WHERE ${OF_END}; UPDATE record_receipt SET subject_id = ? WHERE ${OF_END};
+     UPDATE plan SET termination_id = ? WHERE termination_id = ?`,
+    [to, from, to, from, to, from],
+  );
+const idOf = async (job: number, tag: string, end: string): Promise<number> => {
+  const [[row]] = (await owner.query(
+    'SELECT t.id FROM termination t JOIN cable c ON c.id = t.cable_id WHERE c.job_id = ? AND c.tag = ? AND t.cable_end = ?',
+    [job, tag, end],
+  )) as unknown as [[{ id: number }]];
+  return row.id;
+};
+
+test('a record that is put to the other end of its cable does not hold there', async () => {
+  const { job, id, end } = await worked();
+  const { cable } = ref(job);
+  await moveRecord(end, await idOf(id, cable, 'B'));
+  const view = await good(viewTermination({ job, cable, end: 'B' }));
+  expect(view.chainFaults.map((f) => f.fault)).toEqual([`was written for ${cable}/A, and this is an end B`]);
+  expect((await good(viewJobRecord(job))).faults).toEqual([
+    { subject: `${cable}/A`, words: `event 1 was written for ${cable}/A, and this is an end B` },
+  ]);
+});
+
+test('a record that is put to another cable says what it was called, as one of a cable that was renamed does', async () => {
+  const { job, id, end } = await worked();
+  const { cable } = ref(job);
+  await moveRecord(end, await idOf(id, 'K-2', 'A'));
+  expect(await good(viewTermination({ job, cable: 'K-2', end: 'A' }))).toMatchObject({
+    formerNames: [`${cable}/A`],
+  });
+  expect((await good(viewJobRecord(job))).renamed).toEqual([{ subject: 'K-2/A', before: [`${cable}/A`] }]);
+});
+
+test('a record whose end is not in the database any more is named', async () => {
+  const { job, end } = await worked();
+  await owner.query(
+    'SET FOREIGN_KEY_CHECKS = 0; DELETE FROM termination WHERE id = ?; SET FOREIGN_KEY_CHECKS = 1',
+    [end],
+  );
+  expect((await good(viewJobRecord(job))).faults).toContainEqual({
+    subject: `${ref(job).cable}/A`,
+    words: 'is not in the database any more, and its record is',
+  });
+});
+
 test('events without receipts get none at a start once this application has written any, and are never signed', async () => {
   const { job, id, end } = await worked();
   const name = `${job}-c`;

@@ -1,5 +1,5 @@
 import { group } from 'd3';
-import { auditChain, auditHead, auditTail, type ChainFault, type SubjectKind } from '@/core/record';
+import { auditChain, auditEnd, auditHead, auditTail, type ChainFault, type SubjectKind } from '@/core/record';
 import { caughtUp, loadEvents, loadHead, loadReceipts, type StoredEvent, type Tx } from '@/data';
 import { settled } from '../transaction';
 import { remembered, signedByUs } from './keep';
@@ -13,17 +13,23 @@ export interface AuditedRecord {
 /** Somebody may write between two of the reads that are compared: what is wrong then is not wrong any more when it is read again. */
 const READS = 3;
 
+/** Of whose record it is asked: an end of a cable with its letter, or a crossing. */
+export interface RecordKeeper {
+  readonly id: number;
+  readonly end?: 'A' | 'B' | undefined;
+}
+
 /** The records of several subjects of one job, read and audited. Subjects without events are in it too. */
 export async function auditedRecords(
   tx: Tx,
   job: { readonly id: number; readonly slug: string },
   kind: SubjectKind,
-  ids: readonly number[],
+  keepers: readonly RecordKeeper[],
 ): Promise<(id: number) => AuditedRecord> {
   await settled(tx);
   for (let read = 1; ; read += 1) {
-    const records = await readRecords(tx, job, kind, ids);
-    const hold = ids.every((id) => records.get(id)?.faults.length === 0);
+    const records = await readRecords(tx, job, kind, keepers);
+    const hold = keepers.every(({ id }) => records.get(id)?.faults.length === 0);
     if (hold || read === READS) return (id) => records.get(id) ?? { events: [], faults: [] };
     await caughtUp(tx);
   }
@@ -33,17 +39,23 @@ async function readRecords(
   tx: Tx,
   job: { readonly id: number; readonly slug: string },
   kind: SubjectKind,
-  ids: readonly number[],
+  keepers: readonly RecordKeeper[],
 ): Promise<Map<number, AuditedRecord>> {
+  const ids = keepers.map((k) => k.id);
   // Remembered first: what is remembered was written before, and so is in what is read after.
   const known = remembered(job.slug);
   const events = group(await loadEvents(tx, kind, ids), (e) => e.subjectId);
   const receipts = group(await loadReceipts(tx, kind, ids), (r) => r.subjectId);
   const ofJob = auditHead({ job: job.slug, ...(await loadHead(tx, job.id)), remembered: known }, signedByUs);
   return new Map(
-    ids.map((id) => {
+    keepers.map(({ id, end }) => {
       const mine = events.get(id) ?? [];
-      const faults = [...auditChain(mine), ...auditTail(mine, receipts.get(id) ?? [], signedByUs), ...ofJob];
+      const faults = [
+        ...auditChain(mine),
+        ...auditTail(mine, receipts.get(id) ?? [], signedByUs),
+        ...(end === undefined ? [] : auditEnd(mine, end)),
+        ...ofJob,
+      ];
       return [id, { events: mine, faults }];
     }),
   );

@@ -40,7 +40,7 @@ export async function noteReading(
     tx,
     job,
     'termination',
-    spoken.map(({ row }) => row.id),
+    spoken.map(({ row }) => row),
   );
   for (const { row, of } of spoken) {
     const { events, faults } = recordOf(row.id);

@@ -39,6 +39,7 @@ export function CrossingRecord({ view, secondPerson }: Props) {
         faults={view.faults}
         signedBy={signedBy}
         titles={new Map(view.steps.map((s) => [s.id, s.title]))}
+        formerNames={view.formerNames}
         begins="The record begins at the bench, with the first building step."
         signing={secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''}
       />

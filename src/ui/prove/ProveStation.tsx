@@ -27,6 +27,7 @@ export function ProveStation({ view }: StationProps) {
         faults={view.chainFaults.map(faultWords)}
         signedBy={view.signedBy}
         titles={new Map(view.steps.map((s) => [s.id, s.title]))}
+        formerNames={view.formerNames}
         begins="The record begins at the bench, with the first confirmed step."
         signing={
           view.job.secondPerson ? 'This job asks for a signature by another person than the fitter.' : ''

@@ -11,6 +11,7 @@ import { RelativeTime } from '../common/RelativeTime';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Answer } from '../kit-of-parts/Answer';
+import { Caution } from '../kit-of-parts/Caution';
 
 interface Props {
   readonly job: string;
@@ -21,12 +22,14 @@ interface Props {
   readonly titles: ReadonlyMap<string, string>;
   /** What begins the record, in a sentence. */
   readonly begins: string;
+  /** What this was called when its events were written, where it is called otherwise now. */
+  readonly formerNames: readonly string[];
   /** What else is to be known of signing here; empty when nothing is. */
   readonly signing: string;
 }
 
 /** A record of work: who did what when, each event chained to the one before, and whether all of it holds. */
-export function RecordOf({ job, events, faults, signedBy, titles, begins, signing }: Props) {
+export function RecordOf({ job, events, faults, signedBy, titles, begins, formerNames, signing }: Props) {
   const headline =
     faults.length > 0
       ? 'This record does not hold.'
@@ -51,6 +54,11 @@ export function RecordOf({ job, events, faults, signedBy, titles, begins, signin
         <Typography sx={{ mb: 1, fontWeight: 600, color: 'success.main' }}>
           Checked just now: every event, the plan, and the receipts signed outside the database hold.
         </Typography>
+      ) : null}
+      {formerNames.length > 0 ? (
+        <Caution tone="hold">
+          A part of it was written when this was called {formerNames.join(', ')}: see that it is this one.
+        </Caution>
       ) : null}
       {events.length > 0 ? (
         <DataTable sx={RECORD_TABLE}>
