@@ -31,7 +31,7 @@ async function main(): Promise<number> {
     broken += 1;
   }
   console.log(
-    `${jobs.length} jobs, ${entries} entries, ${broken === 0 ? 'all of it holds' : `${broken} jobs do not hold`}`,
+    `${jobs.length} jobs, ${entries} entries, ${broken === 0 ? 'all of it holds' : `${broken === 1 ? '1 job does' : `${broken} jobs do`} not hold`}`,
   );
   for (const { person, at, events } of await forgottenPeople(database()))
     console.log(

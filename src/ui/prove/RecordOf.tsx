@@ -56,9 +56,11 @@ export function RecordOf({ job, events, faults, signedBy, titles, begins, former
         </Typography>
       ) : null}
       {formerNames.length > 0 ? (
-        <Caution tone="hold">
-          A part of it was written when this was called {formerNames.join(', ')}: see that it is this one.
-        </Caution>
+        <Box sx={{ mb: 1.5 }}>
+          <Caution tone="hold">
+            A part of it was written when this was called {formerNames.join(', ')}: see that it is this one.
+          </Caution>
+        </Box>
       ) : null}
       {events.length > 0 ? (
         <DataTable sx={RECORD_TABLE}>
