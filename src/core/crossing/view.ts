@@ -61,8 +61,8 @@ interface ViewOf<K extends CrossingKindId> {
   readonly events: readonly EventView[];
   /** What does not hold of its record, the first first; empty when it holds. */
   readonly faults: readonly string[];
-  /** What it was called when its events were written, where that is not what it is called now. */
-  readonly formerNames: readonly string[];
+  /** What it was called when its events were written, where that is not what it is called now. A server of a release before does not say. */
+  readonly formerNames?: readonly string[];
 }
 
 /** Everything about a crossing of one kind, or of any. */

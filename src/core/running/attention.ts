@@ -32,7 +32,7 @@ const HOUR_MS = 3_600_000;
 
 /** What of the running whole needs somebody, at `now` (milliseconds since 1970), the gravest first. Nothing where all is well. */
 export function needsAttention(
-  { processes, database, backup, lostJobs }: RunningView,
+  { processes, database, backup, lostJobs = [] }: RunningView,
   now: number,
 ): Attention[] {
   const found: Attention[] = lostJobs.map((lost) => ({ code: 'lost-job', ...lost }));

@@ -55,6 +55,6 @@ export interface RunningView {
   readonly database: DatabaseView;
   /** Null where there was never one. */
   readonly backup: BackupView | null;
-  /** Jobs whose record was written here, and that the database does not hold. */
-  readonly lostJobs: readonly LostJob[];
+  /** Jobs whose record was written here, and that the database does not hold. A process of a release before does not say. */
+  readonly lostJobs?: readonly LostJob[];
 }

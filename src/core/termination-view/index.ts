@@ -167,8 +167,8 @@ export interface TerminationView {
   readonly signedBy: string | null;
   readonly events: readonly EventView[];
   readonly chainFaults: readonly ChainFault[];
-  /** What this end was called when its events were written, where that is not what it is called now. */
-  readonly formerNames: readonly string[];
+  /** What this end was called when its events were written, where that is not what it is called now. A server of a release before does not say. */
+  readonly formerNames?: readonly string[];
   readonly collar: CollarState;
 }
 

@@ -112,7 +112,7 @@ function jointFacts(assessment: Assessment): [string, string][] {
     : [['Joint', `${box}, with ${tagOf(keeper)}, where the record of both stands`]];
 }
 
-const formerFacts = (names: readonly string[]): [string, string][] =>
+const formerFacts = (names: readonly string[] = []): [string, string][] =>
   names.length === 0 ? [] : [['Written in part as', names.join(', ')]];
 
 async function endPart(

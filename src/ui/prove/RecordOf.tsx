@@ -22,14 +22,23 @@ interface Props {
   readonly titles: ReadonlyMap<string, string>;
   /** What begins the record, in a sentence. */
   readonly begins: string;
-  /** What this was called when its events were written, where it is called otherwise now. */
-  readonly formerNames: readonly string[];
+  /** What this was called when its events were written, where it is called otherwise now. A server of a release before does not say. */
+  readonly formerNames?: readonly string[] | undefined;
   /** What else is to be known of signing here; empty when nothing is. */
   readonly signing: string;
 }
 
 /** A record of work: who did what when, each event chained to the one before, and whether all of it holds. */
-export function RecordOf({ job, events, faults, signedBy, titles, begins, formerNames, signing }: Props) {
+export function RecordOf({
+  job,
+  events,
+  faults,
+  signedBy,
+  titles,
+  begins,
+  formerNames = [],
+  signing,
+}: Props) {
   const headline =
     faults.length > 0
       ? 'This record does not hold.'
