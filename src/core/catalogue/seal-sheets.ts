@@ -1,6 +1,6 @@
 import { array, object, string, type InferType, type ObjectSchema } from 'yup';
-import { onceBy, plugBody, sleeveBody, wrapBody } from '@/core/soft-seal';
-import type { Problem } from '@/core/kernel';
+import { plugBody, sleeveBody, wrapBody } from '@/core/soft-seal';
+import { eachOnce, type Problem } from '@/core/kernel';
 import { sheetSchema } from './family';
 
 /** What every sheet of a soft seal has besides its figures. */
@@ -73,6 +73,6 @@ export function sealSheetProblems(sheet: SealSheet, path: string): Problem[] {
             ['punches', sheet.punches ?? []],
           ];
   return lists
-    .filter(([, list]) => !onceBy((p: { readonly id: string }) => p.id)(list))
+    .filter(([, list]) => !eachOnce(list, 'id'))
     .map(([name]) => ({ path: `${path}.${name}`, message: 'names a part twice' }));
 }

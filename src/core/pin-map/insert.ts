@@ -1,4 +1,5 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
+import { eachOnce } from '@/core/kernel';
 
 const MOST_POSITIONS = 128;
 const name = () => string().trim().min(1).max(40).required();
@@ -26,7 +27,7 @@ export const positionsSchema = array()
   .of(positionSchema)
   .min(1)
   .max(MOST_POSITIONS)
-  .test('once', 'number a position twice', (list) => distinct(list, (p) => p.id))
+  .test('once', 'number a position twice', (list) => eachOnce(list, 'id'))
   .test('apart', 'lie on one another', (list) => distinct(list, (p) => `${p.xMm} ${p.yMm}`));
 
 /** The insert of a plug-in gland or a coupler, by its own sheet. */

@@ -164,12 +164,6 @@ export const throughSchema = object({
   .noUnknown()
   .required();
 
-/** No two of a list are called alike. What is no list at all is refused elsewhere. */
-export const onceBy =
-  <T>(nameOf: (line: T) => unknown) =>
-  (lines: readonly T[] | undefined): boolean =>
-    lines === undefined || new Set(lines.map(nameOf)).size === lines.length;
-
 /** Faces that a hand reaches; not known when left out. */
 export const facesSchema = number()
   .oneOf([1, 2] as const)

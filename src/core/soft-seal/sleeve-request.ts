@@ -1,10 +1,10 @@
 import { array, number, object, string, type InferType } from 'yup';
 import { circleArea, type Shape } from '@/core/circle-packing';
+import { eachOnce } from '@/core/kernel';
 import {
   effort,
   facesSchema,
   intervalOf,
-  onceBy,
   ratingSchema,
   sleeveSheetSchema,
   tempSchema,
@@ -52,11 +52,7 @@ export const sleeveRequestSchema = object({
     .of(throughSchema)
     .min(1)
     .max(300)
-    .test(
-      'once',
-      'names a cable twice',
-      onceBy((c) => c?.tag),
-    )
+    .test('once', 'names a cable twice', (cables) => eachOnce(cables, 'tag'))
     .required(),
   /** Sleeves go on after the cables are pulled, or while. */
   school: string().oneOf(SLEEVE_SCHOOLS).required(),

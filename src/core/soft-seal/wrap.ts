@@ -7,7 +7,7 @@ import {
   type PackingOptions,
   type PackingRun,
 } from '@/core/circle-packing';
-import type { Problem } from '@/core/kernel';
+import { eachOnce, type Problem } from '@/core/kernel';
 import {
   answerOf,
   cartridgesFor,
@@ -24,7 +24,6 @@ import {
   effort,
   facesSchema,
   intervalOf,
-  onceBy,
   ratingSchema,
   tempSchema,
   throughSchema,
@@ -68,15 +67,12 @@ export const wrapRequestSchema = object({
         .required(),
     )
     .max(20)
-    .test(
-      'once',
-      'names a bundle twice',
-      onceBy((b) => b?.id),
-    )
+    .test('once', 'names a bundle twice', (bundles) => eachOnce(bundles, 'id'))
     // Asked before each of them is known to be a bundle.
     .test('cables', 'names a cable twice', (bundles) =>
-      onceBy((tag) => tag)(
-        (bundles ?? []).flatMap((b) => (Array.isArray(b?.cables) ? b.cables.map((c) => c?.tag) : [])),
+      eachOnce(
+        (bundles ?? []).flatMap((b) => (Array.isArray(b?.cables) ? b.cables : [])),
+        'tag',
       ),
     )
     .required(),
