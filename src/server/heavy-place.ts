@@ -9,7 +9,9 @@ import {
   leaveHeavyPlace,
   MOST_HEAVY_PLACES,
   takeHeavyPlace,
+  withTransaction,
   type PlaceWanted,
+  type Tx,
 } from '@/data';
 import { guarded } from './guard';
 import { log } from './running/log';
@@ -69,23 +71,25 @@ async function taken(wanted: PlaceWanted, places: number): Promise<boolean> {
   }
 }
 
-/** Keeps a place from now on; what is returned gives it back. What cannot be said of it is logged: its time ends by itself. */
+/**
+ * Keeps a place from now on; what is returned gives it back. Each is said in a transaction, which is run again when another's way of taking a place got into
+ * its own: a place that is not given back is free for nobody until its time is over. What cannot be said at all is logged.
+ */
 function kept(holder: string): () => Promise<void> {
-  const said = async (what: string, say: () => Promise<unknown>): Promise<void> => {
+  const said = async (what: string, say: (tx: Tx) => Promise<unknown>): Promise<void> => {
     try {
-      await say();
+      await withTransaction(say);
     } catch (error) {
       log.warn({ err: error }, what);
     }
   };
   const every = setInterval(
-    () =>
-      void said('could not keep a place for heavy work', () => keepHeavyPlace(database(), holder, HELD_S)),
+    () => void said('could not keep a place for heavy work', (tx) => keepHeavyPlace(tx, holder, HELD_S)),
     KEPT_EVERY_MS,
   );
   return async () => {
     clearInterval(every);
-    await said('could not give a place for heavy work back', () => leaveHeavyPlace(database(), holder));
+    await said('could not give a place for heavy work back', (tx) => leaveHeavyPlace(tx, holder));
   };
 }
 

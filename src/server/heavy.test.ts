@@ -3,9 +3,10 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { ok, type Result } from '@/core/kernel';
-import { closeDatabase } from '@/data';
+import { sql } from 'drizzle-orm';
+import { closeDatabase, database, withTransaction, type Tx } from '@/data';
 import { BUSY, HEAVY, heavily, heavyFigures, inBatches } from './heavy';
-import { heavyPlaces } from './heavy-place';
+import { heavyPlaces, sharedPlace } from './heavy-place';
 
 afterAll(closeDatabase);
 
@@ -87,6 +88,35 @@ test('what breaks gives its place back and is not swallowed', async () => {
       'broken',
     );
   expect(words(await heavily(SOMEBODY, stay, work(1, { count: 0 })))).toBe('done');
+});
+
+test('a place is given back though the database takes back the first attempt, since it and another are in each other’s way', async () => {
+  const person = randomUUID();
+  const rows = async (tx: Tx, statement: ReturnType<typeof sql>) =>
+    ((await tx.execute(statement)) as unknown as [Record<string, unknown>[]])[0];
+  const heldBy = () =>
+    rows(database(), sql`SELECT place, holder FROM heavy_place WHERE person_id = ${person} ORDER BY place`);
+  const got = await sharedPlace(person, new AbortController().signal, Date.now() + 20_000);
+  if (!got.ok || 'not' in got.value) throw new Error(`no place: ${JSON.stringify(got)}`);
+  const { leave } = got.value;
+  // A second row under the same name, among those that nobody asks for: what gives back holds one and waits for the other.
+  const [{ place, holder } = {}] = await heldBy();
+  await database().execute(
+    sql`UPDATE heavy_place SET holder = ${holder}, person_id = ${person} WHERE place = 32`,
+  );
+  let leaving: Promise<void> | undefined;
+  const other = withTransaction(async (tx) => {
+    // Whoever has written more is not the one that is taken back.
+    await tx.execute(sql`UPDATE heavy_place SET person_id = 'other' WHERE place BETWEEN 20 AND 31`);
+    await tx.execute(sql`SELECT place FROM heavy_place WHERE place = 32 FOR UPDATE`);
+    leaving ??= leave();
+    await wait(300);
+    await tx.execute(sql`UPDATE heavy_place SET person_id = ${person} WHERE place = ${place}`);
+    throw new Error('taken back');
+  });
+  await expect(other).rejects.toThrow('taken back');
+  await leaving;
+  expect(await heldBy()).toEqual([]);
 });
 
 test('between two batches others have a turn', async () => {
