@@ -1,6 +1,7 @@
-// Audits the record of every job from its first event on, against the key and what is remembered outside the database. Exit 1 where one does not hold.
+// Audits the record of every job from its first event on, and the catalogue, against the key and what is remembered outside the database. Exit 1 where one does not hold.
+import { revisionFaultWords } from '@/core/catalogue';
 import { pseudonymOf } from '@/core/record';
-import { database, forgottenPeople, listJobs } from '@/data';
+import { database, forgottenPeople, listJobs, revisionFaults } from '@/data';
 import { viewJobRecord } from '@/server/operations/job-record';
 import { lostJobsOf } from '@/server/record/lost';
 import { run } from './run';
@@ -30,14 +31,20 @@ async function main(): Promise<number> {
     console.error(`${job}: ${lost} entries were written here, and this database holds no such job`);
     broken += 1;
   }
+  const changed = await revisionFaults(database());
+  for (const fault of changed) console.error(`catalogue: ${revisionFaultWords(fault)}`);
+  const wrong = [
+    ...(broken > 0 ? [broken === 1 ? '1 job does not hold' : `${broken} jobs do not hold`] : []),
+    ...(changed.length > 0 ? ['the catalogue is not as it came in'] : []),
+  ];
   console.log(
-    `${jobs.length} jobs, ${entries} entries, ${broken === 0 ? 'all of it holds' : `${broken === 1 ? '1 job does' : `${broken} jobs do`} not hold`}`,
+    `${jobs.length} jobs, ${entries} entries, ${wrong.length > 0 ? wrong.join(', ') : 'all of it holds'}`,
   );
   for (const { person, at, events } of await forgottenPeople(database()))
     console.log(
       `${pseudonymOf(person, '')}: a name that was taken out ${at.toISOString().slice(0, 10)}, ${events} events`,
     );
-  return broken === 0 ? 0 : 1;
+  return wrong.length === 0 ? 0 : 1;
 }
 
 await run(main);

@@ -14,11 +14,12 @@ export const ran = (command, args, env = process.env) =>
     child.on('close', (code) => resolve({ good: code === 0, said }));
   });
 
-// Three tests count or search every row, or take guards away, and so have a database to themselves; one reads the demo, as it is before a browser sees it.
+// Some tests count or search every row, take guards away or change figures of sheets, and so have a database to themselves; one reads the demo, as it is before a browser sees it.
 const ALONE = {
   GATE_DATABASE: 'amber_collar_gate',
   ATTACK_DATABASE: 'amber_collar_attack',
   FORGET_DATABASE: 'amber_collar_forget',
+  CATALOGUE_DATABASE: 'amber_collar_catalogue',
   DEMO_DATABASE: 'amber_collar',
 };
 
@@ -29,6 +30,7 @@ export const TEST_DATABASES = {
   amber_collar_gate: false,
   amber_collar_attack: false,
   amber_collar_forget: false,
+  amber_collar_catalogue: false,
   amber_collar_own: false,
 };
 

@@ -38,3 +38,4 @@ export * from './queries/summary';
 export * from './queries/supervision';
 export * from './queries/termination';
 export * from './stored';
+export { keepFolder, keptLog } from './kept-log';

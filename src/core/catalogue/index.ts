@@ -1,4 +1,5 @@
 export * from './adaptor';
+export * from './came-in';
 export * from './catalogue-file';
 export * from './completeness';
 export * from './compound';

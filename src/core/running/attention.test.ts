@@ -34,6 +34,7 @@ const running = (over: Partial<RunningView> = {}): RunningView => ({
   database: { engine: '10.11', node: 'node1', cluster: node },
   backup: { node: 'node1', place: '/b', bytes: 1, beganAt: hoursAgo(5), endedAt: hoursAgo(5) },
   lostJobs: [],
+  catalogueFaults: [],
   ...over,
 });
 const codes = (view: RunningView) => needsAttention(view, NOW).map((a) => a.code);
@@ -48,6 +49,14 @@ it.each([
     'a job that is gone before all else',
     running({ lostJobs: [{ job: 'quillmere', entries: 12 }], backup: null }),
     ['lost-job', 'no-backup'],
+  ],
+  [
+    'figures of the catalogue that somebody changed, after a job that is gone',
+    running({
+      lostJobs: [{ job: 'quillmere', entries: 12 }],
+      catalogueFaults: [{ words: 'the sheet RW2 revision 5 has other figures', changed: true }],
+    }),
+    ['lost-job', 'catalogue'],
   ],
   ['a backup at its limit', running({ backup: backupOf(LIMITS.backupHours) }), []],
   ['a backup a little beyond it', running({ backup: backupOf(LIMITS.backupHours + 0.01) }), ['old-backup']],

@@ -1,4 +1,4 @@
-import type { RunningView } from './view';
+import type { CatalogueFaultView, RunningView } from './view';
 
 /** Limits beyond which somebody has to look. */
 export const LIMITS = {
@@ -17,6 +17,7 @@ export const LIMITS = {
 /** What somebody has to look at, with the figure and its limit. */
 export type Attention =
   | { readonly code: 'lost-job'; readonly job: string; readonly entries: number }
+  | ({ readonly code: 'catalogue' } & CatalogueFaultView)
   | { readonly code: 'no-backup' }
   | { readonly code: 'old-backup'; readonly hours: number; readonly limit: number }
   | { readonly code: 'quiet'; readonly process: string; readonly seconds: number; readonly limit: number }
@@ -32,10 +33,13 @@ const HOUR_MS = 3_600_000;
 
 /** What of the running whole needs somebody, at `now` (milliseconds since 1970), the gravest first. Nothing where all is well. */
 export function needsAttention(
-  { processes, database, backup, lostJobs = [] }: RunningView,
+  { processes, database, backup, lostJobs = [], catalogueFaults = [] }: RunningView,
   now: number,
 ): Attention[] {
-  const found: Attention[] = lostJobs.map((lost) => ({ code: 'lost-job', ...lost }));
+  const found: Attention[] = [
+    ...lostJobs.map((lost) => ({ code: 'lost-job' as const, ...lost })),
+    ...catalogueFaults.map((fault) => ({ code: 'catalogue' as const, ...fault })),
+  ];
   const { cluster } = database;
   if (cluster !== null && !cluster.ready)
     found.push({ code: 'not-ready', node: database.node, state: cluster.state });

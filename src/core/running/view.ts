@@ -47,6 +47,12 @@ export interface BackupView {
   readonly endedAt: string;
 }
 
+/** What is wrong with the catalogue, in words; `changed` where nothing is chosen from it any more. */
+export interface CatalogueFaultView {
+  readonly words: string;
+  readonly changed: boolean;
+}
+
 /** What runs now: processes, database, and the last backup. */
 export interface RunningView {
   /** Places for heavy work that all processes share. */
@@ -57,4 +63,6 @@ export interface RunningView {
   readonly backup: BackupView | null;
   /** Jobs whose record was written here, and that the database does not hold. A process of a release before does not say. */
   readonly lostJobs?: readonly LostJob[];
+  /** What came into the catalogue and does not stand there as it came in. Likewise. */
+  readonly catalogueFaults?: readonly CatalogueFaultView[];
 }

@@ -1,17 +1,24 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { unionAll } from 'drizzle-orm/mysql-core';
+import { hashOf } from '@/core/kernel';
 import {
+  compareCameIn,
   isLaterSheet,
   missingForProcedure,
+  revisionFaultWords,
   type Accessory,
   type Adaptor,
+  type CameIn,
   type Compound,
   type Family,
   type FrameSheet,
+  type RevisionFault,
   type SealSheets,
 } from '@/core/catalogue';
-import type { Tx } from '../connection';
+import { rememberCameIn, rememberedCameIn } from '../came-in';
+import { database, type Tx } from '../connection';
 import { prepared } from '../prepared';
+import { UnreadableRow } from '../stored';
 import {
   ACCESSORY,
   ADAPTOR,
@@ -107,9 +114,25 @@ async function known<T>(
   return rows.flatMap((row) => kept.get(nameOf(row)) ?? []);
 }
 
+const familyName = ({ code, revision }: { readonly code: string; readonly revision: string }): string =>
+  `${code} revision ${revision}`;
+
+const notAsItCameIn = (of: Pick<CameIn, 'kind' | 'name'>): UnreadableRow =>
+  new UnreadableRow('the catalogue', revisionFaultWords({ ...of, fault: 'changed' }));
+
+/** Are these the figures whose hash was written beside them when they came in? What is no JSON is none. */
+function hasItsFigures({ body, hash }: { readonly body: string; readonly hash: string }): boolean {
+  try {
+    return hashOf(JSON.parse(body)) === hash;
+  } catch {
+    return false;
+  }
+}
+
 function storedFamily(row: typeof familyRevision.$inferSelect): IssuedFamily {
   const before = families.get(nameOf(row));
   if (before !== undefined) return before;
+  if (!hasItsFigures(row)) throw notAsItCameIn({ kind: 'family', name: familyName(row) });
   const family = FAMILY.parse(row.body, row.id);
   // Asked anew and not read from the import: what this release can carry out may be more than the one that imported it could.
   const planOnly = missingForProcedure(family).length > 0;
@@ -131,7 +154,10 @@ const readParts = (tx: Tx) => async (ids: readonly number[]) => {
     .select()
     .from(partRevision)
     .where(inArray(partRevision.id, [...ids]));
-  return rows.map((row) => [row, PARTS[row.kind](row.body, row.id)] as const);
+  return rows.map((row) => {
+    if (!hasItsFigures(row)) throw notAsItCameIn({ kind: row.kind, name: row.partNumber });
+    return [row, PARTS[row.kind](row.body, row.id)] as const;
+  });
 };
 
 /** Of each name the one whose sheet was issued last; of one date the one that came in last. */
@@ -160,9 +186,6 @@ const sheetsOf = (all: readonly StoredPart[]): CrossingSheets => ({
   },
 });
 
-const listParts = (tx: Tx) =>
-  tx.select({ id: partRevision.id, hash: partRevision.hash }).from(partRevision).orderBy(partRevision.id);
-
 /** What there is, in one question, since it is asked at every step of a bench. */
 const allRevisions = prepared((tx) =>
   unionAll(
@@ -173,13 +196,49 @@ const allRevisions = prepared((tx) =>
   ),
 );
 
+/** The same with names and figures. */
+async function namedRevisions(tx: Tx): Promise<(CameIn & { readonly body: string })[]> {
+  return [
+    ...(await tx.select().from(familyRevision)).map((row) => ({
+      ...row,
+      kind: 'family',
+      name: familyName(row),
+    })),
+    ...(await tx.select().from(partRevision)).map((row) => ({ ...row, name: row.partNumber })),
+  ];
+}
+
+/**
+ * What there is of the catalogue. Throws where something does not stand there as it came in: nothing is chosen from a catalogue that somebody has changed.
+ * What is new is remembered as it is, unless it is read in a transaction, which may still be taken back.
+ */
 async function listRevisions(tx: Tx): Promise<{ readonly families: Named[]; readonly parts: Named[] }> {
+  // Remembered first: what is remembered was written before, and so is in what is read after.
+  const remembered = rememberedCameIn();
   const rows = await allRevisions(tx, {});
+  const there = new Set(rows.map((row) => row.hash));
+  if (there.size !== remembered.hashes.size || rows.some((row) => !remembered.hashes.has(row.hash))) {
+    const { faults, fresh } = compareCameIn(remembered.all, await namedRevisions(tx));
+    const changed = faults.find((f) => f.fault === 'changed');
+    if (changed !== undefined) throw notAsItCameIn(changed);
+    if (fresh.length > 0 && tx === database()) rememberCameIn(fresh);
+  }
   const sorted = rows.sort((a, b) => a.id - b.id);
   return {
     families: sorted.filter((r) => r.of === 'family'),
     parts: sorted.filter((r) => r.of === 'part'),
   };
+}
+
+/** What came into the catalogue and does not stand there any more as it came in; read anew, also where this process knows figures of before. */
+export async function revisionFaults(tx: Tx): Promise<readonly RevisionFault[]> {
+  const { all } = rememberedCameIn();
+  const rows = await namedRevisions(tx);
+  const other = rows.filter((row) => !hasItsFigures(row));
+  return [
+    ...other.map(({ kind, name }) => ({ kind, name, fault: 'changed' as const })),
+    ...compareCameIn(all, rows).faults,
+  ];
 }
 
 /**
@@ -226,7 +285,8 @@ export async function loadCatalogue(
 
 /** Every revision of every sheet that crossings stand on, oldest first. */
 export async function loadCrossingSheets(tx: Tx): Promise<CrossingSheets> {
-  return sheetsOf(await known(await listParts(tx), parts, readParts(tx)));
+  const { parts: rows } = await listRevisions(tx);
+  return sheetsOf(await known(rows, parts, readParts(tx)));
 }
 
 export async function findFamilyRevision(tx: Tx, id: number): Promise<StoredFamily | null> {

@@ -1,6 +1,7 @@
 import { ok, type Result } from '@/core/kernel';
+import { revisionFaultWords } from '@/core/catalogue';
 import type { RunningView } from '@/core/running';
-import { database, lastBackup, nodeFigures, processesSeen } from '@/data';
+import { database, lastBackup, nodeFigures, processesSeen, revisionFaults } from '@/data';
 import { lostJobsOf } from '../record/lost';
 import { guarded } from '../guard';
 import { heavyPlacesNow } from '../heavy-place';
@@ -23,6 +24,10 @@ export function viewRunning(): Promise<Result<RunningView>> {
       })),
       database: await nodeFigures(tx),
       lostJobs: await lostJobsOf(tx),
+      catalogueFaults: (await revisionFaults(tx)).map((fault) => ({
+        words: revisionFaultWords(fault),
+        changed: fault.fault === 'changed',
+      })),
       backup: backup && {
         ...backup,
         beganAt: backup.beganAt.toISOString(),

@@ -1,7 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { appendFileSync, mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { appendFileSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import mysql, { type Connection } from 'mysql2/promise';
 import { closeDatabase, findJob, database } from '@/data';
@@ -11,6 +10,7 @@ import { exportRecord, viewJobRecord } from '../operations/job-record';
 import { viewRunning } from '../operations/running';
 import { viewTermination } from '../operations/view';
 import { ownDatabase } from '../testing/alone';
+import { withAnotherKeep } from '../testing/another-keep';
 import { confirmNext, ref } from '../testing/bench';
 import { adoptRecords } from './append';
 import { FITTER, good, makeJob, NOW, PLANNER, refused } from '../testing/job';
@@ -253,19 +253,6 @@ test('what another process has remembered counts too', async () => {
   const view = await good(viewTermination(ref(job)));
   expect(view.chainFaults[0]?.fault).toMatch(/ends at entry 5, and 9 were written/);
 });
-
-/** What is kept outside the database is for once another folder, with nothing in it. */
-async function withAnotherKeep(does: (folder: string) => Promise<void>): Promise<void> {
-  const was = process.env.AMBER_COLLAR_KEEP;
-  const other = join(mkdtempSync(join(tmpdir(), 'keep-')), 'keep');
-  mkdirSync(other);
-  process.env.AMBER_COLLAR_KEEP = other;
-  try {
-    await does(other);
-  } finally {
-    process.env.AMBER_COLLAR_KEEP = was;
-  }
-}
 
 test('with another key nothing that was signed before holds', async () => {
   const { job } = await worked();

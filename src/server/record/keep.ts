@@ -7,25 +7,15 @@ import {
   verify,
   type KeyObject,
 } from 'node:crypto';
-import {
-  appendFileSync,
-  closeSync,
-  existsSync,
-  mkdirSync,
-  openSync,
-  readFileSync,
-  readSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { keyName, type SignatureCheck } from '@/core/record';
+import { keepFolder as folder, keptLog } from '@/data';
 
 /**
  * What is kept outside the database: the key that signs the heads of records, and the highest entry of every job that was ever written, so
- * that an end that is cut off, or a whole database that is put back, is seen. The folder is `AMBER_COLLAR_KEEP`.
+ * that an end that is cut off, or a whole database that is put back, is seen.
  */
-const folder = (): string => process.env.AMBER_COLLAR_KEEP ?? join(process.cwd(), '.local', 'keep');
 
 interface Key {
   readonly secret: KeyObject;
@@ -93,53 +83,22 @@ export const signedByUs: SignatureCheck = (head, signature, keyId) => {
   return true;
 };
 
-interface Memory {
-  readonly path: string;
-  readonly read: number;
-  readonly highest: Map<string, number>;
-}
-let memory: Memory | null = null;
-
-/** Reads what other processes have written since. */
-function recall(): Memory {
-  const path = join(folder(), 'heads.log');
-  if (memory?.path !== path) memory = { path, read: 0, highest: new Map() };
-  const size = existsSync(path) ? statSync(path).size : 0;
-  if (size === memory.read) return memory;
-  // One that has become shorter was put there by somebody: it is read from its beginning.
-  const from = size < memory.read ? 0 : memory.read;
-  const { highest } = memory;
-  const text = readFrom(path, from, size - from);
-  // The last line may be one that another process is in the middle of writing.
-  const whole = text.lastIndexOf('\n') + 1;
-  for (const line of text.slice(0, whole).split('\n')) {
-    const [job, number] = line.split(' ');
+/** The highest entry of each job. */
+const heads = keptLog(
+  'heads.log',
+  () => new Map<string, number>(),
+  (highest, [job, number]) => {
     if (job && number) highest.set(job, Math.max(highest.get(job) ?? 0, Number(number)));
-  }
-  memory = { path, read: from + Buffer.byteLength(text.slice(0, whole)), highest };
-  return memory;
-}
-
-function readFrom(path: string, from: number, bytes: number): string {
-  const into = Buffer.alloc(bytes);
-  const file = openSync(path, 'r');
-  try {
-    return into.subarray(0, readSync(file, into, 0, bytes, from)).toString('utf8');
-  } finally {
-    closeSync(file);
-  }
-}
+  },
+);
 
 /** The highest entry of a job's record that was ever written here; 0 when none was. */
-export const remembered = (job: string): number => recall().highest.get(job) ?? 0;
+export const remembered = (job: string): number => heads.recall().get(job) ?? 0;
 
 /** All jobs whose record was ever written here, with the highest entry of each. */
-export const rememberedJobs = (): ReadonlyMap<string, number> => recall().highest;
+export const rememberedJobs = (): ReadonlyMap<string, number> => heads.recall();
 
 /** Keeps that a job's record has come to this entry. Called when it is certain, after the transaction. */
 export function remember(job: string, number: number, head: string): void {
-  const { path, highest } = recall();
-  if ((highest.get(job) ?? 0) >= number) return;
-  mkdirSync(folder(), { recursive: true, mode: 0o700 });
-  appendFileSync(path, `${job} ${number} ${head}\n`, { mode: 0o600 });
+  if (remembered(job) < number) heads.add([`${job} ${number} ${head}`]);
 }

@@ -1,8 +1,8 @@
 /**
- * Gives a test file the database that nobody else works in: `GATE`, `ATTACK` or `FORGET`, or the one with the demo, see scripts/test.mjs. Called before
+ * Gives a test file the database that nobody else works in: `GATE`, `ATTACK`, `FORGET` or `CATALOGUE`, or the one with the demo, see scripts/test.mjs. Called before
  * anything is asked of one.
  */
-export function ownDatabase(name: 'GATE' | 'ATTACK' | 'FORGET' | 'DEMO'): void {
+export function ownDatabase(name: 'GATE' | 'ATTACK' | 'FORGET' | 'CATALOGUE' | 'DEMO'): void {
   for (const [to, from] of [
     ['DATABASE_URL', 'URL'],
     ['DATABASE_OWNER_URL', 'OWNER_URL'],

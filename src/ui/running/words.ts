@@ -8,6 +8,10 @@ export function attentionWords(a: Attention): string {
   switch (a.code) {
     case 'lost-job':
       return `${a.entries} ${a.entries === 1 ? 'entry' : 'entries'} of the job ${a.job} were written here, and this database holds no such job: it was taken out or renamed in the database itself, or this is another database. Compare with the last backup.`;
+    case 'catalogue':
+      return a.changed
+        ? `In the catalogue ${a.words}. Somebody has written to the database itself: nothing is chosen, planned or confirmed until it is as it was. Take it from the last backup.`
+        : `In the catalogue ${a.words}: it was taken out in the database itself, or an older copy was put back. What stood before it is in force again: take it in once more, and look what was planned since.`;
     case 'no-backup':
       return 'Nobody has backed this database up. Run deploy/backup.sh on a node, and restore it once elsewhere.';
     case 'old-backup':
