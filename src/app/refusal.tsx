@@ -2,16 +2,23 @@ import { Link } from '@/ui/kit-of-parts/Link';
 import type { Problem } from '@/core/kernel';
 import { AWAY } from '@/server/gate';
 import { Away } from './away';
+import { ProductShell } from './product-shell';
 import styles from './page.module.css';
 
-/** A page that cannot be shown: why, and where to go on. */
-export function Refused({
-  problems,
-  back,
-}: {
+interface Props {
   readonly problems: readonly Problem[];
   readonly back: string;
-}) {
+}
+
+/** The same on a page of its own, with the top bar. */
+export const RefusedPage = (props: Props) => (
+  <ProductShell>
+    <Refused {...props} />
+  </ProductShell>
+);
+
+/** A page that cannot be shown: why, and where to go on. */
+export function Refused({ problems, back }: Props) {
   if (problems.some((p) => AWAY.has(p.message))) return <Away />;
   return (
     <main className={styles.notice}>

@@ -6,7 +6,7 @@ import { look, mayNot } from '../for-pages';
 import { MayProvider } from '@/ui/shell/may';
 import { CataloguePage } from '@/ui/catalogue/CataloguePage';
 import { TopBar } from '@/ui/shell/TopBar';
-import { Refused } from '../refusal';
+import { RefusedPage } from '../refusal';
 import styles from '../page.module.css';
 
 export const metadata: Metadata = { title: 'Catalogue' };
@@ -22,8 +22,8 @@ export default async function CatalogueOfJob({ searchParams }: Props) {
   await connection();
   const asked = await searchParams;
   const [catalogue, jobs] = await Promise.all([look('viewCatalogue', []), look('viewJobs', [])]);
-  if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/" />;
-  if (!jobs.ok) return <Refused problems={jobs.problems} back="/" />;
+  if (!catalogue.ok) return <RefusedPage problems={catalogue.problems} back="/" />;
+  if (!jobs.ok) return <RefusedPage problems={jobs.problems} back="/" />;
   const all = jobs.value;
   const job = all.find((j) => j.slug === asked.job) ?? all[0] ?? null;
   const { families, frameSheets, seals } = catalogue.value;

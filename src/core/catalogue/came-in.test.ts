@@ -54,9 +54,7 @@ test.each<[string, readonly CameIn[], readonly CameIn[], string[], string[]]>([
 it('says of a fault what it is about, also of a kind that a later release knows', () => {
   const of = (kind: string, fault: 'changed' | 'missing') =>
     revisionFaultWords({ kind, name: 'RW2 revision 5', fault });
-  expect(of('family', 'changed')).toBe(
-    'the sheet RW2 revision 5 has other figures in the database than it came in with',
-  );
+  expect(of('family', 'changed')).toBe('the sheet RW2 revision 5 has other figures than it came in with');
   expect(of('frameSheet', 'missing')).toMatch(/^the sheet of frames RW2 revision 5 came in here/);
   expect(of('anchor', 'missing')).toMatch(/^anchor RW2 revision 5/);
 });

@@ -55,6 +55,6 @@ const KIND_WORDS: Readonly<Record<string, string>> = {
 export const revisionFaultWords = ({ kind, name, fault }: RevisionFault): string =>
   `${KIND_WORDS[kind] ?? kind} ${name} ${
     fault === 'changed'
-      ? 'has other figures in the database than it came in with'
+      ? 'has other figures than it came in with'
       : 'came in here, and the database does not hold it as it came in'
   }`;

@@ -118,7 +118,10 @@ const familyName = ({ code, revision }: { readonly code: string; readonly revisi
   `${code} revision ${revision}`;
 
 const notAsItCameIn = (of: Pick<CameIn, 'kind' | 'name'>): UnreadableRow =>
-  new UnreadableRow('the catalogue', revisionFaultWords({ ...of, fault: 'changed' }));
+  new UnreadableRow(
+    'the catalogue',
+    `${revisionFaultWords({ ...of, fault: 'changed' })}. Nothing is chosen, planned or confirmed until it is as it was: tell an administrator`,
+  );
 
 /** Are these the figures whose hash was written beside them when they came in? What is no JSON is none. */
 function hasItsFigures({ body, hash }: { readonly body: string; readonly hash: string }): boolean {
@@ -234,10 +237,13 @@ async function listRevisions(tx: Tx): Promise<{ readonly families: Named[]; read
 export async function revisionFaults(tx: Tx): Promise<readonly RevisionFault[]> {
   const { all } = rememberedCameIn();
   const rows = await namedRevisions(tx);
-  const other = rows.filter((row) => !hasItsFigures(row));
+  const { faults } = compareCameIn(all, rows);
+  const named = new Set(faults.map(({ kind, name }) => `${kind} ${name}`));
   return [
-    ...other.map(({ kind, name }) => ({ kind, name, fault: 'changed' as const })),
-    ...compareCameIn(all, rows).faults,
+    ...rows
+      .filter((row) => !hasItsFigures(row) && !named.has(`${row.kind} ${row.name}`))
+      .map(({ kind, name }) => ({ kind, name, fault: 'changed' as const })),
+    ...faults,
   ];
 }
 

@@ -51,7 +51,7 @@ async function whileItIs(table: string, was: Row, now: Row, does: () => Promise<
 }
 
 const SHEET = "code = 'RW2'";
-const SHEET_CHANGED = 'the sheet RW2 revision 5 has other figures in the database than it came in with';
+const SHEET_CHANGED = 'the sheet RW2 revision 5 has other figures than it came in with';
 
 test('a sheet whose figures and hash are changed in the database is named, and nothing is chosen or shown from it', async () => {
   const job = await makeJob();

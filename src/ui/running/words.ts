@@ -10,8 +10,8 @@ export function attentionWords(a: Attention): string {
       return `${a.entries} ${a.entries === 1 ? 'entry' : 'entries'} of the job ${a.job} were written here, and this database holds no such job: it was taken out or renamed in the database itself, or this is another database. Compare with the last backup.`;
     case 'catalogue':
       return a.changed
-        ? `In the catalogue ${a.words}. Somebody has written to the database itself: nothing is chosen, planned or confirmed until it is as it was. Take it from the last backup.`
-        : `In the catalogue ${a.words}: it was taken out in the database itself, or an older copy was put back. What stood before it is in force again: take it in once more, and look what was planned since.`;
+        ? `In the catalogue ${a.words}: somebody has written to the database itself. Nothing is chosen, planned or confirmed until it is as it was; the last backup has it.`
+        : `In the catalogue ${a.words}: it was taken out in the database itself, or an older copy was put back. What stood before it, if anything did, is in force again: take it in once more, and look what was planned since.`;
     case 'no-backup':
       return 'Nobody has backed this database up. Run deploy/backup.sh on a node, and restore it once elsewhere.';
     case 'old-backup':

@@ -5,7 +5,7 @@ import { hasOwnFigures } from '@/core/catalogue';
 import { look } from '../../../for-pages';
 import { FamilyEditor } from '@/ui/catalogue/editor/FamilyEditor';
 import { TopBar } from '@/ui/shell/TopBar';
-import { Refused } from '../../../refusal';
+import { RefusedPage } from '../../../refusal';
 import styles from '../../../page.module.css';
 
 export const metadata: Metadata = { title: 'Type in a sheet' };
@@ -14,7 +14,7 @@ export default async function EditFamily({ params }: { readonly params: Promise<
   await connection();
   const { code } = await params;
   const catalogue = await look('viewCatalogue', []);
-  if (!catalogue.ok) return <Refused problems={catalogue.problems} back="/catalogue" />;
+  if (!catalogue.ok) return <RefusedPage problems={catalogue.problems} back="/catalogue" />;
   const found = catalogue.value.families.find((f) => f.family.code === code);
   if (!found) notFound();
   if (hasOwnFigures(found.family))

@@ -5,7 +5,7 @@ import { sheetsInForce, isRecordKind, RECORDS } from '@/core/catalogue';
 import { RecordEditor } from '@/ui/catalogue/record/RecordEditor';
 import { TopBar } from '@/ui/shell/TopBar';
 import { look } from '../../../for-pages';
-import { Refused } from '../../../refusal';
+import { RefusedPage } from '../../../refusal';
 import styles from '../../../page.module.css';
 
 export const metadata: Metadata = { title: 'Type in a sheet' };
@@ -23,7 +23,7 @@ export default async function TypeIn({ params, searchParams }: Props) {
   if (!isRecordKind(kind)) notFound();
   const [catalogue, jobs] = await Promise.all([look('viewCatalogue', []), look('viewJobs', [])]);
   const back = `/catalogue${job === undefined ? '' : `?${new URLSearchParams({ job }).toString()}`}`;
-  if (!catalogue.ok) return <Refused problems={catalogue.problems} back={back} />;
+  if (!catalogue.ok) return <RefusedPage problems={catalogue.problems} back={back} />;
   const { families, adaptors, accessories, compounds, frameSheets, seals } = catalogue.value;
   const all = {
     family: families.map((f) => f.family),

@@ -3,7 +3,7 @@ import { redirect } from 'next/navigation';
 import { look } from '../../../../../for-pages';
 import { keptElsewhere } from '@/ui/joint/joint-of';
 import { Bench } from '@/ui/bench/Bench';
-import { Refused } from '../../../../../refusal';
+import { RefusedPage } from '../../../../../refusal';
 import { endOf, segment } from '../../../../../segment';
 import { Seen } from '@/ui/data/Seen';
 
@@ -20,7 +20,7 @@ export default async function BenchPage({ params }: Props) {
   const { job, cable, end } = await params;
   const ref = { job: segment(job), cable: segment(cable), end: endOf(end) };
   const view = await look('viewTermination', [ref]);
-  if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/board`} />;
+  if (!view.ok) return <RefusedPage problems={view.problems} back={`/job/${job}/board`} />;
   const keeper = keptElsewhere(view.value);
   // A joint is worked at from one bench, whichever of its halves is in the hand.
   if (keeper !== null) redirect(`/job/${job}/bench/${encodeURIComponent(keeper.cable)}/${keeper.end}`);

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { look } from '../../../../../for-pages';
 import { BuildPage } from '@/ui/crossing/BuildPage';
-import { Refused } from '../../../../../refusal';
+import { RefusedPage } from '../../../../../refusal';
 import { segment } from '../../../../../segment';
 import { Seen } from '@/ui/data/Seen';
 
@@ -19,7 +19,7 @@ export default async function Build({ params }: Props) {
   const { job, crossing } = await params;
   const ref = { job: segment(job), crossing: segment(crossing) };
   const view = await look('viewCrossing', [ref]);
-  if (!view.ok) return <Refused problems={view.problems} back={`/job/${job}/crossings`} />;
+  if (!view.ok) return <RefusedPage problems={view.problems} back={`/job/${job}/crossings`} />;
   return (
     <Seen at={['viewCrossing', ref]} value={view.value}>
       <BuildPage at={ref} />
