@@ -11,6 +11,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { JobView, ScheduleChoices } from '@/core/termination-view';
 import { Caution } from '../kit-of-parts/Caution';
 import { Problems } from '../kit-of-parts/Problems';
+import { useWhoElse } from '../shell/may';
 import { pageNonce } from '../theme/page-nonce';
 import { ColumnMenu } from './ColumnMenu';
 import { ConflictPanel } from './ConflictPanel';
@@ -61,9 +62,11 @@ export default function ScheduleGrid({ job, choices, at }: Props) {
   // What is ticked on a page that is not shown any more is not meant.
   const meant = useMemo(() => rows.filter((r) => ticked.ids.has(r.id)), [rows, ticked]);
   const { shown, toggle } = useColumns();
+  const mayChange = useWhoElse('editCables') === undefined;
   const fill = useCallback<GridEventListener<'cellKeyDown'>>(
     ({ id, field }, event) => {
-      if (event.key.toLowerCase() !== 'd' || !(event.ctrlKey || event.metaKey) || !isFillField(field)) return;
+      if (!mayChange || event.key.toLowerCase() !== 'd' || !(event.ctrlKey || event.metaKey)) return;
+      if (!isFillField(field)) return;
       event.preventDefault();
       event.defaultMuiPrevented = true;
       const index = rows.findIndex((r) => r.id === id);
@@ -72,11 +75,14 @@ export default function ScheduleGrid({ job, choices, at }: Props) {
         meant.length > 0 ? [rows[index], meant] : [rows[index - 1], rows.slice(index, index + 1)];
       if (from) void writeMany(fillRows(into, field, from[field]));
     },
-    [rows, meant, writeMany],
+    [mayChange, rows, meant, writeMany],
   );
-  const columns = useMemo(() => scheduleColumns(job, choices.types, retire), [job, choices.types, retire]);
-  const nothing =
-    filter === '' ? 'No cables yet: add one above, or import a schedule.' : 'Nothing matches this filter.';
+  const columns = useMemo(
+    () => scheduleColumns(job, choices.types, mayChange, retire),
+    [job, choices.types, mayChange, retire],
+  );
+  const none = mayChange ? 'No cables yet: add one above, or import a schedule.' : 'No cables yet.';
+  const nothing = filter === '' ? none : 'Nothing matches this filter.';
   const localeText = useMemo(() => ({ noRowsLabel: nothing }), [nothing]);
   // The grid is heavy: it renders when its rows come, not at the stroke that asks for them.
   const total = page?.total ?? 0;
@@ -101,7 +107,7 @@ export default function ScheduleGrid({ job, choices, at }: Props) {
         pageSizeOptions={PAGE_SIZES}
         disableColumnFilter
         disableColumnMenu
-        checkboxSelection
+        checkboxSelection={mayChange}
         disableRowSelectionOnClick
         disableRowSelectionExcludeModel
         hideFooterSelectedRowCount
@@ -120,6 +126,7 @@ export default function ScheduleGrid({ job, choices, at }: Props) {
       rows,
       columns,
       loading,
+      mayChange,
       total,
       paging,
       setPaging,
@@ -134,7 +141,10 @@ export default function ScheduleGrid({ job, choices, at }: Props) {
     ],
   );
   return (
-    <Stack sx={{ flex: 1, minHeight: 260 }} onPasteCapture={(event) => void paste(event)}>
+    <Stack
+      sx={{ flex: 1, minHeight: 260 }}
+      onPasteCapture={mayChange ? (event) => void paste(event) : undefined}
+    >
       <Problems problems={problems} />
       {away ? <Caution>The schedule cannot be fetched just now. It is tried again by itself.</Caution> : null}
       {met ? <ConflictPanel met={met} onTheirs={keepTheirs} onMine={() => writeMine(met)} /> : null}

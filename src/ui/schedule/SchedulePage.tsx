@@ -15,7 +15,7 @@ import { Problems } from '../kit-of-parts/Problems';
 import { WHOLE_PLACE } from '../kit-of-parts/whole-place';
 import { useRun } from '../termination/use-run';
 import { AddCable } from './AddCable';
-import { For } from '../shell/may';
+import { For, useWhoElse } from '../shell/may';
 
 // The grid is the heaviest part of the product: the page is there before it.
 const ScheduleGrid = dynamic(() => import('./ScheduleGrid'), {
@@ -58,6 +58,7 @@ export function SchedulePage({ job, choices }: Props) {
   const at = useGridPlace();
   const askAhead = useAskAhead(job.slug);
   const undoing = useRun();
+  const planner = useWhoElse('addCable');
   return (
     <Stack component="main" sx={WHOLE_PLACE}>
       <Stack direction="row" sx={{ flexWrap: 'wrap', alignItems: 'center', gap: 1.25, mb: 1.25 }}>
@@ -79,9 +80,13 @@ export function SchedulePage({ job, choices }: Props) {
         <Files job={job.slug} />
       </Stack>
       <Problems problems={undoing.problems} />
-      <For what="addCable">
+      {planner === undefined ? (
         <AddCable job={job} choices={choices} />
-      </For>
+      ) : (
+        <Typography color="text.secondary" sx={{ mb: 1.25 }}>
+          A {planner} adds cables and changes them here.
+        </Typography>
+      )}
       <ScheduleGrid job={job} choices={choices} at={at} />
     </Stack>
   );

@@ -8,10 +8,23 @@ import { Hint } from '../kit-of-parts/Hint';
 import { stationPath } from '../rack/summaries';
 import type { GridRow } from './grid-columns';
 
-const number = { editable: true, align: 'right', headerAlign: 'right' } as const;
+const number = { align: 'right', headerAlign: 'right' } as const;
+/** What is not typed into the grid, but leads somewhere or does something. */
+const ACTS = new Set(['open', 'retire']);
 
-/** The columns of the grid. Codes stand in it, what they stand for under the pointer and where they are chosen. */
-export const scheduleColumns = (
+/** The columns of the grid: to be written in for who may change cables; who may not only reads them. Codes stand in it, what they stand for under the pointer and where they are chosen. */
+export function scheduleColumns(
+  job: JobView,
+  types: ScheduleChoices['types'],
+  mayChange: boolean,
+  onRetire: (row: GridRow) => void,
+): GridColDef<GridRow>[] {
+  return columns(job, types, onRetire)
+    .filter(({ field }) => mayChange || field !== 'retire')
+    .map((column) => ({ ...column, editable: mayChange && !ACTS.has(column.field) }));
+}
+
+const columns = (
   job: JobView,
   types: ScheduleChoices['types'],
   onRetire: (row: GridRow) => void,
@@ -21,14 +34,12 @@ export const scheduleColumns = (
     headerName: 'Cable',
     hideable: false,
     width: 104,
-    editable: true,
     renderCell: ({ value }: { value?: string }) => <b>{value}</b>,
   },
   {
     field: 'type',
     headerName: 'Type',
     width: 104,
-    editable: true,
     type: 'singleSelect',
     valueOptions: types.map(({ code, title }) => ({ value: code, label: `${code}, ${title}` })),
     renderCell: ({ value }: { value?: string }) => (
@@ -38,11 +49,11 @@ export const scheduleColumns = (
     ),
   },
   { field: 'route', headerName: 'Route, m', width: 88, ...number },
-  { field: 'aPlace', headerName: 'End A: box/entry', width: 140, editable: true },
+  { field: 'aPlace', headerName: 'End A: box/entry', width: 140 },
   { field: 'aTail', headerName: `Tail A, ${job.unit}`, width: 112, sortable: false, ...number },
-  { field: 'bPlace', headerName: 'End B: box/entry', width: 140, editable: true },
+  { field: 'bPlace', headerName: 'End B: box/entry', width: 140 },
   { field: 'bTail', headerName: `Tail B, ${job.unit}`, width: 112, sortable: false, ...number },
-  { field: 'note', headerName: 'Note', flex: 1, minWidth: 110, editable: true },
+  { field: 'note', headerName: 'Note', flex: 1, minWidth: 110 },
   {
     field: 'open',
     headerName: 'Open',

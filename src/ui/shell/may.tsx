@@ -16,6 +16,9 @@ export const MayProvider = ({
   readonly children: ReactNode;
 }) => <MayContext value={mayNot}>{children}</MayContext>;
 
+/** Who may do this in the place of who is signed in, in words; undefined where that is whoever is signed in. */
+export const useWhoElse = (what: CommandName): string | undefined => useContext(MayContext)[what];
+
 interface Props {
   readonly what: CommandName;
   /** Says who may in its place, where the place would be empty without it. */
@@ -25,7 +28,7 @@ interface Props {
 
 /** What only some may do is not offered to the others. */
 export function For({ what, said = false, children }: Props) {
-  const who = useContext(MayContext)[what];
+  const who = useWhoElse(what);
   if (who === undefined) return children;
   return said ? <Typography color="text.secondary">For a {who}.</Typography> : null;
 }
