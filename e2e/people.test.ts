@@ -8,6 +8,7 @@ import {
   byRole,
   click,
   d,
+  gridCell,
   handOverTo,
   open,
   says,
@@ -84,6 +85,27 @@ describe('the door', () => {
     await door('sign-out', {}, { cookie: cookieOf(session) });
     expect((await me(cookieOf(session))).status).toBe(401);
   });
+});
+
+it('says that a session is not ended while the database does not end it, and ends it then', async () => {
+  const session = await sessionOf(address, 'inspector');
+  const [token] = decodeURIComponent(session.value).split('.');
+  const headers = { cookie: cookieOf(session) };
+  const me = async () => (await fetch(`${address}/api/look/viewMe?args=[]`, { headers })).status;
+  const other = await createConnection(process.env.E2E_DATABASE_URL ?? '');
+  try {
+    await other.beginTransaction();
+    await other.query('SELECT id FROM person_session WHERE token = ? FOR UPDATE', [token]);
+    const answer = await door('sign-out', {}, headers);
+    expect(await answer.json()).toMatchObject({ ok: false });
+    expect(answer.headers.getSetCookie()).toEqual([]);
+    expect(await me()).toBe(200);
+    await other.rollback();
+  } finally {
+    await other.end();
+  }
+  expect(await said(door('sign-out', {}, headers))).toContain('"ok":true');
+  expect(await me()).toBe(401);
 });
 
 /** A session as it is once its shift is over. Nobody waits for that. */
@@ -198,6 +220,38 @@ describe('in the browser', () => {
     await handOverTo('Inspector');
     expect(new URL(await d().getCurrentUrl()).pathname).toBe(`${JOB}/bench/K-105/A`);
     await browser().resize(1280, 800);
+  });
+
+  it('gives whoever may not change something to read, and says who may', async () => {
+    await open(`${JOB}/schedule`);
+    await says('A planner adds cables and changes them here.');
+    await gridCell('K-106', 'Tail B, mm');
+    expect(await d().findElements(By.css('[aria-label^="Take out"], [role=grid] input'))).toEqual([]);
+    await open(`${JOB}/t/K-131/B/cut`);
+    for (const [name, who] of [
+      ['Wall to farthest terminal', 'For a planner.'],
+      ['Terminals that differ, core by core', 'For a planner or fitter.'],
+    ] as const) {
+      await says(who);
+      const field = await byRole('textbox', name);
+      const before = await field.getAttribute('value');
+      await field.sendKeys('7', Key.ENTER);
+      expect(await field.getAttribute('value')).toBe(before);
+    }
+    await open(`${JOB}/t/K-140/B/seal`);
+    expect(await (await byRole('button', /^putty CP-5/)).isEnabled()).toBe(false);
+    expect(await seriousFindings()).toEqual([]);
+  });
+
+  it('says that whoever wants to leave is still signed in, where the server is not reached', async () => {
+    await open('/me');
+    await d().executeScript('window.fetch = () => Promise.reject(new TypeError("away"))');
+    await click(() => byRole('button', 'works here'));
+    await click(() => byRole('menuitem', 'Sign out'));
+    await byRole('menuitem', /^Not signed out: you are signed in here until .*The server cannot be reached/s);
+    expect(await seriousFindings()).toEqual([]);
+    await open('/me');
+    await byRole('button', 'Inspector works here');
   });
 
   it('lets somebody who lost their password choose another by a link, once, and ends their sessions', async () => {

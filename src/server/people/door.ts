@@ -84,6 +84,7 @@ export const nobodyYet = (): Promise<Result<boolean>> =>
 
 const closed = (problems: readonly Problem[]): Opened => ({ result: fail(problems), cookies: [] });
 const refused = (path: string, message: string): Opened => closed([{ path, message }]);
+const NOT_ENDED = 'The database has not ended this session: try again in a moment.';
 const opened = (response: Response): Opened => ({
   result: ok(null),
   cookies: response.headers.getSetCookie(),
@@ -170,9 +171,11 @@ export async function signIn(given: unknown, headers: Headers): Promise<Opened> 
 }
 
 export async function signOut(headers: Headers): Promise<Opened> {
-  const done = await guarded<Opened>(async () =>
-    ok(opened(await accounts().api.signOut({ headers, asResponse: true }))),
-  );
+  const done = await guarded<Opened>(async () => {
+    const left = opened(await accounts().api.signOut({ headers, asResponse: true }));
+    // The library says of a session that the database did not end that all is well: whether it is still there, the database is asked.
+    return (await sessionOf(headers)) ? refuse('', NOT_ENDED) : ok(left);
+  });
   return done.ok ? done.value : closed(done.problems);
 }
 

@@ -5,6 +5,7 @@ import { To } from '../kit-of-parts/To';
 import dynamic from 'next/dynamic';
 import { crossingPath } from './words';
 import type { CrossingSession } from './use-crossing-session';
+import { For } from '../shell/may';
 
 // Seen only while a plan is worked out.
 const UnderWay = dynamic(() => import('./ProgressBar').then((m) => m.UnderWay), { ssr: false });
@@ -34,14 +35,16 @@ function Idle({ session }: { readonly session: CrossingSession }) {
         Undo
       </Button>
       {draft.changed && !shown ? (
-        <Button
-          variant="contained"
-          color="secondary"
-          disabled={busy || draft.violations.length > 0}
-          onClick={() => take('planned', '')}
-        >
-          Take this plan
-        </Button>
+        <For what="takeCrossingPlan" said>
+          <Button
+            variant="contained"
+            color="secondary"
+            disabled={busy || draft.violations.length > 0}
+            onClick={() => take('planned', '')}
+          >
+            Take this plan
+          </Button>
+        </For>
       ) : null}
       {inForce && !draft.changed ? (
         <To href={crossingPath(view.job, view.name, '/build')} shortcut="b">

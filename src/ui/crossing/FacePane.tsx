@@ -16,6 +16,7 @@ import { cableAt, litWords, lockWords } from './place-words';
 import { placed, provenWords, refWords, restWords } from './words';
 import { NumberLegend } from './NumberLegend';
 import type { CrossingSession } from './use-crossing-session';
+import { For } from '../shell/may';
 
 /** The plan from either side: what it comes to, the frames to scale, and what is said of the place under the hand. */
 export function FacePane({ session }: { readonly session: CrossingSession }) {
@@ -161,9 +162,11 @@ function Spoken({ session, plan }: FaceProps) {
     >
       {spokenOf(session, plan)}
       {picked && tag !== undefined && !shown ? (
-        <Button size="small" disabled={busy} onClick={() => lock(tag)}>
-          {draft.locked.some((l) => sameRef(l, picked)) ? 'Unlock' : 'Lock it'}
-        </Button>
+        <For what="setCrossing">
+          <Button size="small" disabled={busy} onClick={() => lock(tag)}>
+            {draft.locked.some((l) => sameRef(l, picked)) ? 'Unlock' : 'Lock it'}
+          </Button>
+        </For>
       ) : null}
     </Box>
   );

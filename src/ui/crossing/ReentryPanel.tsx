@@ -22,6 +22,7 @@ import { Remove } from '../kit-of-parts/Remove';
 import { Segments } from '../kit-of-parts/Segments';
 import { NewCable } from './NewCable';
 import { refWords } from './words';
+import { For } from '../shell/may';
 
 interface Props {
   readonly request: FrameRequest;
@@ -148,9 +149,11 @@ function Steps({ request, plan, place, answer, busy, onShow, onTake }: StepsProp
           onChange={setSchool}
         />
         <Button onClick={onShow}>Show it in the frame</Button>
-        <Button variant="outlined" disabled={busy} onClick={onTake}>
-          Take it into the crossing
-        </Button>
+        <For what="takeReentry" said>
+          <Button variant="outlined" disabled={busy} onClick={onTake}>
+            Take it into the crossing
+          </Button>
+        </For>
       </Acts>
       <Box component="ol" sx={{ my: 1, pl: 2.75, '& li': { mb: 1 } }}>
         {steps.map((s) => (

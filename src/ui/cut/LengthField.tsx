@@ -9,12 +9,16 @@ import { useTyped } from '../common/use-typed';
 import { Acts } from '../kit-of-parts/Acts';
 import { Panel } from '../kit-of-parts/Panel';
 import { Problems } from '../kit-of-parts/Problems';
+import type { CommandName } from '../data/contract';
+import { useWhoElse } from '../shell/may';
 import type { RowConflict } from '../schedule/schedule-types';
 import { useEditRow } from '../schedule/use-edit-row';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 
 interface SavedProps {
+  /** What saving it asks for: whoever may not do that only reads it. */
+  readonly what: CommandName;
   readonly name: string;
   readonly label: string;
   readonly unit: string;
@@ -31,28 +35,32 @@ interface SavedProps {
 }
 
 /** A field that is saved when it is left or by Enter, and left as it was by Escape; what is to be said of it stands under it. */
-export function SavedField({ name, label, unit, width = 190, ...field }: SavedProps) {
+export function SavedField({ what, name, label, unit, width = 190, ...field }: SavedProps) {
   const [here, setHere] = useState(false);
+  const others = useWhoElse(what);
+  const reads = others !== undefined;
   return (
     <Box sx={{ minWidth: 170 }}>
       <TextField
         name={name}
         label={label}
         value={field.text}
-        placeholder={field.placeholder}
+        placeholder={reads ? 'nothing typed' : field.placeholder}
         error={field.wrong}
         onChange={(e) => field.onType(e.target.value)}
-        helperText={here ? field.other : undefined}
+        helperText={here ? (field.other ?? '') : reads ? `For a ${others}.` : undefined}
         onFocus={() => setHere(true)}
         onBlur={() => {
           setHere(false);
-          field.onSave();
+          if (!reads) field.onSave();
         }}
         onKeyDown={(e) => {
-          if (e.key === 'Enter') field.onSave();
+          if (e.key === 'Enter' && !reads) field.onSave();
           if (e.key === 'Escape') field.onLeave();
         }}
-        slotProps={{ input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } }}
+        slotProps={{
+          input: { readOnly: reads, endAdornment: <InputAdornment position="end">{unit}</InputAdornment> },
+        }}
         sx={{ width, '& input': { fontSize: 18, fontWeight: 650 } }}
       />
       {field.children}
@@ -104,6 +112,7 @@ export function LengthField({ name, label, field, valueMm, view }: Props) {
   };
   return (
     <SavedField
+      what="editCable"
       name={name}
       label={label}
       unit={view.job.unit}

@@ -31,6 +31,7 @@ export function TerminalsField({ view }: Pick<StationProps, 'view'>) {
   };
   return (
     <SavedField
+      what="setTerminals"
       name="Terminals"
       label="Terminals that differ, core by core"
       unit={view.job.unit}

@@ -16,6 +16,7 @@ import { stationPath } from '../rack/summaries';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 import { useSend } from '../data/use-send';
+import { useWhoElse } from '../shell/may';
 
 const isField = (fact: QuestionView['fact']): fact is MissingField => MISSING_FIELDS.some((f) => f === fact);
 
@@ -125,6 +126,7 @@ interface AnswersProps {
 function Answers({ question, view, busy, onAnswer }: AnswersProps) {
   const { fact, options } = question;
   const link = linkFor(question, view);
+  const others = useWhoElse('answerFact');
   if (!isField(fact) || link !== null)
     return link === null ? null : (
       <Button component={Link} href={link.href} variant="outlined" size="small">
@@ -133,13 +135,13 @@ function Answers({ question, view, busy, onAnswer }: AnswersProps) {
     );
   return (
     <>
-      {fact === 'length' ? (
+      {fact === 'length' && others === undefined ? (
         <LengthAnswer busy={busy} onAnswer={(metres) => onAnswer('length', metres)} />
       ) : null}
       <PlainList>
         {options.map((option) => (
           <Box component="li" key={option.words} sx={OPTION}>
-            {fact === 'length' ? (
+            {fact === 'length' || others !== undefined ? (
               <b>{option.words}</b>
             ) : (
               <Button
@@ -158,7 +160,10 @@ function Answers({ question, view, busy, onAnswer }: AnswersProps) {
           </Box>
         ))}
       </PlainList>
-      <Typography variant="quiet">{REACH[REACHES[fact]](view)}</Typography>
+      <Typography variant="quiet">
+        {REACH[REACHES[fact]](view)}
+        {others === undefined ? '' : ` For a ${others} to answer.`}
+      </Typography>
     </>
   );
 }

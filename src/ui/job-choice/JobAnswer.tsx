@@ -12,6 +12,7 @@ import { Acts } from '../kit-of-parts/Acts';
 import { DataTable } from '../kit-of-parts/DataTable';
 import { PlainList } from '../kit-of-parts/PlainList';
 import { TagLink } from './TagLink';
+import { For } from '../shell/may';
 
 export type Tally = ReturnType<typeof tally>;
 export const marginWords = (mm: number | null): string => (mm === null ? '–' : `${trimNumber(mm, 2)} mm`);
@@ -73,14 +74,16 @@ export function JobAnswer({ job, view, plan, seconds, now, busy, onTake, onLeave
       </DataTable>
       <PartBars counts={counts} code={code} />
       <Acts>
-        <Button
-          variant="contained"
-          color="secondary"
-          disabled={busy || changed.length === 0}
-          onClick={onTake}
-        >
-          {changed.length === 0 ? 'Planned like this already' : `Plan these ${changed.length} changes`}
-        </Button>
+        <For what="acceptJobChoice" said>
+          <Button
+            variant="contained"
+            color="secondary"
+            disabled={busy || changed.length === 0}
+            onClick={onTake}
+          >
+            {changed.length === 0 ? 'Planned like this already' : `Plan these ${changed.length} changes`}
+          </Button>
+        </For>
         <Button variant="outlined" disabled={busy} onClick={onLeave}>
           Leave it as it is
         </Button>

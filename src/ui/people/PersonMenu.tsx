@@ -4,6 +4,7 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { Link } from '../kit-of-parts/Link';
 import { useState } from 'react';
+import { capital } from '@/core/kernel';
 import { useActor } from '../shell/actor';
 import { leaveDevice } from '../kept/leave-device';
 import { setHelp } from '../shell/help-open';
@@ -19,6 +20,8 @@ interface Props {
 export function PersonMenu({ anchor, onClose }: Props) {
   const person = useActor();
   const [handing, setHanding] = useState(false);
+  /** Why somebody who wanted to leave is still signed in. */
+  const [still, setStill] = useState<string | null>(null);
   if (person === null) return null;
   if (handing) return <HandOver onClose={onClose} />;
   const until = new Date(person.until).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
@@ -42,10 +45,23 @@ export function PersonMenu({ anchor, onClose }: Props) {
         onClick={() => {
           void leaveDevice()
             .then(() => atTheDoor('sign-out', {}))
-            .then(() => startAfresh('/sign-in'));
+            .then((left) =>
+              left.ok
+                ? startAfresh('/sign-in')
+                : setStill(left.problems.map((p) => capital(p.message)).join(' ')),
+            );
         }}
       >
-        <ListItemText primary="Sign out" secondary={`otherwise signed in until ${until}`} />
+        {still === null ? (
+          <ListItemText primary="Sign out" secondary={`otherwise signed in until ${until}`} />
+        ) : (
+          <ListItemText
+            primary={`Not signed out: you are signed in here until ${until}`}
+            secondary={still}
+            slotProps={{ primary: { role: 'alert', color: 'error' } }}
+            sx={{ maxWidth: 300, whiteSpace: 'normal' }}
+          />
+        )}
       </MenuItem>
     </Menu>
   );

@@ -15,6 +15,7 @@ import { Acts } from '../kit-of-parts/Acts';
 import { DataTable } from '../kit-of-parts/DataTable';
 import { FileButton } from '../kit-of-parts/FileButton';
 import { Problems } from '../kit-of-parts/Problems';
+import { For } from '../shell/may';
 import type { StationProps } from '../termination/station-props';
 import { useRun } from '../termination/use-run';
 
@@ -44,6 +45,7 @@ export function PinsField({ view, pins }: Props) {
   return (
     <Box sx={{ mb: 1.75 }}>
       <SavedField
+        what="setPins"
         name="Pins"
         label="Pin map, core by core"
         unit=""
@@ -61,20 +63,22 @@ export function PinsField({ view, pins }: Props) {
           }
         />
       </SavedField>
-      <Acts>
-        <FileButton
-          label="Pin map as CSV"
-          accept=".csv,.txt,text/csv,text/plain"
-          onFile={(file) => void read(file)}
-        >
-          Out of a table
-        </FileButton>
-        {view.pins.length === 0 ? null : (
-          <Button variant="text" onClick={() => keep('', view.versions[view.end])}>
-            Back to the insert’s own order
-          </Button>
-        )}
-      </Acts>
+      <For what="setPins">
+        <Acts>
+          <FileButton
+            label="Pin map as CSV"
+            accept=".csv,.txt,text/csv,text/plain"
+            onFile={(file) => void read(file)}
+          >
+            Out of a table
+          </FileButton>
+          {view.pins.length === 0 ? null : (
+            <Button variant="text" onClick={() => keep('', view.versions[view.end])}>
+              Back to the insert’s own order
+            </Button>
+          )}
+        </Acts>
+      </For>
       {pins === null ? null : <PinTable pins={pins} typed={view.pins} />}
     </Box>
   );

@@ -284,7 +284,12 @@ export const theme = createTheme({
         },
       },
     },
-    MuiMenu: { styleOverrides: { paper: { border: '2px solid var(--ac-strong)', borderRadius: 3 } } },
+    // A list that still grows is not where it is seen: a quick hand meets the line above or below the one it means.
+    MuiMenu: {
+      defaultProps: { transitionDuration: 0 },
+      styleOverrides: { paper: { border: '2px solid var(--ac-strong)', borderRadius: 3 } },
+    },
+    MuiPopover: { defaultProps: { transitionDuration: 0 } },
     MuiMenuItem: {
       styleOverrides: {
         root: {

@@ -20,6 +20,7 @@ import { CureChart } from './CureChart';
 import { TemperatureLog } from './TemperatureLog';
 import { WorkTimes } from './WorkTimes';
 import { useSend } from '../../data/use-send';
+import { useWhoElse } from '../../shell/may';
 
 const ml = (n: number) => `${trimNumber(n, 1)} mL`;
 
@@ -94,6 +95,7 @@ function VolumeWorkings({ seal }: { readonly seal: SealPlan }) {
 function Choices({ view, seal }: StationProps & { readonly seal: SealPlan | null }) {
   const send = useSend();
   const { run, busy, problems } = useRun();
+  const others = useWhoElse('setCompound');
   const ask = (product: string | null) =>
     void run(() =>
       send(
@@ -117,7 +119,7 @@ function Choices({ view, seal }: StationProps & { readonly seal: SealPlan | null
             title={v.product}
             note={v.reason}
             picked={v.product === seal?.product}
-            disabled={busy || !v.allowed || view.plan === null}
+            disabled={busy || !v.allowed || view.plan === null || others !== undefined}
             onPick={() => ask(v.product)}
           />
         ))}
@@ -126,11 +128,16 @@ function Choices({ view, seal }: StationProps & { readonly seal: SealPlan | null
             title="Let the fitting’s list choose"
             note={`instead of ${view.compound}`}
             picked={false}
-            disabled={busy}
+            disabled={busy || others !== undefined}
             onPick={() => ask(null)}
           />
         ) : null}
       </Stack>
+      {others === undefined ? null : (
+        <Typography variant="quiet" component="p" sx={{ mb: 1.75 }}>
+          Another one is for a {others} to take.
+        </Typography>
+      )}
       <Problems problems={problems} />
     </>
   );

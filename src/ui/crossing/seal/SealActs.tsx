@@ -5,6 +5,7 @@ import { To } from '../../kit-of-parts/To';
 import { UnderWay } from '../ProgressBar';
 import { crossingPath } from '../words';
 import type { SealSession } from './use-seal';
+import { For } from '../../shell/may';
 
 /** What can be done with the plan of a soft seal. */
 export function SealActs({ session }: { readonly session: SealSession }) {
@@ -25,9 +26,11 @@ export function SealActs({ session }: { readonly session: SealSession }) {
         Undo
       </Button>
       {takes ? (
-        <Button variant="contained" color="secondary" disabled={busy} onClick={() => session.take('')}>
-          Take this plan
-        </Button>
+        <For what="takeCrossingPlan" said>
+          <Button variant="contained" color="secondary" disabled={busy} onClick={() => session.take('')}>
+            Take this plan
+          </Button>
+        </For>
       ) : null}
       {inForce !== null && !inForce.stale && !changed ? (
         <To href={crossingPath(view.job, view.name, '/build')} shortcut="b">

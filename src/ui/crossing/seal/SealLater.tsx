@@ -22,6 +22,7 @@ import { NewCable } from '../NewCable';
 import { LaterSteps } from './LaterSteps';
 import { WrapLater } from './WrapLater';
 import type { SealMade, SealSession } from './use-seal';
+import { For } from '../../shell/may';
 
 interface Props {
   readonly session: SealSession;
@@ -117,16 +118,18 @@ function Said({ session, cable, said, onDone }: SaidProps) {
         <Button onClick={() => session.put({ of: 'sleeve', request: said.request, plan: said.plan })}>
           Show it in the section
         </Button>
-        <Button
-          variant="outlined"
-          disabled={session.busy}
-          onClick={() => {
-            session.takeLater(said.plan, [cable]);
-            onDone();
-          }}
-        >
-          Take it into the crossing
-        </Button>
+        <For what="takeReentry" said>
+          <Button
+            variant="outlined"
+            disabled={session.busy}
+            onClick={() => {
+              session.takeLater(said.plan, [cable]);
+              onDone();
+            }}
+          >
+            Take it into the crossing
+          </Button>
+        </For>
       </Acts>
       <LaterSteps steps={laterSteps(said)} />
     </>
@@ -163,13 +166,15 @@ function TakeOut({ session, made }: { readonly session: SealSession; readonly ma
             <Button onClick={() => session.put({ of: 'sleeve', request: out.request, plan: out.plan })}>
               Show it in the section
             </Button>
-            <Button
-              variant="outlined"
-              disabled={session.busy || out.plan.answer === 'refused'}
-              onClick={() => session.takeLater(out.plan, [], [tag])}
-            >
-              Take it out of the crossing
-            </Button>
+            <For what="takeReentry" said>
+              <Button
+                variant="outlined"
+                disabled={session.busy || out.plan.answer === 'refused'}
+                onClick={() => session.takeLater(out.plan, [], [tag])}
+              >
+                Take it out of the crossing
+              </Button>
+            </For>
           </Acts>
         </>
       )}

@@ -12,6 +12,7 @@ import { TextField } from '../../kit-of-parts/TextField';
 import { NewCable } from '../NewCable';
 import { LaterSteps } from './LaterSteps';
 import type { SealMade, SealSession } from './use-seal';
+import { For } from '../../shell/may';
 
 type WrapMade = Extract<SealMade, { readonly of: 'wrap' }>;
 
@@ -82,13 +83,15 @@ export function WrapLater({ session, made }: Props) {
             <Button onClick={() => session.put({ of: 'wrap', request: found.request, plan: found.plan })}>
               Show it in the section
             </Button>
-            <Button
-              variant="outlined"
-              disabled={session.busy || found.plan.answer === 'refused'}
-              onClick={() => session.takeLater(found.plan, [found.cable])}
-            >
-              Take it into the crossing
-            </Button>
+            <For what="takeReentry" said>
+              <Button
+                variant="outlined"
+                disabled={session.busy || found.plan.answer === 'refused'}
+                onClick={() => session.takeLater(found.plan, [found.cable])}
+              >
+                Take it into the crossing
+              </Button>
+            </For>
           </Acts>
           {found.plan.answer === 'refused' ? null : (
             <LaterSteps steps={wrapLaterSteps(made.plan, found.plan)} />

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { CROSSING_SETUP_FIELDS } from '@/core/crossing';
 import { placedProblem, type Problem } from '@/core/kernel';
 import { Problems } from '../../kit-of-parts/Problems';
+import { For } from '../../shell/may';
 
 interface Props {
   readonly problems: readonly Problem[];
@@ -17,9 +18,11 @@ interface Props {
 export const SetupFoot = ({ problems, busy, dirty, overtaken, onFollow }: Props) => (
   <Box sx={FOOT}>
     <Problems problems={problems.map((p) => placedProblem(p, CROSSING_SETUP_FIELDS))} />
-    <Button type="submit" variant="contained" color="secondary" disabled={busy || !dirty}>
-      Save
-    </Button>
+    <For what="setCrossing" said>
+      <Button type="submit" variant="contained" color="secondary" disabled={busy || !dirty}>
+        Save
+      </Button>
+    </For>
     {dirty ? <Box sx={{ color: 'text.secondary' }}>not saved yet</Box> : null}
     {overtaken ? (
       <Button variant="text" onClick={onFollow}>
