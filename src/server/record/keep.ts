@@ -12,10 +12,8 @@ import { join } from 'node:path';
 import { keyName, type SignatureCheck } from '@/core/record';
 import { keepFolder as folder, keptLog } from '@/data';
 
-/**
- * What is kept outside the database: the key that signs the heads of records, and the highest entry of every job that was ever written, so
- * that an end that is cut off, or a whole database that is put back, is seen.
- */
+// What is kept outside the database: the key that signs the heads of records, and the highest entry of every job that was ever written, so that an end
+// that is cut off, or a whole database that is put back, is seen.
 
 interface Key {
   readonly secret: KeyObject;

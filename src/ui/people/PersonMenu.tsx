@@ -24,6 +24,16 @@ export function PersonMenu({ anchor, onClose }: Props) {
   const [still, setStill] = useState<string | null>(null);
   if (person === null) return null;
   if (handing) return <HandOver onClose={onClose} />;
+  const leave = async () => {
+    const left = await atTheDoor('sign-out', {});
+    if (left.ok) {
+      await leaveDevice();
+      startAfresh('/sign-in');
+    } else {
+      // Whoever is still signed in goes on: what is with the device stays with it.
+      setStill(left.problems.map((p) => capital(p.message)).join(' '));
+    }
+  };
   const until = new Date(person.until).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
   return (
     <Menu open anchorEl={anchor} onClose={onClose} slotProps={{ list: { 'aria-label': 'Person' } }}>
@@ -43,13 +53,7 @@ export function PersonMenu({ anchor, onClose }: Props) {
       </MenuItem>
       <MenuItem
         onClick={() => {
-          void leaveDevice()
-            .then(() => atTheDoor('sign-out', {}))
-            .then((left) =>
-              left.ok
-                ? startAfresh('/sign-in')
-                : setStill(left.problems.map((p) => capital(p.message)).join(' ')),
-            );
+          void leave();
         }}
       >
         {still === null ? (
