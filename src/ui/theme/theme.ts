@@ -289,7 +289,6 @@ export const theme = createTheme({
       defaultProps: { transitionDuration: 0 },
       styleOverrides: { paper: { border: '2px solid var(--ac-strong)', borderRadius: 3 } },
     },
-    MuiPopover: { defaultProps: { transitionDuration: 0 } },
     MuiMenuItem: {
       styleOverrides: {
         root: {
